@@ -1,0 +1,67 @@
+package phalanx.arrange;
+
+import java.util.Objects;
+import java.util.Optional;
+import phalanx.lefthand.Finger;
+import phalanx.righthand.Digit;
+
+/**
+ * A note of the arrangement.
+ *
+ * @param tick where it is plucked
+ * @param lengthTicks how long it rings
+ * @param wantedTicks how long it should ring
+ * @param string 1 at the treble side
+ * @param fret relative to the capo, 0 for open
+ * @param midi what it sounds
+ * @param role bass, inner or melody
+ * @param left the finger that stops it; none on an open string
+ * @param right the digit that plucks it
+ */
+public record ArrangedNote(
+        int tick,
+        int lengthTicks,
+        int wantedTicks,
+        int string,
+        int fret,
+        int midi,
+        Role role,
+        Optional<Finger> left,
+        Digit right) {
+    public ArrangedNote {
+        Objects.requireNonNull(role, "role");
+        Objects.requireNonNull(left, "left");
+        Objects.requireNonNull(right, "right");
+        if (lengthTicks <= 0 || wantedTicks < lengthTicks) {
+            throw new IllegalArgumentException(
+                    "a note at tick " + tick + " rings " + lengthTicks + " of " + wantedTicks + " ticks");
+        }
+    }
+
+    public int endTick() {
+        return tick + lengthTicks;
+    }
+
+    /** Whether it ends before it should. */
+    public boolean cut() {
+        return lengthTicks < wantedTicks;
+    }
+
+    public boolean soundsAt(int at) {
+        return at >= tick && at < endTick();
+    }
+
+    ArrangedNote ringing(int newLength) {
+        return new ArrangedNote(tick, newLength, wantedTicks, string, fret, midi, role, left, right);
+    }
+
+    /** The note wanted no longer than to a tick, where its string is plucked again. */
+    ArrangedNote endingAt(int newEndTick) {
+        int wanted = Math.min(wantedTicks, newEndTick - tick);
+        return new ArrangedNote(tick, Math.min(lengthTicks, wanted), wanted, string, fret, midi, role, left, right);
+    }
+
+    ArrangedNote pluckedBy(Digit digit) {
+        return new ArrangedNote(tick, lengthTicks, wantedTicks, string, fret, midi, role, left, digit);
+    }
+}

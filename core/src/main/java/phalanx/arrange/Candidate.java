@@ -1,0 +1,101 @@
+package phalanx.arrange;
+
+import java.util.Objects;
+import java.util.Optional;
+import phalanx.lefthand.Effort;
+import phalanx.lefthand.Finger;
+import phalanx.lefthand.Fingering;
+import phalanx.lefthand.Press;
+import phalanx.lefthand.Stance;
+
+/** One way for the left hand to serve a slot. */
+final class Candidate {
+    /** A string number that stands for no string. */
+    static final int NONE = 0;
+
+    private final Stance stance;
+    private final Effort effort;
+    private final int melodyString;
+    private final int bassString;
+    private final int innerStrings;
+    private final int[] stops;
+    private final Finger[] stoppers;
+    private final int unplayable;
+    private final int melodyLost;
+    private final double dislike;
+
+    /** What a candidate plays apart from its fingering. */
+    record Part(int melodyString, int bassString, int innerStrings, int unplayable, int melodyLost, double dislike) {}
+
+    Candidate(Fingering fingering, Effort effort, int strings, Part part) {
+        this.stance = new Stance(Objects.requireNonNull(fingering, "fingering"));
+        this.effort = effort;
+        this.melodyString = part.melodyString();
+        this.bassString = part.bassString();
+        this.innerStrings = part.innerStrings();
+        this.unplayable = part.unplayable();
+        this.melodyLost = part.melodyLost();
+        this.dislike = part.dislike();
+        this.stops = new int[strings + 1];
+        this.stoppers = new Finger[strings + 1];
+        for (int string = 1; string <= strings; string++) {
+            Optional<Press> press = fingering.stopping(string);
+            stops[string] = press.map(Press::fret).orElse(0);
+            stoppers[string] = press.map(Press::finger).orElse(null);
+        }
+    }
+
+    Stance stance() {
+        return stance;
+    }
+
+    Fingering fingering() {
+        return stance.fingering();
+    }
+
+    Effort effort() {
+        return effort;
+    }
+
+    /** The string of the melody note, or {@link #NONE}. */
+    int melodyString() {
+        return melodyString;
+    }
+
+    /** The string of the bass note, or {@link #NONE}. */
+    int bassString() {
+        return bassString;
+    }
+
+    /** Strings on which an inner note of the chord can be plucked, bit s for string s. */
+    int innerStrings() {
+        return innerStrings;
+    }
+
+    int unplayable() {
+        return unplayable;
+    }
+
+    int melodyLost() {
+        return melodyLost;
+    }
+
+    /** Effort-like cost of what it plays: a bass out of the way, inner notes that cannot sound. */
+    double dislike() {
+        return dislike;
+    }
+
+    /** The fret a string is stopped at, 0 when it is open. */
+    int stop(int string) {
+        return stops[string];
+    }
+
+    /** Whether a note on this string rings on into the next candidate: same fret, same finger. */
+    boolean ringsInto(Candidate next, int string) {
+        return stops[string] == next.stops[string] && stoppers[string] == next.stoppers[string];
+    }
+
+    double rank() {
+        return effort.total() + dislike;
+    }
+}

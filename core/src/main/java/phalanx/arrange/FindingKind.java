@@ -1,0 +1,22 @@
+package phalanx.arrange;
+
+/** What the audit looks for. */
+public enum FindingKind {
+    REACH("reach"),
+    FINGER_CONFLICT("finger conflict"),
+    STRING_CLASH("string clash"),
+    CUT_OFF("cut-off"),
+    OUT_OF_RANGE("melody out of range"),
+    MELODY_BURIED("melody buried"),
+    TONE_MISSING("tone missing");
+
+    private final String label;
+
+    FindingKind(String label) {
+        this.label = label;
+    }
+
+    public String label() {
+        return label;
+    }
+}

@@ -1,0 +1,75 @@
+package phalanx.arrange;
+
+import java.util.List;
+import java.util.Optional;
+import phalanx.righthand.BassStroke;
+import phalanx.song.MelodyNote;
+import phalanx.theory.ChordSymbol;
+
+/**
+ * A stretch of time in which the left hand need not change.
+ *
+ * @param startTick from
+ * @param endTick up to, not included
+ * @param chord the harmony, if any
+ * @param melody the melody note that begins here or still sounds, if any
+ * @param bass the bass stroke that begins here or still rings, if any
+ * @param inner ticks of the inner strokes within
+ */
+record Slot(
+        int startTick,
+        int endTick,
+        Optional<ChordSymbol> chord,
+        Optional<MelodyNote> melody,
+        Optional<BassStroke> bass,
+        List<Integer> inner) {
+    boolean melodyBegins() {
+        return melody.isPresent() && melody.get().tick() == startTick;
+    }
+
+    boolean melodyRingsOn() {
+        return melody.isPresent() && melody.get().tick() < startTick;
+    }
+
+    boolean bassBegins() {
+        return bass.isPresent() && bass.get().tick() == startTick;
+    }
+
+    boolean bassRingsOn() {
+        return bass.isPresent() && bass.get().tick() < startTick;
+    }
+
+    int lengthTicks() {
+        return endTick - startTick;
+    }
+
+    /** What a candidate must supply: slots that agree in it share their candidates. */
+    Demand demand() {
+        return new Demand(
+                chord,
+                melody.map(MelodyNote::midi),
+                melodyBegins(),
+                bass.map(BassStroke::allowed).orElse(0),
+                bass.map(BassStroke::preferred).orElse(0),
+                bassBegins(),
+                !inner.isEmpty());
+    }
+
+    /**
+     * @param chord the harmony, if any
+     * @param melody MIDI number of the melody note, if one sounds
+     * @param melodyBegins whether it must be plucked here
+     * @param bassAllowed pitch classes the bass may have, 0 if none is asked for
+     * @param bassPreferred pitch classes it should have
+     * @param bassBegins whether it must be plucked here
+     * @param inner whether inner strokes fall here
+     */
+    record Demand(
+            Optional<ChordSymbol> chord,
+            Optional<Integer> melody,
+            boolean melodyBegins,
+            int bassAllowed,
+            int bassPreferred,
+            boolean bassBegins,
+            boolean inner) {}
+}

@@ -1,0 +1,72 @@
+package phalanx.lefthand;
+
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.Map;
+
+/** The cost of a shape or a change as a sum of named terms; a relaxed one-finger shape is about 0.25. */
+public final class Effort implements Comparable<Effort> {
+    public static final Effort NONE = new Effort(new double[EffortTerm.values().length]);
+
+    private final double[] terms;
+    private final double total;
+
+    Effort(double[] terms) {
+        this.terms = terms.clone();
+        this.total = Arrays.stream(terms).sum();
+    }
+
+    public double total() {
+        return total;
+    }
+
+    public double term(EffortTerm term) {
+        return terms[term.ordinal()];
+    }
+
+    /** The terms that are not nought, in the order of {@link EffortTerm}. */
+    public Map<EffortTerm, Double> terms() {
+        EnumMap<EffortTerm, Double> shown = new EnumMap<>(EffortTerm.class);
+        for (EffortTerm term : EffortTerm.values()) {
+            if (terms[term.ordinal()] != 0) {
+                shown.put(term, terms[term.ordinal()]);
+            }
+        }
+        return shown;
+    }
+
+    /** This effort and a further term. */
+    public Effort plus(EffortTerm term, double amount) {
+        double[] sum = terms.clone();
+        sum[term.ordinal()] += amount;
+        return new Effort(sum);
+    }
+
+    public Effort plus(Effort other) {
+        double[] sum = terms.clone();
+        for (int i = 0; i < sum.length; i++) {
+            sum[i] += other.terms[i];
+        }
+        return new Effort(sum);
+    }
+
+    @Override
+    public int compareTo(Effort other) {
+        return Double.compare(total, other.total);
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Effort effort && Arrays.equals(terms, effort.terms);
+    }
+
+    @Override
+    public int hashCode() {
+        return Arrays.hashCode(terms);
+    }
+
+    @Override
+    public String toString() {
+        return String.format(java.util.Locale.ROOT, "%.2f %s", total, terms());
+    }
+}

@@ -1,0 +1,161 @@
+package phalanx.lefthand;
+
+import static phalanx.lefthand.EffortTerm.BARRE;
+import static phalanx.lefthand.EffortTerm.BODY_JOINT;
+import static phalanx.lefthand.EffortTerm.BUNCHING;
+import static phalanx.lefthand.EffortTerm.CROSSING;
+import static phalanx.lefthand.EffortTerm.CROWDING;
+import static phalanx.lefthand.EffortTerm.FINGERS;
+import static phalanx.lefthand.EffortTerm.LITTLE_FINGER;
+import static phalanx.lefthand.EffortTerm.MUTING;
+import static phalanx.lefthand.EffortTerm.STRETCH;
+import static phalanx.lefthand.EffortTerm.THUMB;
+import static phalanx.lefthand.EffortTerm.UP_THE_NECK;
+
+import java.util.List;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+
+/** Measures the effort of holding a shape with given fingers. */
+final class EffortMeter {
+    private final Instrument instrument;
+    private final Hand hand;
+    private final Neck neck;
+    private final boolean silenceCounts;
+    private final double[][] greatest = new double[4][4];
+
+    EffortMeter(Instrument instrument, Hand hand, Neck neck, boolean silenceCounts) {
+        this.silenceCounts = silenceCounts;
+        this.instrument = instrument;
+        this.hand = hand;
+        this.neck = neck;
+        for (int a = 0; a < 4; a++) {
+            for (int b = a + 1; b < 4; b++) {
+                greatest[a][b] = hand.greatestMm(a + 1, b + 1);
+            }
+        }
+    }
+
+    /** Whether every pair of fingers is within its greatest reach and the thumb within its place. */
+    boolean withinReach(Grip grip) {
+        for (int a = 0; a < Grip.THUMB; a++) {
+            for (int b = a + 1; b < Grip.THUMB; b++) {
+                if (grip.uses(a) && grip.uses(b) && grip.reach(a, b, neck) > greatest[a][b]) {
+                    return false;
+                }
+            }
+        }
+        return !grip.uses(Grip.THUMB) || thumbFits(grip);
+    }
+
+    /** The thumb works from one fret below the index to two above, and not behind a long barre. */
+    private boolean thumbFits(Grip grip) {
+        int index = grip.position();
+        int thumb = grip.fret[Grip.THUMB];
+        boolean lowString = grip.treble[Grip.THUMB] > instrument.strings() - hand.thumbStrings();
+        boolean near = index == 0 || thumb >= index - 1 && thumb <= index + 2;
+        boolean shortBarre = !grip.uses(0) || grip.span(0) <= 3;
+        return hand.thumbOver() && lowString && near && shortBarre;
+    }
+
+    /** The terms of a grip of these frets, which are listed from the lowest string. */
+    Effort effort(Grip grip, List<Integer> frets) {
+        double[] terms = new double[EffortTerm.values().length];
+        for (int a = 0; a < grip.fret.length; a++) {
+            if (grip.uses(a)) {
+                addFinger(grip, a, frets, terms);
+                for (int b = a + 1; b < Grip.THUMB; b++) {
+                    if (grip.uses(b)) {
+                        addPair(grip, a, b, terms);
+                    }
+                }
+            }
+        }
+        terms[UP_THE_NECK.ordinal()] = EffortWeights.UP_THE_NECK * Math.max(0, grip.position() - 1);
+        if (silenceCounts) {
+            terms[MUTING.ordinal()] = muting(grip, frets);
+        }
+        return new Effort(terms);
+    }
+
+    private void addFinger(Grip grip, int finger, List<Integer> frets, double[] terms) {
+        terms[FINGERS.ordinal()] += EffortWeights.FINGER;
+        if (finger == 3) {
+            terms[LITTLE_FINGER.ordinal()] += EffortWeights.LITTLE_FINGER;
+        }
+        if (finger == Grip.THUMB) {
+            terms[THUMB.ordinal()] += thumb(grip);
+        }
+        if (grip.span(finger) > 1) {
+            terms[BARRE.ordinal()] += barre(grip, finger, frets);
+        }
+        if (instrument.pastJoint(grip.fret[finger])) {
+            terms[BODY_JOINT.ordinal()] += EffortWeights.PAST_JOINT_FINGER;
+        }
+    }
+
+    private static double thumb(Grip grip) {
+        int index = grip.position();
+        int away = index == 0 ? 0 : Math.abs(grip.fret[Grip.THUMB] - index);
+        double turned = grip.uses(3) ? EffortWeights.THUMB_WITH_LITTLE : 0;
+        return EffortWeights.THUMB + EffortWeights.THUMB_FRET * away + turned;
+    }
+
+    private static double barre(Grip grip, int finger, List<Integer> frets) {
+        double cost = EffortWeights.BARRE + EffortWeights.BARRE_STRING * (grip.span(finger) - 1);
+        if (finger > 0) {
+            cost += EffortWeights.BARRE_BY_OTHER;
+        }
+        int beside = grip.treble[finger] - 1;
+        boolean openBeside = beside >= 1 && frets.get(frets.size() - beside) == 0;
+        return openBeside ? cost + EffortWeights.OPEN_BESIDE_BARRE : cost;
+    }
+
+    private void addPair(Grip grip, int a, int b, double[] terms) {
+        double reach = grip.reach(a, b, neck);
+        terms[STRETCH.ordinal()] +=
+                EffortWeights.STRETCH * Math.pow(reach / greatest[a][b], EffortWeights.STRETCH_POWER);
+        int nearer = (b - a) - (grip.fret[b] - grip.fret[a]);
+        if (nearer > 0) {
+            terms[BUNCHING.ordinal()] +=
+                    nearer * (a == 0 ? EffortWeights.BUNCHED_FRET_OF_INDEX : EffortWeights.BUNCHED_FRET);
+        }
+        if (grip.fret[a] == grip.fret[b]) {
+            if (reach < Hand.TIP_WIDTH_MM) {
+                terms[CROWDING.ordinal()] += EffortWeights.CROWDING * (1 - reach / Hand.TIP_WIDTH_MM);
+            }
+            if (grip.bass[a] < grip.bass[b]) {
+                terms[CROSSING.ordinal()] += EffortWeights.CROSSING;
+            }
+        }
+    }
+
+    private static double muting(Grip grip, List<Integer> frets) {
+        int strings = frets.size();
+        int lowest = 0;
+        while (lowest < strings && frets.get(lowest) < 0) {
+            lowest++;
+        }
+        int highest = strings - 1;
+        while (highest > lowest && frets.get(highest) < 0) {
+            highest--;
+        }
+        double cost = EffortWeights.LEFT_OUT_BELOW * lowest + EffortWeights.LEFT_OUT_ABOVE * (strings - 1 - highest);
+        for (int i = lowest + 1; i < highest; i++) {
+            if (frets.get(i) < 0) {
+                cost += fingerBeside(grip, strings - i) ? EffortWeights.MUTED_BY_FINGER : EffortWeights.LEFT_UNPLUCKED;
+            }
+        }
+        return cost;
+    }
+
+    /** Whether a fingertip on the next lower string, or a barre across, touches this one. */
+    private static boolean fingerBeside(Grip grip, int string) {
+        for (int finger = 0; finger < grip.fret.length; finger++) {
+            if (grip.uses(finger) && grip.treble[finger] <= string + 1 && grip.bass[finger] >= string) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

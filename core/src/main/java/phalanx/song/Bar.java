@@ -1,0 +1,40 @@
+package phalanx.song;
+
+import java.util.Objects;
+
+/**
+ * A bar on the time line.
+ *
+ * @param number as counted by players: a pickup bar is 0
+ * @param startTick where it begins
+ * @param lengthTicks how long it is; a pickup is shorter than its meter
+ * @param meter its meter
+ */
+public record Bar(int number, int startTick, int lengthTicks, Meter meter) {
+    public Bar {
+        Objects.requireNonNull(meter, "meter");
+        if (number < 0 || startTick < 0 || lengthTicks <= 0) {
+            throw new IllegalArgumentException(
+                    "bar " + number + " at tick " + startTick + ", " + lengthTicks + " ticks long");
+        }
+    }
+
+    public int endTick() {
+        return startTick + lengthTicks;
+    }
+
+    public boolean contains(int tick) {
+        return tick >= startTick && tick < endTick();
+    }
+
+    /** Ticks since the bar would have begun: a pickup bar lacks its beginning, other short bars their end. */
+    public int offsetOf(int tick) {
+        int missing = number == 0 ? Math.max(0, meter.barTicks() - lengthTicks) : 0;
+        return tick - startTick + missing;
+    }
+
+    /** The beat of a tick counted from 1 in units of the meter's lower number, with a fraction. */
+    public double beatOf(int tick) {
+        return 1 + offsetOf(tick) * (double) meter.unit() / Ticks.WHOLE;
+    }
+}

@@ -1,0 +1,138 @@
+package phalanx.song;
+
+import java.util.List;
+import java.util.Objects;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+
+/**
+ * A song: chart and melody on one line of bars.
+ *
+ * @param title as shown
+ * @param key its key
+ * @param tempo quarter notes a minute, 20 to 400
+ * @param bars in order, without gaps, at most 2,000
+ * @param sections in order of their start
+ * @param chart chord changes in order of their start
+ * @param melody notes in order; none begins before the one before it ends
+ */
+public record Song(
+        String title,
+        Key key,
+        int tempo,
+        List<Bar> bars,
+        List<Section> sections,
+        List<ChordChange> chart,
+        List<MelodyNote> melody) {
+    public static final int MOST_BARS = 2000;
+    public static final int SLOWEST = 20;
+    public static final int FASTEST = 400;
+
+    public Song {
+        Objects.requireNonNull(title, "title");
+        Objects.requireNonNull(key, "key");
+        bars = List.copyOf(bars);
+        sections = List.copyOf(sections);
+        chart = List.copyOf(chart);
+        melody = List.copyOf(melody);
+        if (tempo < SLOWEST || tempo > FASTEST) {
+            throw new IllegalArgumentException("tempo " + tempo + " is outside 20 to 400 quarter notes a minute");
+        }
+        if (bars.isEmpty() || bars.size() > MOST_BARS) {
+            throw new IllegalArgumentException("a song has 1 to " + MOST_BARS + " bars, not " + bars.size());
+        }
+        checkBars(bars);
+        checkMelody(melody, bars.get(bars.size() - 1).endTick());
+        checkChart(chart, bars.get(bars.size() - 1).endTick());
+    }
+
+    private static void checkBars(List<Bar> bars) {
+        int at = 0;
+        for (Bar bar : bars) {
+            if (bar.startTick() != at) {
+                throw new IllegalArgumentException("bar " + bar.number() + " does not begin where the one before ends");
+            }
+            at = bar.endTick();
+        }
+    }
+
+    private static void checkMelody(List<MelodyNote> melody, int end) {
+        int at = 0;
+        for (MelodyNote note : melody) {
+            if (note.tick() < at) {
+                throw new IllegalArgumentException("melody note " + note.pitch() + " at tick " + note.tick()
+                        + " begins before the one before it ends");
+            }
+            at = note.endTick();
+        }
+        if (at > end) {
+            throw new IllegalArgumentException("the melody ends after the last bar");
+        }
+    }
+
+    private static void checkChart(List<ChordChange> chart, int end) {
+        int at = -1;
+        for (ChordChange change : chart) {
+            if (change.startTick() <= at || change.startTick() >= end) {
+                throw new IllegalArgumentException(
+                        "chord " + change.symbol() + " at tick " + change.startTick() + " is out of order");
+            }
+            at = change.startTick();
+        }
+    }
+
+    public int endTick() {
+        return bars.get(bars.size() - 1).endTick();
+    }
+
+    /** The bar that sounds at a tick; the last one for ticks beyond the end. */
+    public Bar barAt(int tick) {
+        return bars.get(barIndexAt(tick));
+    }
+
+    /** Index in {@link #bars()} of the bar that sounds at a tick. */
+    public int barIndexAt(int tick) {
+        int low = 0;
+        int high = bars.size() - 1;
+        while (low < high) {
+            int middle = (low + high + 1) >>> 1;
+            if (bars.get(middle).startTick() <= tick) {
+                low = middle;
+            } else {
+                high = middle - 1;
+            }
+        }
+        return low;
+    }
+
+    /** Where a chord change's stretch ends: at the next change or the end of the song. */
+    public int chordEnd(int index) {
+        return index + 1 < chart.size() ? chart.get(index + 1).startTick() : endTick();
+    }
+
+    /** The song that many semitones higher: melody, chords and key, respelled unless it is whole octaves. */
+    public Song transpose(int semitones) {
+        if (semitones == 0) {
+            return this;
+        }
+        Key newKey = key.transpose(semitones);
+        boolean octaves = semitones % 12 == 0;
+        List<ChordChange> newChart = chart.stream()
+                .map(change -> new ChordChange(
+                        change.startTick(), change.chord().map(chord -> chord.transpose(semitones, newKey))))
+                .toList();
+        List<MelodyNote> newMelody = melody.stream()
+                .map(note -> new MelodyNote(
+                        note.tick(),
+                        note.lengthTicks(),
+                        octaves
+                                ? new Pitch(note.pitch().note(), note.pitch().octave() + semitones / 12)
+                                : Pitch.of(note.midi() + semitones, newKey)))
+                .toList();
+        return new Song(title, newKey, tempo, bars, sections, newChart, newMelody);
+    }
+
+    public Song withTempo(int newTempo) {
+        return newTempo == tempo ? this : new Song(title, key, newTempo, bars, sections, chart, melody);
+    }
+}

@@ -1,0 +1,60 @@
+package phalanx.theory;
+
+import java.util.Objects;
+
+/**
+ * A sounding pitch with its spelling. Middle C is C4, MIDI number 60; A4 is 440 Hz (ISO 16), equal temperament.
+ *
+ * @param note the spelling
+ * @param octave the octave of the letter, so B#3 and C4 are one MIDI number
+ */
+public record Pitch(Note note, int octave) {
+    private static final int A4_MIDI = 69;
+    private static final double A4_HERTZ = 440.0;
+
+    public Pitch {
+        Objects.requireNonNull(note, "note");
+        int midi = midi(note, octave);
+        if (midi < 0 || midi > 127) {
+            throw new IllegalArgumentException(note + "" + octave + " lies outside MIDI numbers 0 to 127");
+        }
+    }
+
+    /** The pitch of a MIDI number, spelled for the key. */
+    public static Pitch of(int midi, Key key) {
+        Note note = key.spell(Math.floorMod(midi, 12));
+        int octave = Math.floorDiv(midi - note.step().semitones() - note.alter(), 12) - 1;
+        return new Pitch(note, octave);
+    }
+
+    /**
+     * Reads {@code F#4}, {@code Bb2}.
+     *
+     * @throws IllegalArgumentException if the text is not a note followed by an octave
+     */
+    public static Pitch parse(String text) {
+        int end = Note.prefixLength(text);
+        if (end == 0 || !text.substring(end).matches("-?\\d")) {
+            throw new IllegalArgumentException("\"" + text + "\" is not a pitch such as F#4: a note, then an octave");
+        }
+        return new Pitch(Note.ofPrefix(text, end), Integer.parseInt(text.substring(end)));
+    }
+
+    private static int midi(Note note, int octave) {
+        return 12 * (octave + 1) + note.step().semitones() + note.alter();
+    }
+
+    public int midi() {
+        return midi(note, octave);
+    }
+
+    /** Frequency of a MIDI number in hertz. */
+    public static double hertz(double midi) {
+        return A4_HERTZ * Math.pow(2, (midi - A4_MIDI) / 12);
+    }
+
+    @Override
+    public String toString() {
+        return note.toString() + octave;
+    }
+}

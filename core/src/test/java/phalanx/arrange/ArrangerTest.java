@@ -1,0 +1,224 @@
+package phalanx.arrange;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import phalanx.guitar.Guitar;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.NamedTuning;
+import phalanx.lefthand.Finger;
+import phalanx.lefthand.Fingering;
+import phalanx.lefthand.Press;
+import phalanx.righthand.AlternatingThumb;
+import phalanx.righthand.BassStroke;
+import phalanx.song.MelodyNote;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+import phalanx.song.Songs;
+import phalanx.song.Ticks;
+
+class ArrangerTest {
+    private final Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
+
+    @Property(tries = 60)
+    void whatEveryArrangementKeeps(@ForAll long seed, @ForAll NamedTuning tuning) {
+        Instrument instrument = new Instrument(Guitar.STEEL, tuning.tuning(), (int) Math.floorMod(seed, 4L));
+        Arrangement arrangement = new Arranger(instrument, Hand.AVERAGE).arrange(Songs.random(seed, 8));
+        checkTune(arrangement);
+        checkBass(arrangement);
+        checkHands(arrangement);
+        checkSounding(arrangement);
+    }
+
+    private static void checkTune(Arrangement arrangement) {
+        Map<Integer, Integer> played = notes(arrangement, Role.MELODY).stream()
+                .collect(Collectors.toMap(ArrangedNote::tick, ArrangedNote::midi));
+        Map<Integer, Integer> tune =
+                arrangement.song().melody().stream().collect(Collectors.toMap(MelodyNote::tick, MelodyNote::midi));
+        assertThat(played).isEqualTo(tune);
+    }
+
+    private static void checkBass(Arrangement arrangement) {
+        Map<Integer, ArrangedNote> played = new TreeMap<>();
+        notes(arrangement, Role.BASS).forEach(note -> played.put(note.tick(), note));
+        for (BassStroke stroke : new AlternatingThumb().strokes(arrangement.song())) {
+            assertThat(played).containsKey(stroke.tick());
+            assertThat(stroke.allowed() >> played.get(stroke.tick()).midi() % 12 & 1)
+                    .isEqualTo(1);
+        }
+    }
+
+    private static void checkHands(Arrangement arrangement) {
+        Instrument instrument = arrangement.request().instrument();
+        boolean reachFound = arrangement.findings().stream().anyMatch(f -> f.kind() == FindingKind.REACH);
+        for (Hold a : arrangement.holds()) {
+            for (Hold b : arrangement.holds()) {
+                if (a != b
+                        && a.overlaps(b)
+                        && a.press().finger() != Finger.THUMB
+                        && b.press().finger() != Finger.THUMB) {
+                    assertThat(a.press().finger()).isNotEqualTo(b.press().finger());
+                    double limit = Hand.AVERAGE.greatestMm(
+                            a.press().finger().number(), b.press().finger().number());
+                    assertThat(reachFound || Fingering.reach(a.press(), b.press(), instrument) <= limit)
+                            .isTrue();
+                }
+            }
+        }
+        for (ArrangedNote note : arrangement.notes()) {
+            assertThat(instrument.midi(note.string(), note.fret())).isEqualTo(note.midi());
+            for (int tick : new int[] {note.tick(), note.endTick() - 1}) {
+                int stop = arrangement.holds().stream()
+                        .filter(hold -> hold.tick() <= tick && hold.endTick() > tick)
+                        .filter(hold -> hold.press().covers(note.string()))
+                        .mapToInt(hold -> hold.press().fret())
+                        .max()
+                        .orElse(0);
+                assertThat(stop).as("string %d at %d", note.string(), tick).isEqualTo(note.fret());
+            }
+        }
+    }
+
+    private static void checkSounding(Arrangement arrangement) {
+        Map<Integer, List<ArrangedNote>> onsets = arrangement.notes().stream()
+                .collect(Collectors.groupingBy(ArrangedNote::tick, TreeMap::new, Collectors.toList()));
+        List<ArrangedNote> sounding = new ArrayList<>();
+        onsets.forEach((tick, struck) -> {
+            sounding.removeIf(note -> note.endTick() <= tick);
+            sounding.addAll(struck);
+            assertThat(sounding).extracting(ArrangedNote::string).doesNotHaveDuplicates();
+            assertThat(struck).extracting(ArrangedNote::right).doesNotHaveDuplicates();
+            assertThat(struck).isSortedAccordingTo((a, b) -> a.right().compareTo(b.right()));
+            for (ArrangedNote melody : struck) {
+                if (melody.role() == Role.MELODY) {
+                    assertThat(sounding).allMatch(other -> other == melody || other.midi() < melody.midi());
+                }
+            }
+        });
+        assertThat(arrangement.findings())
+                .noneMatch(finding -> finding.kind() == FindingKind.STRING_CLASH
+                        || finding.kind() == FindingKind.FINGER_CONFLICT
+                        || finding.kind() == FindingKind.MELODY_BURIED);
+    }
+
+    private static List<ArrangedNote> notes(Arrangement arrangement, Role role) {
+        return arrangement.notes().stream().filter(note -> note.role() == role).toList();
+    }
+
+    @Test
+    void mostInnerStrokesSound() {
+        int asked = 0;
+        int sounding = 0;
+        for (long seed = 0; seed < 12; seed++) {
+            Arrangement arrangement = arranger.arrange(Songs.random(seed, 16));
+            asked += arrangement.innerAsked();
+            sounding += notes(arrangement, Role.INNER).size();
+        }
+        assertThat(asked).isGreaterThan(200);
+        assertThat(sounding).isGreaterThanOrEqualTo(asked * 8 / 10);
+    }
+
+    @Test
+    void aPlainWaltzStaysInOpenPosition() {
+        Song song = Songs.of("C", new Meter(3, 4), "C . G7 C", "E4:2 G4:1 E4:3 D4:2 F4:1 E4:3");
+        Arrangement arrangement = arranger.arrange(song);
+        assertThat(arrangement.movedBy()).isZero();
+        assertThat(arrangement.notes()).allMatch(note -> note.fret() <= 5);
+        assertThat(arrangement.findings()).noneMatch(finding -> finding.kind() == FindingKind.CUT_OFF);
+        ArrangedNote first = arrangement.notes().get(0);
+        assertThat(first.role()).isEqualTo(Role.BASS);
+        assertThat(first.midi()).isEqualTo(48);
+    }
+
+    @Test
+    void pickupIsPlayedAloneAndTheBassBeginsWithTheFirstChord() {
+        Song song = Songs.of("Am", Meter.COMMON, Ticks.QUARTER, "Am E7", "E4:1 A4:2 C5:2 B4:4");
+        Arrangement arrangement = arranger.arrange(song);
+        assertThat(arrangement.notes().get(0).role()).isEqualTo(Role.MELODY);
+        assertThat(notes(arrangement, Role.BASS).get(0).tick()).isEqualTo(Ticks.QUARTER);
+        assertThat(song.bars().get(0).beatOf(0)).isEqualTo(4.0);
+    }
+
+    @Test
+    void aTuneBelowTheGuitarMovesUpByOctaves() {
+        Song song = Songs.of("C", Meter.COMMON, "C F", "C2:2 E2:2 F2:4");
+        Arrangement arrangement = arranger.arrange(song);
+        assertThat(arrangement.movedBy()).isPositive();
+        assertThat(arrangement.movedBy() % 12).isZero();
+        assertThat(arrangement.song().key()).isEqualTo(song.key());
+        checkTune(arrangement);
+        assertThat(arrangement.findings().get(0).message()).contains("octave");
+    }
+
+    @Test
+    void aTuneTooWideForItsKeyGoesToTheNearestKeyThatFits() {
+        // from D#2, a semitone below the guitar, to two below the highest fret: no octave fits
+        Song song = Songs.of("C", Meter.COMMON, "N.C. .", "D#2:4 A#5:4");
+        Arrangement arrangement = arranger.arrange(song);
+        assertThat(arrangement.movedBy() % 12).isNotZero();
+        assertThat(arrangement.findings())
+                .anyMatch(f -> f.kind() == FindingKind.OUT_OF_RANGE && f.severity() == Finding.Severity.HIGH
+                        || f.message().contains("nearest key"));
+    }
+
+    @Test
+    void aTuneNoKeyCanHoldSaysWhichNotesAreLeftOut() {
+        Song song = Songs.of("C", Meter.COMMON, "C", "C2:1 C5:1 C8:2");
+        Arrangement arrangement = arranger.arrange(song);
+        assertThat(arrangement.findings())
+                .filteredOn(finding -> finding.kind() == FindingKind.OUT_OF_RANGE)
+                .anyMatch(finding -> finding.message().contains("left out"));
+        assertThat(notes(arrangement, Role.MELODY)).isNotEmpty();
+    }
+
+    @Test
+    void silenceOfTheHarmonyHasNoBass() {
+        Arrangement arrangement = arranger.arrange(Songs.of("G", Meter.COMMON, "G N.C. G", "D4:12"));
+        assertThat(notes(arrangement, Role.BASS))
+                .noneMatch(note -> note.tick() >= 4 * Ticks.QUARTER && note.tick() < 8 * Ticks.QUARTER);
+        assertThat(notes(arrangement, Role.MELODY)).singleElement().satisfies(note -> assertThat(note.cut())
+                .isFalse());
+    }
+
+    @Test
+    void theAuditFindsWhatIsWrong() {
+        Arrangement good = arranger.arrange(Songs.of("C", Meter.COMMON, "C", "E4:2 G4:2"));
+        ArrangedNote first = notes(good, Role.MELODY).get(0);
+        List<ArrangedNote> notes = new ArrayList<>(good.notes());
+        notes.set(
+                notes.indexOf(first),
+                new ArrangedNote(first.tick(), 100, 3360, 6, 1, 41, Role.MELODY, Optional.empty(), first.right()));
+        Hold wide = new Hold(0, 6720, new Press(Finger.INDEX, 1, 4, 4));
+        Hold far = new Hold(0, 6720, new Press(Finger.MIDDLE, 7, 3, 3));
+        Hold crossed = new Hold(0, 6720, new Press(Finger.RING, 2, 3, 3));
+        Hold twice = new Hold(840, 6720, new Press(Finger.INDEX, 3, 1, 1));
+        Arrangement broken = new Arrangement(
+                good.request(),
+                0,
+                notes,
+                List.of(wide, far, crossed, twice),
+                good.slots(),
+                0,
+                List.of(),
+                0,
+                good.ceiling());
+        assertThat(new Audit().findings(broken))
+                .extracting(Finding::kind)
+                .contains(
+                        FindingKind.REACH,
+                        FindingKind.FINGER_CONFLICT,
+                        FindingKind.STRING_CLASH,
+                        FindingKind.CUT_OFF,
+                        FindingKind.MELODY_BURIED);
+        assertThat(new Audit().findings(good)).isEqualTo(good.findings());
+    }
+}
