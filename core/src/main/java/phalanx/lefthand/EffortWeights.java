@@ -5,10 +5,10 @@ package phalanx.lefthand;
  * for open chords, barre chords and thumb shapes come out; no unit but effort.
  */
 final class EffortWeights {
-    /** A pair at its greatest reach; falls with the fourth power of reach over greatest. */
-    static final double STRETCH = 1.5;
+    /** A pair at its greatest reach; falls with the sixth power of reach over greatest. */
+    static final double STRETCH = 2;
 
-    static final int STRETCH_POWER = 4;
+    static final int STRETCH_POWER = 6;
     /** Each fret that a pair stands nearer than one finger a fret. */
     static final double BUNCHED_FRET = 0.1;
     /** The same where the index is one of the pair: it stands less well drawn back. */
@@ -36,11 +36,11 @@ final class EffortWeights {
     static final double CROSSING = 0.5;
     static final double PAST_JOINT_FINGER = 0.4;
     /** A silent string that a fingertip or a barre stops. */
-    static final double MUTED_BY_FINGER = 0.4;
+    static final double MUTED_BY_FINGER = 0.7;
     /** A silent string that is only left unplucked. */
-    static final double LEFT_UNPLUCKED = 0.8;
+    static final double LEFT_UNPLUCKED = 0.9;
     /** A silent string below the lowest sounding one. */
-    static final double LEFT_OUT_BELOW = 0.2;
+    static final double LEFT_OUT_BELOW = 0.3;
     /** A silent string above the highest sounding one. */
     static final double LEFT_OUT_ABOVE = 0.4;
 
