@@ -1,0 +1,122 @@
+package phalanx.cli;
+
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Arranger;
+import phalanx.formats.ArrangementFiles;
+import phalanx.formats.FormatException;
+import phalanx.formats.Reading;
+import phalanx.formats.SongFiles;
+import phalanx.formats.events.EventsJson;
+import phalanx.formats.tab.TabWriter;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.song.Song;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Arranges a song from a file. */
+@Command(
+        name = "arrange",
+        mixinStandardHelpOptions = true,
+        description = "Arranges a lead sheet. Without -o and --json the tablature goes to standard output.")
+final class ArrangeCommand implements Callable<Integer> {
+    private static final String PATTERN = "pinch and fill";
+    private static final String SCHOOL = "thumb and three";
+
+    @Parameters(paramLabel = "IN", description = "A lead sheet: .musicxml, .xml or .mxl.")
+    private Path in;
+
+    @Option(names = "-o", paramLabel = "OUT", description = "A file to write: .musicxml, .tab.txt or .json. Repeatable.")
+    private List<Path> outs = new ArrayList<>();
+
+    @Option(names = "--json", description = "Write the events as JSON to standard output.")
+    private boolean json;
+
+    @Option(names = "--tempo", paramLabel = "N", description = "Quarter notes a minute, 20 to 400.")
+    private Integer tempo;
+
+    @Option(
+            names = "--pattern",
+            paramLabel = "NAME",
+            description = "The fingers' pattern: " + PATTERN + ".",
+            defaultValue = PATTERN)
+    private String pattern;
+
+    @Option(
+            names = "--school",
+            paramLabel = "NAME",
+            description = "The right hand's school: " + SCHOOL + ".",
+            defaultValue = SCHOOL)
+    private String school;
+
+    @Mixin
+    private InstrumentOptions options;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() throws FormatException {
+        checkChoices();
+        Instrument instrument = options.instrument();
+        Reading reading = SongFiles.read(in);
+        reading.report().forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
+        Song song = atTempo(reading.song());
+        long start = System.nanoTime();
+        Arrangement arrangement = new Arranger(instrument, Hand.AVERAGE).arrange(song);
+        double millis = (System.nanoTime() - start) / 1e6;
+        for (Path out : outs) {
+            ArrangementFiles.write(arrangement, out);
+        }
+        print(arrangement, millis);
+        return ExitCodes.DONE;
+    }
+
+    private void checkChoices() {
+        for (Path out : outs) {
+            try {
+                ArrangementFiles.checkEnding(out);
+            } catch (FormatException e) {
+                throw new ParameterException(spec.commandLine(), e.getMessage());
+            }
+        }
+        if (!pattern.equalsIgnoreCase(PATTERN)) {
+            throw new BadInput("pattern \"" + pattern + "\" is not known; there is " + PATTERN);
+        }
+        if (!school.equalsIgnoreCase(SCHOOL)) {
+            throw new BadInput("school \"" + school + "\" is not known; there is " + SCHOOL);
+        }
+    }
+
+    private Song atTempo(Song song) {
+        try {
+            return tempo == null ? song : song.withTempo(tempo);
+        } catch (IllegalArgumentException e) {
+            throw new BadInput(e.getMessage());
+        }
+    }
+
+    private void print(Arrangement arrangement, double millis) {
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) {
+            out.println(new EventsJson().write(arrangement, millis));
+        } else if (outs.isEmpty()) {
+            out.print(new TabWriter().write(arrangement));
+        }
+        out.flush();
+        PrintWriter err = spec.commandLine().getErr();
+        if (arrangement.movedBy() != 0) {
+            err.println("phalanx: " + arrangement.findings().get(0).message());
+        }
+    }
+}

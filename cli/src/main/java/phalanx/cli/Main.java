@@ -1,0 +1,61 @@
+package phalanx.cli;
+
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import phalanx.desktop.Opening;
+import phalanx.desktop.PhalanxWindow;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** The one entry to Phalanx: commands, or with no command the window. */
+@Command(
+        name = "phalanx",
+        mixinStandardHelpOptions = true,
+        version = "Phalanx 0.1.0",
+        description = "Arranges songs for one fingerstyle guitar. Without a command it opens the window.",
+        subcommands = {
+            ArrangeCommand.class,
+            ShapesCommand.class,
+            ReachCommand.class,
+            NameCommand.class,
+        },
+        exitCodeListHeading = "%nExit codes:%n",
+        exitCodeList = {"0:done", "1:a fault of Phalanx", "2:wrong usage", "3:unreadable or impossible input"})
+public final class Main implements Callable<Integer> {
+    @Option(names = "--demo", description = "Open the demo song.")
+    private boolean demo;
+
+    @Option(names = "--shot", paramLabel = "DIR", description = "Write a picture of every main view to DIR and end.")
+    private Path shots;
+
+    @Parameters(arity = "0..1", paramLabel = "FILE", description = "A song to open.")
+    private Path song;
+
+    @Override
+    public Integer call() {
+        PhalanxWindow.open(new Opening(Optional.ofNullable(song), demo, Optional.ofNullable(shots)));
+        return ExitCodes.DONE;
+    }
+
+    /** Runs one command line. */
+    public static int run(String... args) {
+        return new CommandLine(new Main())
+                .setCaseInsensitiveEnumValuesAllowed(true)
+                .setExecutionExceptionHandler(new ErrorReport())
+                .setParameterExceptionHandler(ErrorReport::wrongUsage)
+                .execute(args);
+    }
+
+    public static void main(String[] args) {
+        System.setOut(new PrintStream(System.out, true, StandardCharsets.UTF_8));
+        System.setErr(new PrintStream(System.err, true, StandardCharsets.UTF_8));
+        int code = run(args);
+        System.out.flush();
+        System.exit(code);
+    }
+}

@@ -1,0 +1,121 @@
+package phalanx.cli;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.PrintWriter;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.Fingered;
+import phalanx.lefthand.FingeringFinder;
+import phalanx.lefthand.ShapeQuery;
+import phalanx.lefthand.ShapeSearch;
+import phalanx.theory.ChordNamer;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.ChordTable;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Lists the playable shapes of a chord. */
+@Command(
+        name = "shapes",
+        mixinStandardHelpOptions = true,
+        description = "Lists every playable shape of a chord, easiest first.")
+final class ShapesCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "CHORD|-", description = "A chord such as D/F#, or - for one a line from standard input.")
+    private String chord;
+
+    @Option(names = "--top", paramLabel = "PITCH", description = "The exact highest note, such as F#4.")
+    private String top;
+
+    @Option(names = "--max", paramLabel = "N", description = "At most so many shapes.", defaultValue = "2147483647")
+    private int max;
+
+    @Option(names = "--json", description = "Answer as JSON.")
+    private boolean json;
+
+    @Mixin
+    private InstrumentOptions options;
+
+    @Spec
+    private CommandSpec spec;
+
+    private final ObjectMapper mapper = new ObjectMapper();
+
+    @Override
+    public Integer call() {
+        if (max < 1) {
+            throw new BadInput("--max " + max + " asks for no shapes; it must be 1 or more");
+        }
+        Instrument instrument = options.instrument();
+        ShapeSearch search = new ShapeSearch(FingeringFinder.forShapes(instrument, Hand.AVERAGE));
+        PrintWriter out = spec.commandLine().getOut();
+        if (json || chord.equals("-")) {
+            new Queries(out).answer(chord, query -> answer(query, search, instrument));
+        } else {
+            printText(out, search, instrument);
+        }
+        return ExitCodes.DONE;
+    }
+
+    private List<Fingered> shapes(ChordSymbol symbol, ShapeSearch search) {
+        ShapeQuery query = ShapeQuery.of(symbol);
+        List<Fingered> found = search.find(top == null ? query : query.withTop(Pitch.parse(top).midi()));
+        return found.subList(0, Math.min(max, found.size()));
+    }
+
+    private ObjectNode answer(String text, ShapeSearch search, Instrument instrument) {
+        ChordSymbol symbol = ChordSymbol.parse(text);
+        ChordNamer namer = new ChordNamer(ChordTable.standard());
+        ObjectNode root = mapper.createObjectNode().put("chord", symbol.text());
+        ArrayNode list = root.putArray("shapes");
+        for (Fingered shape : shapes(symbol, search)) {
+            ObjectNode node = list.addObject();
+            shape.shape().frets().forEach(node.putArray("frets")::add);
+            shape.fingers().forEach(node.putArray("fingers")::add);
+            List<Integer> midi = shape.shape().midi(instrument);
+            midi.forEach(node.putArray("midi")::add);
+            node.put("reachMm", Queries.rounded(widestReach(shape, instrument)));
+            node.put("effort", Queries.rounded(shape.effort().total()));
+            namer.names(midi, keyOf(symbol)).forEach(node.putArray("names")::add);
+        }
+        return root;
+    }
+
+    /** Names are spelled like the chord that was asked for. */
+    private static Key keyOf(ChordSymbol symbol) {
+        return Key.ofFifths(Math.max(-7, Math.min(7, symbol.root().fifths())), Key.Mode.MAJOR);
+    }
+
+    private static double widestReach(Fingered shape, Instrument instrument) {
+        return shape.fingering().reaches(instrument).values().stream()
+                .mapToDouble(Double::doubleValue)
+                .max()
+                .orElse(0);
+    }
+
+    private void printText(PrintWriter out, ShapeSearch search, Instrument instrument) {
+        try {
+            for (Fingered shape : shapes(ChordSymbol.parse(chord), search)) {
+                out.printf(
+                        Locale.ROOT,
+                        "%-18s %-12s %4.0f mm  effort %.2f%n",
+                        shape.shape(),
+                        String.join(" ", shape.fingers()),
+                        widestReach(shape, instrument),
+                        shape.effort().total());
+            }
+        } catch (IllegalArgumentException e) {
+            throw new BadInput(e.getMessage());
+        }
+    }
+}

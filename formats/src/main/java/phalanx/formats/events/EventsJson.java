@@ -1,0 +1,109 @@
+package phalanx.formats.events;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import phalanx.arrange.ArrangedNote;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Finding;
+import phalanx.arrange.Hold;
+import phalanx.guitar.Hand;
+import phalanx.lefthand.Finger;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
+import phalanx.song.Ticks;
+
+/** Writes an arrangement as one JSON object of events, with the fields that the command line promises. */
+public final class EventsJson {
+    private static final double HUNDREDTH = 100;
+
+    private final ObjectMapper mapper = new ObjectMapper();
+
+    /** The object as text, indented. */
+    public String write(Arrangement arrangement, double solveMillis) {
+        return tree(arrangement, solveMillis).toPrettyString();
+    }
+
+    ObjectNode tree(Arrangement arrangement, double solveMillis) {
+        ObjectNode root = mapper.createObjectNode();
+        root.put("title", arrangement.song().title());
+        arrangement.request().instrument().tuning().open().forEach(root.putArray("tuning")::add);
+        root.put("capo", arrangement.request().instrument().capo());
+        root.put("scaleLengthMm", arrangement.request().instrument().guitar().scaleMm());
+        ObjectNode limits = root.putObject("reachLimitMm");
+        Hand.PAIRS.forEach(pair ->
+                limits.put(pair.toString(), rounded(arrangement.request().hand().greatestMm(pair))));
+        root.put("ticksPerQuarter", Ticks.QUARTER);
+        addSong(arrangement, root);
+        ArrayNode notes = root.putArray("notes");
+        arrangement.notes().forEach(note -> addNote(note, notes.addObject()));
+        ArrayNode holds = root.putArray("holds");
+        arrangement.holds().forEach(hold -> addHold(hold, holds.addObject()));
+        root.putArray("hits");
+        ArrayNode findings = root.putArray("findings");
+        arrangement.findings().forEach(finding -> addFinding(finding, findings.addObject()));
+        root.put("effort", rounded(arrangement.effort()));
+        root.put("tempo", arrangement.song().tempo());
+        root.put("tempoCeiling", Math.floor(arrangement.ceiling().tempo()));
+        root.put("solveMillis", rounded(solveMillis));
+        return root;
+    }
+
+    private static void addSong(Arrangement arrangement, ObjectNode root) {
+        ArrayNode bars = root.putArray("bars");
+        for (Bar bar : arrangement.song().bars()) {
+            bars.addObject()
+                    .put("number", bar.number())
+                    .put("startTick", bar.startTick())
+                    .put("lengthTicks", bar.lengthTicks())
+                    .put("meter", bar.meter().toString());
+        }
+        ArrayNode chords = root.putArray("chords");
+        for (ChordChange change : arrangement.song().chart()) {
+            chords.addObject().put("startTick", change.startTick()).put("symbol", change.symbol());
+        }
+        ArrayNode melody = root.putArray("melody");
+        for (MelodyNote note : arrangement.song().melody()) {
+            melody.addObject()
+                    .put("tick", note.tick())
+                    .put("lengthTicks", note.lengthTicks())
+                    .put("midi", note.midi());
+        }
+    }
+
+    private static void addNote(ArrangedNote note, ObjectNode node) {
+        node.put("tick", note.tick())
+                .put("lengthTicks", note.lengthTicks())
+                .put("string", note.string())
+                .put("fret", note.fret())
+                .put("midi", note.midi())
+                .put("role", note.role().label())
+                .put("left", note.left().map(Finger::symbol).orElse("0"))
+                .put("right", note.right().symbol())
+                .put("technique", "pluck");
+    }
+
+    private static void addHold(Hold hold, ObjectNode node) {
+        node.put("tick", hold.tick())
+                .put("endTick", hold.endTick())
+                .put("finger", hold.press().finger().symbol())
+                .put("fret", hold.press().fret());
+        hold.press().strings().forEach(node.putArray("strings")::add);
+    }
+
+    private static void addFinding(Finding finding, ObjectNode node) {
+        node.put("bar", finding.bar())
+                .put("beat", rounded(finding.beat()))
+                .put("kind", finding.kind().label())
+                .put("severity", finding.severity().label())
+                .put("measured", rounded(finding.measured()))
+                .put("limit", rounded(finding.limit()))
+                .put("unit", finding.unit())
+                .put("message", finding.message());
+    }
+
+    private static double rounded(double value) {
+        return Math.round(value * HUNDREDTH) / HUNDREDTH;
+    }
+}

@@ -1,0 +1,143 @@
+package phalanx.formats.musicxml;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.audiveris.proxymusic.Bass;
+import org.audiveris.proxymusic.BassStep;
+import org.audiveris.proxymusic.Degree;
+import org.audiveris.proxymusic.DegreeAlter;
+import org.audiveris.proxymusic.DegreeType;
+import org.audiveris.proxymusic.DegreeTypeValue;
+import org.audiveris.proxymusic.DegreeValue;
+import org.audiveris.proxymusic.Harmony;
+import org.audiveris.proxymusic.HarmonyAlter;
+import org.audiveris.proxymusic.Kind;
+import org.audiveris.proxymusic.KindValue;
+import org.audiveris.proxymusic.Root;
+import org.audiveris.proxymusic.RootStep;
+import org.audiveris.proxymusic.Step;
+import phalanx.song.ChordChange;
+import phalanx.theory.ChordKind;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.ChordTable;
+import phalanx.theory.ChordTone;
+import phalanx.theory.Interval;
+import phalanx.theory.Note;
+
+/** Writes a chord symbol as root, kind, degrees and bass. */
+final class HarmonyWriter {
+    Harmony write(ChordChange change) {
+        Harmony harmony = new Harmony();
+        List<Object> content = harmony.getHarmonyChord();
+        if (change.chord().isEmpty()) {
+            content.add(root(new Note(phalanx.theory.Step.C, 0)));
+            content.add(kind(KindValue.NONE, change.symbol()));
+            return harmony;
+        }
+        ChordSymbol chord = change.chord().get();
+        ChordKind base = base(chord);
+        content.add(root(chord.root()));
+        content.add(kind(KindValue.fromValue(base.exchangeName()), suffix(chord)));
+        chord.slashBass().ifPresent(bass -> content.add(bass(bass)));
+        addDegrees(chord, base, content);
+        return harmony;
+    }
+
+    /** The suffix as the player wrote it. */
+    private static String suffix(ChordSymbol chord) {
+        String text = chord.text();
+        int end = chord.slashBass().isPresent() ? text.lastIndexOf('/') : text.length();
+        return text.substring(Note.prefixLength(text), end);
+    }
+
+    /** The kind of the exchange format that differs in the fewest tones. */
+    private static ChordKind base(ChordSymbol chord) {
+        return ChordTable.standard().kinds().stream()
+                .filter(kind -> ChordTable.standard()
+                        .byExchangeName(kind.exchangeName())
+                        .equals(Optional.of(kind)))
+                .min((a, b) -> Integer.compare(difference(chord, a), difference(chord, b)))
+                .orElseThrow();
+    }
+
+    private static int difference(ChordSymbol chord, ChordKind kind) {
+        List<Interval> ours = intervals(chord.tones());
+        List<Interval> theirs = intervals(kind.tones());
+        long added = ours.stream().filter(tone -> !theirs.contains(tone)).count();
+        long missing = theirs.stream().filter(tone -> !ours.contains(tone)).count();
+        return (int) (added + missing);
+    }
+
+    private static List<Interval> intervals(List<ChordTone> tones) {
+        return tones.stream().map(ChordTone::interval).collect(Collectors.toList());
+    }
+
+    private static void addDegrees(ChordSymbol chord, ChordKind base, List<Object> content) {
+        List<Interval> ours = intervals(chord.tones());
+        List<Interval> theirs = intervals(base.tones());
+        for (Interval tone : theirs) {
+            if (!ours.contains(tone)) {
+                content.add(degree(tone.number(), 0, DegreeTypeValue.SUBTRACT));
+            }
+        }
+        for (Interval tone : ours) {
+            if (!theirs.contains(tone)) {
+                // an added seventh counts from the minor seventh
+                int alter = tone.number() == 7 ? tone.alter() + 1 : tone.alter();
+                content.add(degree(tone.number(), alter, DegreeTypeValue.ADD));
+            }
+        }
+    }
+
+    private static Degree degree(int number, int alter, DegreeTypeValue typeValue) {
+        DegreeValue value = new DegreeValue();
+        value.setValue(BigInteger.valueOf(number));
+        DegreeAlter degreeAlter = new DegreeAlter();
+        degreeAlter.setValue(BigDecimal.valueOf(alter));
+        DegreeType type = new DegreeType();
+        type.setValue(typeValue);
+        Degree degree = new Degree();
+        degree.setDegreeValue(value);
+        degree.setDegreeAlter(degreeAlter);
+        degree.setDegreeType(type);
+        return degree;
+    }
+
+    private static Kind kind(KindValue value, String text) {
+        Kind kind = new Kind();
+        kind.setValue(value);
+        kind.setText(text);
+        return kind;
+    }
+
+    private static Root root(Note note) {
+        RootStep step = new RootStep();
+        step.setValue(Step.fromValue(note.step().name()));
+        Root root = new Root();
+        root.setRootStep(step);
+        if (note.alter() != 0) {
+            root.setRootAlter(alter(note));
+        }
+        return root;
+    }
+
+    private static Bass bass(Note note) {
+        BassStep step = new BassStep();
+        step.setValue(Step.fromValue(note.step().name()));
+        Bass bass = new Bass();
+        bass.setBassStep(step);
+        if (note.alter() != 0) {
+            bass.setBassAlter(alter(note));
+        }
+        return bass;
+    }
+
+    private static HarmonyAlter alter(Note note) {
+        HarmonyAlter alter = new HarmonyAlter();
+        alter.setValue(BigDecimal.valueOf(note.alter()));
+        return alter;
+    }
+}

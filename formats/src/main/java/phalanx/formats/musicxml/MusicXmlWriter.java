@@ -1,0 +1,192 @@
+package phalanx.formats.musicxml;
+
+import java.io.ByteArrayOutputStream;
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Locale;
+import org.audiveris.proxymusic.Attributes;
+import org.audiveris.proxymusic.Clef;
+import org.audiveris.proxymusic.ClefSign;
+import org.audiveris.proxymusic.Direction;
+import org.audiveris.proxymusic.DirectionType;
+import org.audiveris.proxymusic.FormattedTextId;
+import org.audiveris.proxymusic.Key;
+import org.audiveris.proxymusic.Metronome;
+import org.audiveris.proxymusic.ObjectFactory;
+import org.audiveris.proxymusic.PartList;
+import org.audiveris.proxymusic.PartName;
+import org.audiveris.proxymusic.PerMinute;
+import org.audiveris.proxymusic.ScorePart;
+import org.audiveris.proxymusic.ScorePartwise;
+import org.audiveris.proxymusic.Sound;
+import org.audiveris.proxymusic.StaffDetails;
+import org.audiveris.proxymusic.StaffTuning;
+import org.audiveris.proxymusic.Step;
+import org.audiveris.proxymusic.Time;
+import org.audiveris.proxymusic.Work;
+import org.audiveris.proxymusic.YesNo;
+import org.audiveris.proxymusic.util.Marshalling;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Role;
+import phalanx.guitar.Tuning;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.song.Section;
+import phalanx.song.Song;
+import phalanx.song.Ticks;
+import phalanx.theory.Pitch;
+
+/**
+ * Writes an arrangement as MusicXML 4.0: one guitar part on a tablature staff, melody, bass and inner notes in voices
+ * 1 to 3, with string, fret, left-hand finger, right-hand digit and chord symbols. Pitches are as they sound.
+ */
+public final class MusicXmlWriter {
+    private static final String VERSION_WRITTEN = "version=\"4.0.3\"";
+    private static final String VERSION_MEANT = "version=\"4.0\"";
+
+    private final ObjectFactory factory = new ObjectFactory();
+
+    /** The whole file in UTF-8. */
+    public byte[] write(Arrangement arrangement) {
+        try {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            Marshalling.marshal(score(arrangement), out, false, 2);
+            String text = out.toString(StandardCharsets.UTF_8).replaceFirst(VERSION_WRITTEN, VERSION_MEANT);
+            return text.getBytes(StandardCharsets.UTF_8);
+        } catch (Marshalling.MarshallingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private ScorePartwise score(Arrangement arrangement) {
+        ScorePartwise score = factory.createScorePartwise();
+        Work work = new Work();
+        work.setWorkTitle(arrangement.song().title());
+        score.setWork(work);
+        PartName name = new PartName();
+        name.setValue("Guitar");
+        ScorePart scorePart = new ScorePart();
+        scorePart.setId("P1");
+        scorePart.setPartName(name);
+        PartList list = new PartList();
+        list.getPartGroupOrScorePart().add(scorePart);
+        score.setPartList(list);
+        ScorePartwise.Part part = factory.createScorePartwisePart();
+        part.setId(scorePart);
+        score.getPart().add(part);
+        Bar before = null;
+        for (Bar bar : arrangement.song().bars()) {
+            part.getMeasure().add(measure(arrangement, bar, before));
+            before = bar;
+        }
+        return score;
+    }
+
+    private ScorePartwise.Part.Measure measure(Arrangement arrangement, Bar bar, Bar before) {
+        ScorePartwise.Part.Measure measure = factory.createScorePartwisePartMeasure();
+        measure.setNumber(String.valueOf(bar.number()));
+        if (bar.lengthTicks() != bar.meter().barTicks()) {
+            measure.setImplicit(YesNo.YES);
+        }
+        List<Object> content = measure.getNoteOrBackupOrForward();
+        if (before == null) {
+            content.add(firstAttributes(arrangement, bar));
+            content.add(tempo(arrangement.song()));
+        } else if (!bar.meter().equals(before.meter())) {
+            Attributes attributes = new Attributes();
+            attributes.getTime().add(time(bar));
+            content.add(attributes);
+        }
+        addSections(arrangement.song(), bar, content);
+        VoiceWriter voices = new VoiceWriter(arrangement, bar);
+        voices.write(Role.MELODY, "1", harmonies(arrangement.song(), bar), content);
+        voices.write(Role.BASS, "2", List.of(), content);
+        voices.write(Role.INNER, "3", List.of(), content);
+        return measure;
+    }
+
+    private static List<ChordChange> harmonies(Song song, Bar bar) {
+        return song.chart().stream()
+                .filter(change -> bar.contains(change.startTick()))
+                .toList();
+    }
+
+    private static void addSections(Song song, Bar bar, List<Object> content) {
+        for (Section section : song.sections()) {
+            if (bar.contains(section.startTick())) {
+                FormattedTextId text = new FormattedTextId();
+                text.setValue(section.name());
+                DirectionType type = new DirectionType();
+                type.getRehearsal().add(text);
+                Direction direction = new Direction();
+                direction.getDirectionType().add(type);
+                content.add(direction);
+            }
+        }
+    }
+
+    private Attributes firstAttributes(Arrangement arrangement, Bar bar) {
+        Attributes attributes = new Attributes();
+        attributes.setDivisions(BigDecimal.valueOf(Ticks.QUARTER));
+        Key key = new Key();
+        key.setFifths(BigInteger.valueOf(arrangement.song().key().fifths()));
+        key.setMode(arrangement.song().key().mode().name().toLowerCase(Locale.ROOT));
+        attributes.getKey().add(key);
+        attributes.getTime().add(time(bar));
+        Clef clef = new Clef();
+        clef.setSign(ClefSign.TAB);
+        clef.setLine(BigInteger.valueOf(5));
+        attributes.getClef().add(clef);
+        attributes.getStaffDetails().add(staff(arrangement));
+        return attributes;
+    }
+
+    private Time time(Bar bar) {
+        Time time = new Time();
+        time.getTimeSignature()
+                .add(factory.createTimeBeats(String.valueOf(bar.meter().beats())));
+        time.getTimeSignature()
+                .add(factory.createTimeBeatType(String.valueOf(bar.meter().unit())));
+        return time;
+    }
+
+    private static StaffDetails staff(Arrangement arrangement) {
+        Tuning tuning = arrangement.request().instrument().tuning();
+        StaffDetails details = new StaffDetails();
+        details.setStaffLines(BigInteger.valueOf(tuning.strings()));
+        for (int line = 1; line <= tuning.strings(); line++) {
+            Pitch open = Pitch.of(tuning.open().get(line - 1), phalanx.theory.Key.C_MAJOR);
+            StaffTuning staffTuning = new StaffTuning();
+            staffTuning.setLine(BigInteger.valueOf(line));
+            staffTuning.setTuningStep(Step.fromValue(open.note().step().name()));
+            if (open.note().alter() != 0) {
+                staffTuning.setTuningAlter(BigDecimal.valueOf(open.note().alter()));
+            }
+            staffTuning.setTuningOctave(open.octave());
+            details.getStaffTuning().add(staffTuning);
+        }
+        if (arrangement.request().instrument().capo() > 0) {
+            details.setCapo(
+                    BigInteger.valueOf(arrangement.request().instrument().capo()));
+        }
+        return details;
+    }
+
+    private static Direction tempo(Song song) {
+        PerMinute perMinute = new PerMinute();
+        perMinute.setValue(String.valueOf(song.tempo()));
+        Metronome metronome = new Metronome();
+        metronome.setBeatUnit("quarter");
+        metronome.setPerMinute(perMinute);
+        DirectionType type = new DirectionType();
+        type.setMetronome(metronome);
+        Sound sound = new Sound();
+        sound.setTempo(BigDecimal.valueOf(song.tempo()));
+        Direction direction = new Direction();
+        direction.getDirectionType().add(type);
+        direction.setSound(sound);
+        return direction;
+    }
+}

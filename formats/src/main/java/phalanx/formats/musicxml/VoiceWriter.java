@@ -1,0 +1,226 @@
+package phalanx.formats.musicxml;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.util.ArrayList;
+import java.util.Iterator;
+import java.util.List;
+import org.audiveris.proxymusic.Backup;
+import org.audiveris.proxymusic.EmptyPlacement;
+import org.audiveris.proxymusic.Fingering;
+import org.audiveris.proxymusic.Forward;
+import org.audiveris.proxymusic.Fret;
+import org.audiveris.proxymusic.Notations;
+import org.audiveris.proxymusic.Note;
+import org.audiveris.proxymusic.NoteType;
+import org.audiveris.proxymusic.ObjectFactory;
+import org.audiveris.proxymusic.Pitch;
+import org.audiveris.proxymusic.PlacementText;
+import org.audiveris.proxymusic.Rest;
+import org.audiveris.proxymusic.StartStop;
+import org.audiveris.proxymusic.Step;
+import org.audiveris.proxymusic.Technical;
+import org.audiveris.proxymusic.Tie;
+import org.audiveris.proxymusic.Tied;
+import org.audiveris.proxymusic.TiedType;
+import org.audiveris.proxymusic.TimeModification;
+import phalanx.arrange.ArrangedNote;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Role;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.theory.Key;
+
+/**
+ * Writes the notes of one role in one bar as one voice. A voice has one note at a time, so a note is written as long
+ * as it rings or until the next of its voice begins, with {@code let-ring} when it rings on; lengths that no single
+ * note value has are tied.
+ */
+final class VoiceWriter {
+    private final ObjectFactory factory = new ObjectFactory();
+    private final Arrangement arrangement;
+    private final Bar bar;
+    private final HarmonyWriter harmonyWriter = new HarmonyWriter();
+
+    private String voice = "";
+    private int at;
+    private List<Object> content = List.of();
+    private Iterator<ChordChange> harmonies = List.<ChordChange>of().iterator();
+    private ChordChange nextHarmony;
+
+    VoiceWriter(Arrangement arrangement, Bar bar) {
+        this.arrangement = arrangement;
+        this.bar = bar;
+    }
+
+    /** A note as written: from where to where, and whether it rings on in silence of its voice. */
+    private record Written(ArrangedNote note, int from, int to, boolean goesOn, boolean letRing) {}
+
+    void write(Role role, String voiceName, List<ChordChange> chords, List<Object> out) {
+        List<Written> notes = written(role);
+        if (notes.isEmpty() && role != Role.MELODY) {
+            return;
+        }
+        voice = voiceName;
+        content = out;
+        harmonies = chords.iterator();
+        nextHarmony = harmonies.hasNext() ? harmonies.next() : null;
+        if (role != Role.MELODY) {
+            Backup backup = new Backup();
+            backup.setDuration(BigDecimal.valueOf(bar.lengthTicks()));
+            out.add(backup);
+        }
+        at = bar.startTick();
+        for (Written note : notes) {
+            silence(note.from(), role);
+            addNote(note);
+        }
+        silence(bar.endTick(), role);
+    }
+
+    private List<Written> written(Role role) {
+        List<ArrangedNote> own =
+                arrangement.notes().stream().filter(note -> note.role() == role).toList();
+        List<Written> written = new ArrayList<>();
+        for (int i = 0; i < own.size(); i++) {
+            ArrangedNote note = own.get(i);
+            int voiceEnd = i + 1 < own.size() ? own.get(i + 1).tick() : Integer.MAX_VALUE;
+            int end = Math.min(note.endTick(), voiceEnd);
+            int from = Math.max(note.tick(), bar.startTick());
+            int to = Math.min(end, bar.endTick());
+            if (from < to) {
+                boolean goesOn = end > bar.endTick();
+                written.add(new Written(note, from, to, goesOn, !goesOn && note.endTick() > end));
+            }
+        }
+        return written;
+    }
+
+    private void silence(int until, Role role) {
+        while (at < until) {
+            addHarmonies();
+            int to = nextHarmony == null ? until : Math.min(until, nextHarmony.startTick());
+            if (role == Role.MELODY) {
+                addRest(to - at);
+            } else {
+                Forward forward = new Forward();
+                forward.setDuration(BigDecimal.valueOf(to - at));
+                forward.setVoice(voice);
+                content.add(forward);
+            }
+            at = to;
+        }
+    }
+
+    private void addRest(int ticks) {
+        for (NoteValue value : NoteValue.split(ticks)) {
+            Note rest = plain(value);
+            rest.setRest(new Rest());
+            content.add(rest);
+        }
+    }
+
+    /** Chord symbols stand before the note they begin with, so a held note is written in parts around them. */
+    private void addNote(Written written) {
+        while (at < written.to()) {
+            addHarmonies();
+            int to = nextHarmony == null ? written.to() : Math.min(written.to(), nextHarmony.startTick());
+            for (NoteValue value : NoteValue.split(to - at)) {
+                boolean first = at == written.note().tick();
+                boolean last = at + value.ticks() == written.to() && !written.goesOn();
+                content.add(note(written, value, !first, !last));
+                at += value.ticks();
+            }
+        }
+    }
+
+    private void addHarmonies() {
+        while (nextHarmony != null && nextHarmony.startTick() <= at) {
+            content.add(harmonyWriter.write(nextHarmony));
+            nextHarmony = harmonies.hasNext() ? harmonies.next() : null;
+        }
+    }
+
+    private Note plain(NoteValue value) {
+        Note note = new Note();
+        note.setDuration(BigDecimal.valueOf(value.ticks()));
+        note.setVoice(voice);
+        if (!value.type().isEmpty()) {
+            NoteType type = new NoteType();
+            type.setValue(value.type());
+            note.setType(type);
+            for (int dot = 0; dot < value.dots(); dot++) {
+                note.getDot().add(new EmptyPlacement());
+            }
+        }
+        if (value.actual() > 1) {
+            TimeModification modification = new TimeModification();
+            modification.setActualNotes(BigInteger.valueOf(value.actual()));
+            modification.setNormalNotes(BigInteger.valueOf(value.normal()));
+            note.setTimeModification(modification);
+        }
+        return note;
+    }
+
+    private Note note(Written written, NoteValue value, boolean tiedFrom, boolean tiedTo) {
+        Note note = plain(value);
+        note.setPitch(pitch(written.note().midi()));
+        Notations notations = new Notations();
+        if (tiedFrom) {
+            addTie(note, notations, StartStop.STOP, TiedType.STOP);
+        }
+        if (tiedTo) {
+            addTie(note, notations, StartStop.START, TiedType.START);
+        } else if (written.letRing()) {
+            Tied tied = new Tied();
+            tied.setType(TiedType.LET_RING);
+            notations.getTiedOrSlurOrTuplet().add(tied);
+        }
+        notations.getTiedOrSlurOrTuplet().add(technical(written.note(), tiedFrom));
+        note.getNotations().add(notations);
+        return note;
+    }
+
+    private static void addTie(Note note, Notations notations, StartStop type, TiedType tiedType) {
+        Tie tie = new Tie();
+        tie.setType(type);
+        note.getTie().add(tie);
+        Tied tied = new Tied();
+        tied.setType(tiedType);
+        notations.getTiedOrSlurOrTuplet().add(tied);
+    }
+
+    private Technical technical(ArrangedNote note, boolean continued) {
+        Technical technical = new Technical();
+        var marks = technical.getUpBowOrDownBowOrHarmonic();
+        org.audiveris.proxymusic.String string = new org.audiveris.proxymusic.String();
+        string.setValue(BigInteger.valueOf(note.string()));
+        marks.add(factory.createTechnicalString(string));
+        Fret fret = new Fret();
+        fret.setValue(BigInteger.valueOf(note.fret()));
+        marks.add(factory.createTechnicalFret(fret));
+        if (!continued) {
+            note.left().ifPresent(finger -> {
+                Fingering fingering = new Fingering();
+                fingering.setValue(finger.symbol());
+                marks.add(factory.createTechnicalFingering(fingering));
+            });
+            PlacementText pluck = new PlacementText();
+            pluck.setValue(note.right().symbol());
+            marks.add(factory.createTechnicalPluck(pluck));
+        }
+        return technical;
+    }
+
+    private Pitch pitch(int midi) {
+        Key key = arrangement.song().key();
+        phalanx.theory.Pitch spelled = phalanx.theory.Pitch.of(midi, key);
+        Pitch pitch = new Pitch();
+        pitch.setStep(Step.fromValue(spelled.note().step().name()));
+        if (spelled.note().alter() != 0) {
+            pitch.setAlter(BigDecimal.valueOf(spelled.note().alter()));
+        }
+        pitch.setOctave(spelled.octave());
+        return pitch;
+    }
+}

@@ -1,0 +1,187 @@
+package phalanx.formats.tab;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import phalanx.arrange.ArrangedNote;
+import phalanx.arrange.Arrangement;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.song.Section;
+import phalanx.song.Song;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+
+/**
+ * Writes an arrangement as plain-text tablature: above the strings the chords, below them the right hand's digits and
+ * the count. Every bar has a column for each step of its grid; columns are as far apart in time as they look.
+ */
+public final class TabWriter {
+    private static final int WIDEST = 100;
+    private static final int COLUMN = 3;
+    private static final int LABEL = 4;
+
+    /** The whole text, lines ended by \n. */
+    public String write(Arrangement arrangement) {
+        Song song = arrangement.song();
+        StringBuilder text = new StringBuilder(song.title()).append('\n');
+        text.append("tuning ")
+                .append(arrangement.request().instrument().tuning().notes());
+        int capo = arrangement.request().instrument().capo();
+        text.append(capo > 0 ? ", capo " + capo : ", no capo")
+                .append(", key ")
+                .append(song.key())
+                .append(", ")
+                .append(song.tempo())
+                .append(" quarter notes a minute\n\n");
+        List<BarText> line = new ArrayList<>();
+        int width = LABEL;
+        for (Bar bar : song.bars()) {
+            BarText next = new BarText(arrangement, bar);
+            if (!line.isEmpty() && width + next.width() > WIDEST) {
+                appendLine(arrangement, line, text);
+                line.clear();
+                width = LABEL;
+            }
+            line.add(next);
+            width += next.width();
+        }
+        appendLine(arrangement, line, text);
+        return text.toString();
+    }
+
+    private static void appendLine(Arrangement arrangement, List<BarText> bars, StringBuilder text) {
+        int strings = arrangement.request().instrument().strings();
+        appendRow(text, "", bars, bar -> bar.heading, " ");
+        appendRow(text, "", bars, bar -> bar.chords, " ");
+        for (int string = 1; string <= strings; string++) {
+            int row = string;
+            Pitch open = Pitch.of(arrangement.request().instrument().tuning().midi(string), Key.C_MAJOR);
+            String label = string == 1
+                    ? open.note().toString().toLowerCase(Locale.ROOT)
+                    : open.note().toString();
+            appendRow(text, label, bars, bar -> bar.strings[row], "|");
+        }
+        appendRow(text, "", bars, bar -> bar.digits, " ");
+        appendRow(text, "", bars, bar -> bar.count, " ");
+        text.append('\n');
+    }
+
+    private interface Row {
+        char[] of(BarText bar);
+    }
+
+    private static void appendRow(StringBuilder text, String label, List<BarText> bars, Row row, String separator) {
+        StringBuilder line = new StringBuilder(String.format("%-" + (LABEL - 1) + "s", label)).append(separator);
+        for (BarText bar : bars) {
+            line.append(row.of(bar)).append(separator);
+        }
+        text.append(line.toString().stripTrailing()).append('\n');
+    }
+
+    /** The text rows of one bar. */
+    private static final class BarText {
+        private final Bar bar;
+        private final int step;
+        private final char[] heading;
+        private final char[] chords;
+        private final char[][] strings;
+        private final char[] digits;
+        private final char[] count;
+
+        BarText(Arrangement arrangement, Bar bar) {
+            this.bar = bar;
+            this.step = finestStep(arrangement, bar);
+            int columns = (bar.lengthTicks() + step - 1) / step;
+            int width = columns * COLUMN + 1;
+            Song song = arrangement.song();
+            heading = filled(width, ' ');
+            chords = filled(width, ' ');
+            digits = filled(width, ' ');
+            count = filled(width, ' ');
+            strings = new char[arrangement.request().instrument().strings() + 1][];
+            for (int string = 1; string < strings.length; string++) {
+                strings[string] = filled(width, '-');
+            }
+            writeHeading(song);
+            for (ChordChange change : song.chart()) {
+                if (bar.contains(change.startTick())) {
+                    put(chords, change.startTick(), change.symbol());
+                }
+            }
+            writeCount();
+            arrangement.notes().stream()
+                    .filter(note -> bar.contains(note.tick()))
+                    .forEach(this::writeNote);
+        }
+
+        int width() {
+            return heading.length + 1;
+        }
+
+        private void writeHeading(Song song) {
+            StringBuilder text = new StringBuilder(String.valueOf(bar.number()));
+            for (Section section : song.sections()) {
+                if (bar.contains(section.startTick())) {
+                    text.append(" [").append(section.name()).append(']');
+                }
+            }
+            put(heading, bar.startTick(), text.toString());
+        }
+
+        private void writeNote(ArrangedNote note) {
+            put(strings[note.string()], note.tick(), String.valueOf(note.fret()));
+            int column = column(note.tick());
+            int shift = digits[column] == ' ' ? 0 : 1;
+            if (column + shift < digits.length) {
+                digits[column + shift] = note.right().symbol().charAt(0);
+            }
+        }
+
+        private void writeCount() {
+            int beat = bar.meter().beatTicks();
+            int unit = bar.meter().compound() ? beat / 3 : bar.meter().stepTicks();
+            int offset = bar.offsetOf(bar.startTick());
+            for (int tick = bar.startTick() + Math.floorMod(-offset, unit); tick < bar.endTick(); tick += unit) {
+                int inBar = bar.offsetOf(tick);
+                String word = bar.meter().compound()
+                        ? String.valueOf(1 + inBar / unit)
+                        : inBar % beat == 0 ? String.valueOf(1 + inBar / beat) : "&";
+                put(count, tick, word);
+            }
+        }
+
+        private int column(int tick) {
+            return 1 + (int) ((long) (tick - bar.startTick()) * COLUMN / step);
+        }
+
+        private void put(char[] row, int tick, String text) {
+            int column = column(tick);
+            for (int i = 0; i < text.length() && column + i < row.length; i++) {
+                row[column + i] = text.charAt(i);
+            }
+        }
+
+        private static char[] filled(int width, char with) {
+            char[] row = new char[width];
+            Arrays.fill(row, with);
+            return row;
+        }
+
+        /** The largest step of the beat on which all notes of the bar fall. */
+        private static int finestStep(Arrangement arrangement, Bar bar) {
+            int step = bar.meter().stepTicks();
+            for (ArrangedNote note : arrangement.notes()) {
+                if (bar.contains(note.tick())) {
+                    step = gcd(step, note.tick() - bar.startTick());
+                }
+            }
+            return Math.max(step, bar.meter().beatTicks() / 24);
+        }
+
+        private static int gcd(int a, int b) {
+            return b == 0 ? a : gcd(b, a % b);
+        }
+    }
+}

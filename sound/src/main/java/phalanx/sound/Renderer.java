@@ -1,0 +1,80 @@
+package phalanx.sound;
+
+import phalanx.arrange.ArrangedNote;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Role;
+import phalanx.song.Ticks;
+import phalanx.theory.Pitch;
+
+/** Renders an arrangement to samples: every note a plucked string, the tune loudest, then the bass, then the rest. */
+public final class Renderer {
+    public static final int SAMPLE_RATE = 44_100;
+
+    private static final double RELEASE_SECONDS = 0.06;
+    private static final double TAIL_SECONDS = 1.5;
+    private static final double PEAK = 0.85;
+
+    /**
+     * The whole song from a tick on, one channel, between -1 and 1.
+     *
+     * @param tempo quarter notes a minute
+     */
+    public float[] render(Arrangement arrangement, int fromTick, double tempo) {
+        double songSeconds = Ticks.milliseconds(arrangement.song().endTick() - fromTick, tempo) / 1000;
+        float[] out = new float[(int) ((Math.max(0, songSeconds) + TAIL_SECONDS) * SAMPLE_RATE)];
+        for (ArrangedNote note : arrangement.notes()) {
+            if (note.tick() >= fromTick) {
+                add(note, fromTick, tempo, out);
+            }
+        }
+        normalise(out);
+        return out;
+    }
+
+    private static void add(ArrangedNote note, int fromTick, double tempo, float[] out) {
+        int start = (int) (Ticks.milliseconds(note.tick() - fromTick, tempo) / 1000 * SAMPLE_RATE);
+        int sounding = (int) (Ticks.milliseconds(note.lengthTicks(), tempo) / 1000 * SAMPLE_RATE);
+        int release = (int) (RELEASE_SECONDS * SAMPLE_RATE);
+        double hertz = Pitch.hertz(note.midi());
+        PluckedString string =
+                new PluckedString(hertz, SAMPLE_RATE, loudness(note.role()), note.tick() * 31L + note.string());
+        int end = Math.min(out.length, start + sounding + release);
+        for (int i = start; i < end; i++) {
+            int released = i - start - sounding;
+            double fade = released > 0 ? 1 - released / (double) release : 1;
+            out[i] += (float) (fade * string.next());
+        }
+    }
+
+    private static double loudness(Role role) {
+        return switch (role) {
+            case MELODY -> 1.0;
+            case BASS -> 0.75;
+            case INNER -> 0.5;
+        };
+    }
+
+    private static void normalise(float[] samples) {
+        float peak = 0;
+        for (float sample : samples) {
+            peak = Math.max(peak, Math.abs(sample));
+        }
+        if (peak > 0) {
+            float gain = (float) (PEAK / peak);
+            for (int i = 0; i < samples.length; i++) {
+                samples[i] *= gain;
+            }
+        }
+    }
+
+    /** A stretch of samples as 16-bit little-endian PCM. */
+    static byte[] pcm(float[] samples, int from, int to) {
+        byte[] bytes = new byte[2 * (to - from)];
+        for (int i = from; i < to; i++) {
+            short value = (short) Math.round(samples[i] * Short.MAX_VALUE);
+            bytes[2 * (i - from)] = (byte) value;
+            bytes[2 * (i - from) + 1] = (byte) (value >> 8);
+        }
+        return bytes;
+    }
+}
