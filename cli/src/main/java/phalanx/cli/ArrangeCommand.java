@@ -36,7 +36,10 @@ final class ArrangeCommand implements Callable<Integer> {
     @Parameters(paramLabel = "IN", description = "A lead sheet: .musicxml, .xml or .mxl.")
     private Path in;
 
-    @Option(names = "-o", paramLabel = "OUT", description = "A file to write: .musicxml, .tab.txt or .json. Repeatable.")
+    @Option(
+            names = "-o",
+            paramLabel = "OUT",
+            description = "A file to write: .musicxml, .tab.txt or .json. Repeatable.")
     private List<Path> outs = new ArrayList<>();
 
     @Option(names = "--json", description = "Write the events as JSON to standard output.")
@@ -70,7 +73,8 @@ final class ArrangeCommand implements Callable<Integer> {
         checkChoices();
         Instrument instrument = options.instrument();
         Reading reading = SongFiles.read(in);
-        reading.report().forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
+        reading.report()
+                .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
         Song song = atTempo(reading.song());
         long start = System.nanoTime();
         Arrangement arrangement = new Arranger(instrument, Hand.AVERAGE).arrange(song);

@@ -20,7 +20,9 @@ final class ErrorReport implements CommandLine.IExecutionExceptionHandler {
     static int wrongUsage(CommandLine.ParameterException e, String[] args) {
         PrintWriter err = e.getCommandLine().getErr();
         err.println("phalanx: " + oneLine(e.getMessage()) + " (phalanx "
-                + (e.getCommandLine().getParent() == null ? "" : e.getCommandLine().getCommandName() + " ")
+                + (e.getCommandLine().getParent() == null
+                        ? ""
+                        : e.getCommandLine().getCommandName() + " ")
                 + "--help shows how)");
         return ExitCodes.WRONG_USAGE;
     }

@@ -97,8 +97,9 @@ final class ReachCommand implements Callable<Integer> {
             ReachReport report = report(frets, check);
             out.println(report.shape() + (report.playable() ? "  playable" : "  not playable") + "  fingers "
                     + String.join(" ", report.fingers()));
-            report.reachMm().forEach((pair, mm) -> out.printf(
-                    Locale.ROOT, "  %s: %.0f of %.0f mm%n", pair, mm, Hand.AVERAGE.greatestMm(pair)));
+            report.reachMm()
+                    .forEach((pair, mm) -> out.printf(
+                            Locale.ROOT, "  %s: %.0f of %.0f mm%n", pair, mm, Hand.AVERAGE.greatestMm(pair)));
             report.reasons().forEach(reason -> out.println("  " + reason));
         } catch (IllegalArgumentException e) {
             throw new BadInput(e.getMessage());

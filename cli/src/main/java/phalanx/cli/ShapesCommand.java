@@ -69,7 +69,8 @@ final class ShapesCommand implements Callable<Integer> {
 
     private List<Fingered> shapes(ChordSymbol symbol, ShapeSearch search) {
         ShapeQuery query = ShapeQuery.of(symbol);
-        List<Fingered> found = search.find(top == null ? query : query.withTop(Pitch.parse(top).midi()));
+        List<Fingered> found =
+                search.find(top == null ? query : query.withTop(Pitch.parse(top).midi()));
         return found.subList(0, Math.min(max, found.size()));
     }
 

@@ -1,11 +1,9 @@
 package phalanx.arrange;
 
 import java.util.Objects;
-import java.util.Optional;
 import phalanx.lefthand.Effort;
 import phalanx.lefthand.Finger;
 import phalanx.lefthand.Fingering;
-import phalanx.lefthand.Press;
 import phalanx.lefthand.Stance;
 
 /** One way for the left hand to serve a slot. */
@@ -27,8 +25,15 @@ final class Candidate {
     /** What a candidate plays apart from its fingering. */
     record Part(int melodyString, int bassString, int innerStrings, int unplayable, int melodyLost, double dislike) {}
 
-    Candidate(Fingering fingering, Effort effort, int strings, Part part) {
-        this.stance = new Stance(Objects.requireNonNull(fingering, "fingering"));
+    /**
+     * @param stance who presses where
+     * @param effort of holding it
+     * @param stops the fret each string is stopped at, 0 for open; index 0 is not used
+     * @param stoppers the finger that stops each string, null for open
+     * @param part what it plays
+     */
+    Candidate(Stance stance, Effort effort, int[] stops, Finger[] stoppers, Part part) {
+        this.stance = Objects.requireNonNull(stance, "stance");
         this.effort = effort;
         this.melodyString = part.melodyString();
         this.bassString = part.bassString();
@@ -36,13 +41,8 @@ final class Candidate {
         this.unplayable = part.unplayable();
         this.melodyLost = part.melodyLost();
         this.dislike = part.dislike();
-        this.stops = new int[strings + 1];
-        this.stoppers = new Finger[strings + 1];
-        for (int string = 1; string <= strings; string++) {
-            Optional<Press> press = fingering.stopping(string);
-            stops[string] = press.map(Press::fret).orElse(0);
-            stoppers[string] = press.map(Press::finger).orElse(null);
-        }
+        this.stops = stops;
+        this.stoppers = stoppers;
     }
 
     Stance stance() {

@@ -13,6 +13,7 @@ import phalanx.lefthand.Fingering;
 import phalanx.lefthand.FingeringFinder;
 import phalanx.lefthand.Press;
 import phalanx.lefthand.Shape;
+import phalanx.lefthand.Stance;
 import phalanx.theory.ChordSymbol;
 
 /**
@@ -29,6 +30,9 @@ final class CandidateFinder {
     private static final int OPEN_POSITION = 4;
     /** How many ways out of reach are offered where nothing within reach exists. */
     private static final int MOST_OUT_OF_REACH = 4;
+
+    /** Frets over which finger 1 may wait while all strings are open. */
+    private static final int[] HOVERS = {1, 4, 7, 10};
 
     private static final int LOST = 16;
     private static final int BASS_LOST = 2;
@@ -142,10 +146,7 @@ final class CandidateFinder {
         }
 
         private void addPair(Place melody, Place bass) {
-            Integer[] frets = new Integer[strings];
-            Arrays.fill(frets, Shape.SILENT);
-            put(frets, melody);
-            put(frets, bass);
+            int[] frets = frets(melody, bass);
             List<Candidate> ways = new ArrayList<>();
             int innermost = bass.isNowhere() ? strings - 1 : bass.string() - 1;
             addInner(frets, melody, bass, innermost, 0, ways);
@@ -153,20 +154,51 @@ final class CandidateFinder {
             found.addAll(ways.subList(0, Math.min(MOST_PER_PAIR, ways.size())));
         }
 
-        private void put(Integer[] frets, Place place) {
+        private int[] frets(Place melody, Place bass) {
+            int[] frets = new int[strings];
+            Arrays.fill(frets, Shape.SILENT);
+            put(frets, melody);
+            put(frets, bass);
+            return frets;
+        }
+
+        private void put(int[] frets, Place place) {
             if (!place.isNowhere()) {
                 frets[strings - place.string()] = place.fret();
             }
         }
 
-        /** Leaves each string between bass and melody alone or stops it at a chord tone below the melody. */
-        private void addInner(
-                Integer[] frets, Place melody, Place bass, int string, int stopped, List<Candidate> ways) {
-            if (string <= melody.string() || stopped == MOST_INNER_STOPPED || !demand.inner()) {
-                addWays(frets, melody, bass, ways);
+        /**
+         * Leaves each string between bass and melody alone or stops it at a chord tone below the melody. What no hand
+         * can hold is not held any better with one more finger, so the branch ends there.
+         */
+        private void addInner(int[] frets, Place melody, Place bass, int string, int stopped, List<Candidate> ways) {
+            List<Fingered> fingered = finder.ways(frets);
+            if (fingered.isEmpty()) {
                 return;
             }
-            addInner(frets, melody, bass, string - 1, stopped, ways);
+            for (Fingered way : fingered.subList(0, Math.min(FINGERINGS_PER_SHAPE, fingered.size()))) {
+                addWay(way, melody, bass, ways);
+            }
+            if (stopped < MOST_INNER_STOPPED && demand.inner()) {
+                for (int next = string; next > melody.string(); next--) {
+                    addStopped(frets, melody, bass, next, stopped, ways);
+                }
+            }
+        }
+
+        /** A hand with no finger down waits somewhere; where is a choice of its own. */
+        private void addWay(Fingered way, Place melody, Place bass, List<Candidate> ways) {
+            if (!way.fingering().presses().isEmpty()) {
+                ways.add(candidate(way, melody, bass, HOVERS[0], 0));
+                return;
+            }
+            for (int hover : HOVERS) {
+                ways.add(candidate(way, melody, bass, hover, 0));
+            }
+        }
+
+        private void addStopped(int[] frets, Place melody, Place bass, int string, int stopped, List<Candidate> ways) {
             int lowest = Integer.MAX_VALUE;
             int highest = 0;
             for (int fret : frets) {
@@ -187,27 +219,26 @@ final class CandidateFinder {
             }
         }
 
-        private void addWays(Integer[] frets, Place melody, Place bass, List<Candidate> ways) {
-            List<Fingered> fingered = finder.find(new Shape(Arrays.asList(frets)));
-            for (Fingered way : fingered.subList(0, Math.min(FINGERINGS_PER_SHAPE, fingered.size()))) {
-                ways.add(candidate(way, melody, bass, 0));
+        private Candidate candidate(Fingered way, Place melody, Place bass, int hover, int outOfReach) {
+            int[] stops = new int[strings + 1];
+            Finger[] stoppers = new Finger[strings + 1];
+            for (Press press : way.fingering().presses()) {
+                for (int string = press.trebleString(); string <= press.bassString(); string++) {
+                    if (press.fret() > stops[string]) {
+                        stops[string] = press.fret();
+                        stoppers[string] = press.finger();
+                    }
+                }
             }
-        }
-
-        private Candidate candidate(Fingered way, Place melody, Place bass, int outOfReach) {
-            int inner = innerStrings(way.fingering(), melody, bass);
+            int inner = innerStrings(stops, melody, bass);
             double dislike = bassDislike(bass);
             if (demand.inner()) {
-                dislike += thinness(Integer.bitCount(inner))
-                        + COLOUR_MISSING * missing(way.fingering(), melody, bass, inner);
+                dislike += thinness(Integer.bitCount(inner)) + COLOUR_MISSING * missing(stops, melody, bass, inner);
             }
             int unplayable = outOfReach + (demand.bassBegins() && bass.isNowhere() ? BASS_LOST : 0);
             int lost = demand.melodyBegins() && melody.isNowhere() ? LOST : 0;
-            return new Candidate(
-                    way.fingering(),
-                    way.effort(),
-                    strings,
-                    new Candidate.Part(melody.string(), bass.string(), inner, unplayable, lost, dislike));
+            Candidate.Part part = new Candidate.Part(melody.string(), bass.string(), inner, unplayable, lost, dislike);
+            return new Candidate(new Stance(way.fingering(), hover), way.effort(), stops, stoppers, part);
         }
 
         private static double thinness(int innerStrings) {
@@ -220,12 +251,11 @@ final class CandidateFinder {
         }
 
         /** How many of the chord's colour tones no string of this candidate has. */
-        private int missing(Fingering fingering, Place melody, Place bass, int inner) {
+        private int missing(int[] stops, Place melody, Place bass, int inner) {
             int heard = 0;
             for (int string = 1; string <= strings; string++) {
                 if ((inner >> string & 1) == 1 || string == melody.string() || string == bass.string()) {
-                    int fret = fingering.stopping(string).map(Press::fret).orElse(0);
-                    heard |= 1 << instrument.midi(string, fret) % 12;
+                    heard |= 1 << instrument.midi(string, stops[string]) % 12;
                 }
             }
             return Integer.bitCount(colours & ~heard);
@@ -242,12 +272,11 @@ final class CandidateFinder {
             return preferred ? dislike : dislike + BASS_NOT_PREFERRED;
         }
 
-        private int innerStrings(Fingering fingering, Place melody, Place bass) {
+        private int innerStrings(int[] stops, Place melody, Place bass) {
             int inner = 0;
             int lowest = bass.isNowhere() ? strings - 1 : bass.string() - 1;
             for (int string = lowest; string > melody.string(); string--) {
-                int fret = fingering.stopping(string).map(Press::fret).orElse(0);
-                int midi = instrument.midi(string, fret);
+                int midi = instrument.midi(string, stops[string]);
                 if (midi < ceiling && has(chordTones, midi)) {
                     inner |= 1 << string;
                 }
@@ -260,11 +289,7 @@ final class CandidateFinder {
             if (melody.isNowhere() || bass.isNowhere() || found.size() >= MOST_OUT_OF_REACH + MOST) {
                 return;
             }
-            Integer[] frets = new Integer[strings];
-            Arrays.fill(frets, Shape.SILENT);
-            put(frets, melody);
-            put(frets, bass);
-            Shape shape = new Shape(Arrays.asList(frets));
+            Shape shape = new Shape(Arrays.stream(frets(melody, bass)).boxed().toList());
             boolean bassLower = bass.fret() <= melody.fret();
             Place low = bassLower ? bass : melody;
             Place high = bassLower ? melody : bass;
@@ -272,7 +297,8 @@ final class CandidateFinder {
                 Fingering stretched = new Fingering(List.of(
                         new Press(Finger.INDEX, low.fret(), low.string(), low.string()),
                         new Press(Finger.LITTLE, high.fret(), high.string(), high.string())));
-                found.add(candidate(new Fingered(shape, stretched, finder.effort(shape, stretched)), melody, bass, 1));
+                Fingered way = new Fingered(shape, stretched, finder.effort(shape, stretched));
+                found.add(candidate(way, melody, bass, HOVERS[0], 1));
             }
         }
     }

@@ -10,6 +10,8 @@ import phalanx.guitar.Instrument;
 public final class ChangeMeter {
     private final Hand hand;
     private final Neck neck;
+    private double lastHasMs = Double.NaN;
+    private double lastReachableMm;
 
     public ChangeMeter(Instrument instrument, Hand hand) {
         this.hand = hand;
@@ -30,7 +32,7 @@ public final class ChangeMeter {
                 cost += EffortWeights.LIFT;
             }
         }
-        return cost + shift(from, to, hasMs);
+        return cost + shift(before.position(), after.position(), hasMs);
     }
 
     private double move(Grip from, Grip to, int finger, double hasMs) {
@@ -51,14 +53,24 @@ public final class ChangeMeter {
     }
 
     private double tooFast(double mm, double hasMs) {
+        if (mm <= reachableMm(hasMs)) {
+            return 0;
+        }
         double needs = hand.travelMs(mm);
         return needs > hasMs ? EffortWeights.TOO_FAST * needs / Math.max(hasMs, 1) : 0;
     }
 
-    private double shift(Grip from, Grip to, double hasMs) {
-        int before = from.position();
-        int after = to.position();
-        if (before == 0 || after == 0 || before == after) {
+    /** How far a finger gets in a time; remembered, because a whole layer of changes has the same time. */
+    private double reachableMm(double hasMs) {
+        if (hasMs != lastHasMs) {
+            lastHasMs = hasMs;
+            lastReachableMm = hand.travelMm(hasMs);
+        }
+        return lastReachableMm;
+    }
+
+    private double shift(int before, int after, double hasMs) {
+        if (before == after) {
             return 0;
         }
         double mm = Math.abs(neck.along(after) - neck.along(before));

@@ -11,9 +11,14 @@ public final class Effort implements Comparable<Effort> {
     private final double[] terms;
     private final double total;
 
+    /** Takes the terms as its own; callers hand over a fresh array. */
     Effort(double[] terms) {
-        this.terms = terms.clone();
-        this.total = Arrays.stream(terms).sum();
+        double sum = 0;
+        for (double term : terms) {
+            sum += term;
+        }
+        this.terms = terms;
+        this.total = sum;
     }
 
     public double total() {

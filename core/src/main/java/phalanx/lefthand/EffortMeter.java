@@ -18,6 +18,8 @@ import phalanx.guitar.Instrument;
 
 /** Measures the effort of holding a shape with given fingers. */
 final class EffortMeter {
+    private static final int TERMS = EffortTerm.values().length;
+
     private final Instrument instrument;
     private final Hand hand;
     private final Neck neck;
@@ -60,7 +62,7 @@ final class EffortMeter {
 
     /** The terms of a grip of these frets, which are listed from the lowest string. */
     Effort effort(Grip grip, List<Integer> frets) {
-        double[] terms = new double[EffortTerm.values().length];
+        double[] terms = new double[TERMS];
         for (int a = 0; a < grip.fret.length; a++) {
             if (grip.uses(a)) {
                 addFinger(grip, a, frets, terms);
@@ -113,8 +115,7 @@ final class EffortMeter {
 
     private void addPair(Grip grip, int a, int b, double[] terms) {
         double reach = grip.reach(a, b, neck);
-        terms[STRETCH.ordinal()] +=
-                EffortWeights.STRETCH * Math.pow(reach / greatest[a][b], EffortWeights.STRETCH_POWER);
+        terms[STRETCH.ordinal()] += stretch(reach / greatest[a][b]);
         int nearer = (b - a) - (grip.fret[b] - grip.fret[a]);
         if (nearer > 0) {
             terms[BUNCHING.ordinal()] +=
@@ -128,6 +129,11 @@ final class EffortMeter {
                 terms[CROSSING.ordinal()] += EffortWeights.CROSSING;
             }
         }
+    }
+
+    private static double stretch(double share) {
+        double cube = share * share * share;
+        return EffortWeights.STRETCH * cube * cube;
     }
 
     private static double muting(Grip grip, List<Integer> frets) {

@@ -7,8 +7,6 @@ package phalanx.lefthand;
 final class EffortWeights {
     /** A pair at its greatest reach; falls with the sixth power of reach over greatest. */
     static final double STRETCH = 2;
-
-    static final int STRETCH_POWER = 6;
     /** Each fret that a pair stands nearer than one finger a fret. */
     static final double BUNCHED_FRET = 0.1;
     /** The same where the index is one of the pair: it stands less well drawn back. */
@@ -27,7 +25,7 @@ final class EffortWeights {
     /** Each fret between the thumb and the index. */
     static final double THUMB_FRET = 0.2;
     /** Each fret of the hand's position above the first: less sure, further from the open chords. */
-    static final double UP_THE_NECK = 0.03;
+    static final double UP_THE_NECK = 0.05;
     /** The thumb over the neck turns the hand, which costs the little finger its place. */
     static final double THUMB_WITH_LITTLE = 0.4;
     /** Two tips on one fret with no room between them. */
@@ -53,7 +51,7 @@ final class EffortWeights {
     static final double GUIDE_PER_100_MM = 0.5;
     static final double JUMP = 0.3;
     static final double JUMP_PER_100_MM = 1.2;
-    static final double SHIFT_PER_100_MM = 0.8;
+    static final double SHIFT_PER_100_MM = 1.5;
     /** A finger that needs more time than it has, plus as much again for each time over. */
     static final double TOO_FAST = 1.5;
 

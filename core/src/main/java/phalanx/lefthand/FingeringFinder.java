@@ -1,6 +1,7 @@
 package phalanx.lefthand;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -19,12 +20,14 @@ import phalanx.guitar.Instrument;
  */
 public final class FingeringFinder {
     private static final int MOST_FRETS_APART = 8;
+    /** Enough for fret -1 to 30; ten strings fit a long. */
+    private static final int FRET_BITS = 5;
 
     private final Instrument instrument;
     private final Hand hand;
     private final Neck neck;
     private final EffortMeter meter;
-    private final Map<List<Integer>, List<Fingered>> known = new HashMap<>();
+    private final Map<Long, List<Fingered>> known = new HashMap<>();
 
     private FingeringFinder(Instrument instrument, Hand hand, boolean silenceCounts) {
         this.instrument = instrument;
@@ -71,7 +74,21 @@ public final class FingeringFinder {
                         + neck.highestFret() + (instrument.capo() > 0 ? " above the capo" : ""));
             }
         }
-        return known.computeIfAbsent(shape.frets(), frets -> new Search(shape).run());
+        return ways(shape.frets().stream().mapToInt(Integer::intValue).toArray());
+    }
+
+    /** The same for frets from the lowest string that are known to be on the neck; for searches over many shapes. */
+    public List<Fingered> ways(int[] frets) {
+        long key = 0;
+        for (int fret : frets) {
+            key = key << FRET_BITS | fret + 1;
+        }
+        List<Fingered> ways = known.get(key);
+        if (ways == null) {
+            ways = new Search(new Shape(Arrays.stream(frets).boxed().toList())).run();
+            known.put(key, ways);
+        }
+        return ways;
     }
 
     /** The easiest fingering of a shape, if any; not remembered, for searches over many shapes. */

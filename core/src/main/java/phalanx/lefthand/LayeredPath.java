@@ -1,7 +1,9 @@
 package phalanx.lefthand;
 
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * The cheapest way through a row of layers, one candidate from each: Viterbi's algorithm. With n layers of at most k
@@ -37,7 +39,7 @@ public final class LayeredPath {
     }
 
     /**
-     * The cheapest way; of equal ones that with the earliest candidates.
+     * The cheapest way.
      *
      * @throws IllegalArgumentException if a layer is empty
      */
@@ -64,20 +66,29 @@ public final class LayeredPath {
 
     private static long[] extend(Graph graph, int layer, long[] before, int[] back) {
         long[] best = new long[back.length];
+        int[] order = inOrder(before);
         for (int to = 0; to < back.length; to++) {
             long cheapest = Long.MAX_VALUE;
-            for (int from = 0; from < before.length; from++) {
-                if (before[from] < cheapest) {
-                    long cost = before[from] + graph.change(layer, from, to);
-                    if (cost < cheapest) {
-                        cheapest = cost;
-                        back[to] = from;
-                    }
+            // changes cost nothing or more, so once a start alone is as dear as the best way found, the rest are too
+            for (int i = 0; i < order.length && before[order[i]] < cheapest; i++) {
+                long cost = before[order[i]] + graph.change(layer, order[i], to);
+                if (cost < cheapest) {
+                    cheapest = cost;
+                    back[to] = order[i];
                 }
             }
             best[to] = cheapest + graph.cost(layer, to);
         }
         return best;
+    }
+
+    /** Indices from the least cost to the greatest. */
+    private static int[] inOrder(long[] costs) {
+        return IntStream.range(0, costs.length)
+                .boxed()
+                .sorted(Comparator.comparingLong(index -> costs[index]))
+                .mapToInt(Integer::intValue)
+                .toArray();
     }
 
     private static Way trace(int[][] back, long[] best) {

@@ -4,18 +4,25 @@ package phalanx.lefthand;
 public final class Stance {
     final Grip grip;
     private final Fingering fingering;
+    private final int position;
 
-    public Stance(Fingering fingering) {
+    /**
+     * @param fingering who presses where
+     * @param hover the fret over which finger 1 waits while no finger is down
+     */
+    public Stance(Fingering fingering, int hover) {
         this.fingering = fingering;
         this.grip = Grip.of(fingering);
+        int held = grip.position();
+        this.position = held == 0 ? hover : held;
     }
 
     public Fingering fingering() {
         return fingering;
     }
 
-    /** The fret at which finger 1 stands or would stand; 0 when no finger is down. */
+    /** The fret at which finger 1 stands, would stand or waits. */
     public int position() {
-        return grip.position();
+        return position;
     }
 }

@@ -29,7 +29,7 @@ public final class ChordNamer {
     private static final double MISSING_REQUIRED = 3.0;
     private static final double EXTRA = 2.2;
     private static final double RARITY = 0.02;
-    private static final double WORST_ABOVE_BEST = 4.0;
+    private static final double WORST_ABOVE_BEST = 2.6;
 
     private static final Map<Integer, String> ADDED = Map.ofEntries(
             Map.entry(1, "addb9"),

@@ -140,15 +140,10 @@ public final class TabWriter {
         }
 
         private void writeCount() {
-            int beat = bar.meter().beatTicks();
-            int unit = bar.meter().compound() ? beat / 3 : bar.meter().stepTicks();
+            int step = bar.meter().stepTicks();
             int offset = bar.offsetOf(bar.startTick());
-            for (int tick = bar.startTick() + Math.floorMod(-offset, unit); tick < bar.endTick(); tick += unit) {
-                int inBar = bar.offsetOf(tick);
-                String word = bar.meter().compound()
-                        ? String.valueOf(1 + inBar / unit)
-                        : inBar % beat == 0 ? String.valueOf(1 + inBar / beat) : "&";
-                put(count, tick, word);
+            for (int tick = bar.startTick() + Math.floorMod(-offset, step); tick < bar.endTick(); tick += step) {
+                put(count, tick, bar.countingWord(tick));
             }
         }
 

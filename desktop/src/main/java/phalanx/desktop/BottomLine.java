@@ -1,0 +1,61 @@
+package phalanx.desktop;
+
+import java.util.Locale;
+import javafx.beans.value.ObservableValue;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressIndicator;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import phalanx.arrange.Arrangement;
+
+/** What just happened and how to undo it; effort, tempo ceiling and findings of the song. */
+final class BottomLine extends HBox {
+    private static final double PROGRESS_SIZE = 16;
+
+    BottomLine(Workbench workbench, Playback playback) {
+        getStyleClass().add("bottom");
+        Label message = new Label();
+        message.setId("message");
+        message.setMinWidth(0);
+        workbench.messageProperty().addListener((property, before, now) -> show(message, now));
+        show(message, workbench.messageProperty().get());
+        ProgressIndicator progress = new ProgressIndicator();
+        progress.setPrefSize(PROGRESS_SIZE, PROGRESS_SIZE);
+        progress.visibleProperty().bind(workbench.busyProperty());
+        progress.managedProperty().bind(workbench.busyProperty());
+        Label silent = new Label(playback.audible() ? "" : "No sound card: playing is silent.");
+        silent.setId("silent");
+        silent.getStyleClass().add("quiet");
+        silent.visibleProperty().bind(playback.playingProperty());
+        silent.managedProperty().bind(playback.playingProperty());
+        Label song = new Label();
+        song.setId("song-figures");
+        song.setMinWidth(Region.USE_PREF_SIZE);
+        ObservableValue<String> figures = workbench.arrangementProperty().map(BottomLine::figures);
+        song.textProperty().bind(figures.orElse(""));
+        Region space = new Region();
+        setHgrow(space, Priority.ALWAYS);
+        getChildren().addAll(progress, message, space, silent, song);
+    }
+
+    private static void show(Label label, Message message) {
+        label.setText(message.text());
+        label.getStyleClass().remove("alarm");
+        if (message.error()) {
+            label.getStyleClass().add("alarm");
+        }
+    }
+
+    private static String figures(Arrangement arrangement) {
+        int findings = arrangement.findings().size();
+        return String.format(
+                Locale.ROOT,
+                "effort %.0f   ceiling %.0f bpm   %d finding%s%s",
+                arrangement.effort(),
+                Math.floor(arrangement.ceiling().tempo()),
+                findings,
+                findings == 1 ? "" : "s",
+                findings == 0 ? "" : ": ] goes to the next");
+    }
+}

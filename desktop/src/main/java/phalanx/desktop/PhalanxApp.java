@@ -1,0 +1,49 @@
+package phalanx.desktop;
+
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.stage.Stage;
+import phalanx.sound.LineOutput;
+
+/** The JavaFX application: one window with the shell in it. */
+public final class PhalanxApp extends Application {
+    private static final double WIDTH = 1280;
+    private static final double HEIGHT = 800;
+    private static final double LEAST_WIDTH = 1024;
+    private static final double LEAST_HEIGHT = 700;
+
+    private final ExecutorService background = Executors.newSingleThreadExecutor(PhalanxApp::daemon);
+
+    private static Thread daemon(Runnable work) {
+        Thread thread = new Thread(work, "solver");
+        thread.setDaemon(true);
+        return thread;
+    }
+
+    @Override
+    public void start(Stage stage) {
+        Opening opening = Opening.of(getParameters().getRaw());
+        Workbench workbench = new Workbench(background, Platform::runLater);
+        Playback playback = new Playback(LineOutput.orSilence(), background, Platform::runLater);
+        Shell shell = new Shell(workbench, playback, () -> stage);
+        Scene scene = new Scene(shell, WIDTH, HEIGHT);
+        Theme.SPRUCE.apply(scene);
+        shell.bindKeys(scene);
+        stage.setTitle("Phalanx");
+        stage.setScene(scene);
+        stage.setMinWidth(LEAST_WIDTH);
+        stage.setMinHeight(LEAST_HEIGHT);
+        stage.show();
+        shell.focusStation();
+        opening.song().ifPresentOrElse(workbench::open, workbench::openDemo);
+        opening.shots().ifPresent(folder -> new Shots(scene, workbench, shell).write(folder));
+    }
+
+    @Override
+    public void stop() {
+        background.shutdownNow();
+    }
+}

@@ -1,0 +1,77 @@
+package phalanx.desktop;
+
+import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicLong;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import phalanx.arrange.Arrangement;
+import phalanx.song.Ticks;
+import phalanx.sound.Output;
+import phalanx.sound.Renderer;
+
+/** Plays the arrangement and tells where it is. Samples are rendered in the background. */
+public final class Playback {
+    private final Output output;
+    private final Executor background;
+    private final Executor interfaceThread;
+    private final AtomicLong latest = new AtomicLong();
+    private final ReadOnlyBooleanWrapper playing = new ReadOnlyBooleanWrapper();
+    private int fromTick;
+    private double tempo = 1;
+    private int endTick;
+
+    public Playback(Output output, Executor background, Executor interfaceThread) {
+        this.output = output;
+        this.background = background;
+        this.interfaceThread = interfaceThread;
+    }
+
+    public ReadOnlyBooleanProperty playingProperty() {
+        return playing.getReadOnlyProperty();
+    }
+
+    /** Whether a sound card was found. */
+    public boolean audible() {
+        return output.audible();
+    }
+
+    /** Plays from a tick to the end. */
+    public void play(Arrangement arrangement, int tick) {
+        stop();
+        long ticket = latest.incrementAndGet();
+        playing.set(true);
+        double songTempo = arrangement.song().tempo();
+        background.execute(() -> {
+            float[] samples = output.audible() ? new Renderer().render(arrangement, tick, songTempo) : new float[0];
+            interfaceThread.execute(() -> {
+                if (latest.get() == ticket) {
+                    fromTick = tick;
+                    tempo = songTempo;
+                    endTick = arrangement.song().endTick();
+                    output.start(samples);
+                }
+            });
+        });
+    }
+
+    public void stop() {
+        latest.incrementAndGet();
+        output.stop();
+        playing.set(false);
+        endTick = 0;
+    }
+
+    /** Where the playback is, in ticks; the end stops it. */
+    public int tick() {
+        if (endTick == 0) {
+            return fromTick;
+        }
+        int tick = fromTick + (int) (output.seconds() * 1000 / Ticks.milliseconds(1, tempo));
+        if (tick >= endTick) {
+            int end = endTick;
+            stop();
+            return end;
+        }
+        return tick;
+    }
+}

@@ -1,0 +1,167 @@
+package phalanx.desktop;
+
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.beans.value.ObservableValue;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.SVGPath;
+import phalanx.arrange.Arrangement;
+import phalanx.desktop.widget.Chip;
+import phalanx.desktop.widget.ChoiceEditor;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.NamedTuning;
+import phalanx.song.Song;
+import phalanx.theory.Key;
+
+/** Song title, the chips for tuning, capo, key and tempo, play, open and export. */
+final class TopBar extends HBox {
+    private static final String PLAY = "M0 0 L14 8 L0 16 Z";
+    private static final String STOP = "M0 0 H14 V14 H0 Z";
+    private static final int MOST_CAPO_CHOICES = 9;
+    private static final int[] TEMPO_STEPS = {-20, -10, -5, 5, 10, 20};
+
+    /**
+     * What the buttons do.
+     *
+     * @param open choose a song
+     * @param export choose a file to write
+     * @param play start or stop
+     */
+    record Actions(Runnable open, Runnable export, Runnable play) {}
+
+    private final Workbench workbench;
+
+    TopBar(Workbench workbench, Playback playback, Actions actions) {
+        this.workbench = workbench;
+        getStyleClass().add("top");
+        Label title = new Label();
+        title.setId("title");
+        title.getStyleClass().add("title");
+        title.setMinWidth(80);
+        title.textProperty().bind(project(project -> project.song().title()).orElse("Phalanx"));
+        Region space = new Region();
+        setHgrow(space, Priority.ALWAYS);
+        getChildren().addAll(title, space, tuning(), capo(), key(), tempo(), play(playback, actions.play));
+        getChildren().add(plain("open", "Open", "Open a lead sheet (Ctrl+O)", actions.open));
+        getChildren().add(plain("export", "Export", "Write the arrangement to a file (Ctrl+E)", actions.export));
+    }
+
+    private <T> ObservableValue<T> project(Function<Project, T> of) {
+        return workbench.projectProperty().map(of);
+    }
+
+    private Node tuning() {
+        Chip chip = new Chip("tuning", "tuning", "Tuning: by name or by its notes");
+        chip.valueProperty()
+                .bind(project(project -> project.instrument().tuning().label()).orElse("-"));
+        chip.setEditor(() -> {
+            ChoiceEditor editor = new ChoiceEditor(
+                    "Notes from the lowest string", "D A D G B E", applied(workbench::setTuning, chip));
+            for (NamedTuning named : NamedTuning.values()) {
+                editor.addChoice(named.label(), named.label());
+            }
+            editor.addCaution("Tune up by a tone at most: more risks a string near your face. Prefer a capo.");
+            return editor;
+        });
+        return chip;
+    }
+
+    private Node capo() {
+        Chip chip = new Chip("capo", "capo", "Fret of the capo");
+        chip.valueProperty()
+                .bind(project(project -> project.instrument().capo())
+                        .map(capo -> capo == 0 ? "none" : capo.toString())
+                        .orElse("-"));
+        chip.setEditor(() -> {
+            ChoiceEditor editor = new ChoiceEditor(
+                    "Fret, 0 to " + Instrument.HIGHEST_CAPO,
+                    "0",
+                    applied(text -> number(text, "capo", workbench::setCapo), chip));
+            for (int fret = 0; fret <= MOST_CAPO_CHOICES; fret++) {
+                editor.addChoice(fret == 0 ? "none" : "fret " + fret, String.valueOf(fret));
+            }
+            return editor;
+        });
+        return chip;
+    }
+
+    /** Shown only: a song changes key with the song station. */
+    private Node key() {
+        Chip chip = new Chip("key", "key", "The key as fingered and, with a capo or a moved tune, as it sounds");
+        chip.valueProperty()
+                .bind(workbench.arrangementProperty().map(TopBar::keyText).orElse("-"));
+        chip.setFocusTraversable(false);
+        return chip;
+    }
+
+    private static String keyText(Arrangement arrangement) {
+        Key sounding = arrangement.song().key();
+        int capo = arrangement.request().instrument().capo();
+        return capo == 0 ? sounding.toString() : sounding.transpose(-capo) + " (sounds " + sounding + ")";
+    }
+
+    private Node tempo() {
+        Chip chip = new Chip("tempo", "tempo", "Quarter notes a minute");
+        chip.valueProperty()
+                .bind(project(project -> String.valueOf(project.song().tempo())).orElse("-"));
+        chip.setEditor(() -> {
+            int now = workbench.project().map(project -> project.song().tempo()).orElse(0);
+            ChoiceEditor editor = new ChoiceEditor(
+                    "Quarter notes a minute, " + Song.SLOWEST + " to " + Song.FASTEST,
+                    String.valueOf(now),
+                    applied(text -> number(text, "tempo", workbench::setTempo), chip));
+            for (int step : TEMPO_STEPS) {
+                editor.addChoice((step > 0 ? "+" : "") + step + "  to " + (now + step), String.valueOf(now + step));
+            }
+            return editor;
+        });
+        return chip;
+    }
+
+    private static Consumer<String> applied(Consumer<String> set, Chip chip) {
+        return text -> {
+            chip.close();
+            set.accept(text);
+        };
+    }
+
+    private void number(String text, String what, Consumer<Integer> set) {
+        if (text.trim().matches("\\d{1,4}")) {
+            set.accept(Integer.parseInt(text.trim()));
+        } else {
+            workbench.say(Message.error("\"" + text + "\" is not a number for the " + what + ". Nothing was changed."));
+        }
+    }
+
+    private Node play(Playback playback, Runnable play) {
+        SVGPath icon = new SVGPath();
+        icon.getStyleClass().add("icon");
+        icon.contentProperty().bind(playback.playingProperty().map(playing -> playing ? STOP : PLAY));
+        Button button = new Button("", icon);
+        button.setId("play");
+        button.getStyleClass().add("play");
+        button.setAccessibleText("Play or stop");
+        button.setTooltip(new Tooltip("Play from the selected moment, or stop (space bar)"));
+        button.setOnAction(event -> play.run());
+        HBox.setMargin(button, new Insets(0, 8, 0, 8));
+        return button;
+    }
+
+    private static Node plain(String id, String text, String help, Runnable action) {
+        Button button = new Button(text);
+        button.setId(id);
+        button.getStyleClass().add("plain");
+        button.setTooltip(new Tooltip(help));
+        button.setAlignment(Pos.CENTER);
+        button.setOnAction(event -> action.run());
+        return button;
+    }
+}

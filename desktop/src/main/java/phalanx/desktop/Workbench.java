@@ -1,0 +1,239 @@
+package phalanx.desktop;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicLong;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Arranger;
+import phalanx.formats.ArrangementFiles;
+import phalanx.formats.FormatException;
+import phalanx.formats.Reading;
+import phalanx.formats.SongFiles;
+import phalanx.formats.musicxml.MusicXmlReader;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.Tuning;
+
+/**
+ * The open project and its arrangement. Every change of the project solves it anew in the background; a change that
+ * comes meanwhile makes the earlier result void. All properties change on the interface thread.
+ */
+public final class Workbench {
+    private static final String DEMO = "demo/slate-harbour.musicxml";
+
+    private final Executor background;
+    private final Executor interfaceThread;
+    private final History history = new History();
+    private final AtomicLong latest = new AtomicLong();
+    private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Arrangement> arrangement = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Message> message =
+            new ReadOnlyObjectWrapper<>(Message.plain("Open a lead sheet: Ctrl+O, or drop a file here."));
+    private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
+    private Arranger arranger;
+    private Project arrangerIsFor;
+
+    /**
+     * @param background runs the solver and files, one job after another
+     * @param interfaceThread runs a job on the interface thread
+     */
+    public Workbench(Executor background, Executor interfaceThread) {
+        this.background = background;
+        this.interfaceThread = interfaceThread;
+    }
+
+    public ReadOnlyObjectProperty<Project> projectProperty() {
+        return project.getReadOnlyProperty();
+    }
+
+    public Optional<Project> project() {
+        return Optional.ofNullable(project.get());
+    }
+
+    public ReadOnlyObjectProperty<Arrangement> arrangementProperty() {
+        return arrangement.getReadOnlyProperty();
+    }
+
+    public Optional<Arrangement> arrangement() {
+        return Optional.ofNullable(arrangement.get());
+    }
+
+    public ReadOnlyObjectProperty<Message> messageProperty() {
+        return message.getReadOnlyProperty();
+    }
+
+    /** Whether the solver is at work. */
+    public ReadOnlyBooleanProperty busyProperty() {
+        return busy.getReadOnlyProperty();
+    }
+
+    /** Opens a song from a file; on an error the open song stays. */
+    public void open(Path file) {
+        busy.set(true);
+        background.execute(() -> {
+            try {
+                Reading reading = SongFiles.read(file);
+                interfaceThread.execute(() -> opened(reading, String.valueOf(file.getFileName())));
+            } catch (FormatException e) {
+                interfaceThread.execute(() -> refused(e.getMessage()));
+            }
+        });
+    }
+
+    /** Opens the song that is shipped as a first example. */
+    public void openDemo() {
+        try (InputStream in = Workbench.class.getResourceAsStream(DEMO)) {
+            opened(new MusicXmlReader("Demo").read(in.readAllBytes()), "the demo song");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (FormatException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private void refused(String reason) {
+        busy.set(false);
+        String kept = project.get() == null ? "" : " " + project.get().song().title() + " stays open.";
+        message.set(Message.error(reason + (reason.endsWith(".") ? "" : ".") + kept));
+    }
+
+    private void opened(Reading reading, String from) {
+        Instrument instrument = project().map(Project::instrument).orElse(Instrument.STANDARD);
+        List<String> report = reading.report();
+        String more = report.isEmpty()
+                ? ""
+                : " " + report.get(0) + (report.size() > 1 ? " (and " + (report.size() - 1) + " more)." : ".");
+        change(new Project(reading.song(), instrument, Hand.AVERAGE), "Opened " + from + "." + more, "open " + from);
+    }
+
+    public void setCapo(int capo) {
+        edit("capo " + capo, now -> now.withInstrument(now.instrument().withCapo(capo)));
+    }
+
+    /** Sets the tuning from its notes or its name. */
+    public void setTuning(String text) {
+        edit("tuning " + text, now -> now.withInstrument(now.instrument().withTuning(Tuning.parse(text))));
+    }
+
+    public void setTempo(int tempo) {
+        edit("tempo " + tempo, now -> now.withSong(now.song().withTempo(tempo)));
+    }
+
+    private interface Edit {
+        Project apply(Project now);
+    }
+
+    private void edit(String what, Edit edit) {
+        Project now = project.get();
+        if (now == null) {
+            message.set(Message.error("No song is open yet. Open one with Ctrl+O."));
+            return;
+        }
+        try {
+            Project next = edit.apply(now);
+            if (!next.equals(now)) {
+                change(next, "Set " + what + ".", what);
+            }
+        } catch (IllegalArgumentException e) {
+            message.set(Message.error(e.getMessage() + ". Nothing was changed."));
+        }
+    }
+
+    private void change(Project next, String done, String what) {
+        if (project.get() != null) {
+            history.remember(project.get(), what);
+            solve(next, done + " Ctrl+Z takes it back.");
+        } else {
+            solve(next, done);
+        }
+    }
+
+    public void undo() {
+        history.undo(project.get())
+                .ifPresentOrElse(
+                        step -> solve(step.project(), "Took back: " + step.what() + ". Ctrl+Y brings it again."),
+                        () -> message.set(Message.plain("There is nothing to take back.")));
+    }
+
+    public void redo() {
+        history.redo(project.get())
+                .ifPresentOrElse(
+                        step -> solve(step.project(), "Again: " + step.what() + ". Ctrl+Z takes it back."),
+                        () -> message.set(Message.plain("There is nothing to bring again.")));
+    }
+
+    private void solve(Project next, String done) {
+        project.set(next);
+        busy.set(true);
+        long ticket = latest.incrementAndGet();
+        background.execute(() -> {
+            if (latest.get() != ticket) {
+                return;
+            }
+            long start = System.nanoTime();
+            Arrangement solved = arrangerFor(next).arrange(next.song());
+            long millis = (System.nanoTime() - start) / 1_000_000;
+            interfaceThread.execute(() -> solved(ticket, solved, done + " Arranged in " + millis + " ms."));
+        });
+    }
+
+    private void solved(long ticket, Arrangement solved, String done) {
+        if (latest.get() == ticket) {
+            busy.set(false);
+            arrangement.set(solved);
+            message.set(Message.plain(done));
+        }
+    }
+
+    /** Arrangers remember candidates, so the one for the last guitar and hand is kept. Background thread only. */
+    private Arranger arrangerFor(Project next) {
+        boolean same = arrangerIsFor != null
+                && arrangerIsFor.instrument().equals(next.instrument())
+                && arrangerIsFor.hand().equals(next.hand());
+        if (!same) {
+            arranger = new Arranger(next.instrument(), next.hand());
+            arrangerIsFor = next;
+        }
+        return arranger;
+    }
+
+    /** Writes the arrangement to a file in the background. */
+    public void export(Path file) {
+        Arrangement shown = arrangement.get();
+        if (shown == null) {
+            message.set(Message.error("There is no arrangement to write yet."));
+            return;
+        }
+        busy.set(true);
+        background.execute(() -> {
+            Message result = written(shown, file);
+            interfaceThread.execute(() -> {
+                busy.set(false);
+                message.set(result);
+            });
+        });
+    }
+
+    private static Message written(Arrangement shown, Path file) {
+        try {
+            ArrangementFiles.write(shown, file);
+            return Message.plain("Wrote " + file.toAbsolutePath() + ".");
+        } catch (FormatException e) {
+            return Message.error(e.getMessage());
+        }
+    }
+
+    /** Shows a line at the bottom of the window. */
+    public void say(Message line) {
+        message.set(line);
+    }
+}

@@ -1,0 +1,180 @@
+package phalanx.desktop.arrange;
+
+import java.util.ArrayList;
+import java.util.List;
+import phalanx.song.Bar;
+import phalanx.song.Song;
+import phalanx.song.Ticks;
+
+/**
+ * Where everything stands in the score: bars broken into lines of one time scale, each line with a string lane over a
+ * digit lane. Pixels from the top left of the whole score.
+ */
+final class ScoreLayout {
+    static final double LEFT = 44;
+    static final double RIGHT = 16;
+    static final double STRING_GAP = 23;
+    static final double DIGIT_GAP = 19;
+    static final double HEADING = 46;
+    static final double LANE_PAD = 15;
+    static final double LANE_GAP = 10;
+    static final double COUNT = 22;
+    static final double LINE_GAP = 20;
+    /** Room before the first note of a bar, so that its tile clears the bar line. */
+    static final double BAR_PAD = 14;
+
+    private static final double LEAST_QUARTER = 44;
+    private static final double WIDEST_QUARTER = 84;
+
+    /**
+     * A line of bars.
+     *
+     * @param bars from left to right
+     * @param top of the line
+     */
+    record Line(List<Bar> bars, double top) {
+        Line {
+            bars = List.copyOf(bars);
+        }
+
+        int startTick() {
+            return bars.get(0).startTick();
+        }
+
+        int endTick() {
+            return bars.get(bars.size() - 1).endTick();
+        }
+    }
+
+    private final List<Line> lines = new ArrayList<>();
+    private final int strings;
+    private final int digits;
+    private final double tickWidth;
+
+    ScoreLayout(Song song, int strings, int digits, double width) {
+        this.strings = strings;
+        this.digits = digits;
+        double room = Math.max(200, width - LEFT - RIGHT);
+        List<Bar> open = new ArrayList<>();
+        List<List<Bar>> rows = new ArrayList<>();
+        double used = 0;
+        for (Bar bar : song.bars()) {
+            double least = quarters(bar) * LEAST_QUARTER + BAR_PAD;
+            if (!open.isEmpty() && used + least > room) {
+                rows.add(open);
+                open = new ArrayList<>();
+                used = 0;
+            }
+            open.add(bar);
+            used += least;
+        }
+        rows.add(open);
+        this.tickWidth = scale(rows, room) / Ticks.QUARTER;
+        for (int i = 0; i < rows.size(); i++) {
+            lines.add(new Line(rows.get(i), i * lineHeight()));
+        }
+    }
+
+    private static double quarters(Bar bar) {
+        return bar.lengthTicks() / (double) Ticks.QUARTER;
+    }
+
+    /** Pixels of a quarter note: as wide as the fullest line allows. */
+    private static double scale(List<List<Bar>> rows, double room) {
+        double scale = WIDEST_QUARTER;
+        for (List<Bar> row : rows) {
+            double total = row.stream().mapToDouble(ScoreLayout::quarters).sum();
+            scale = Math.min(scale, (room - row.size() * BAR_PAD) / total);
+        }
+        return scale;
+    }
+
+    List<Line> lines() {
+        return lines;
+    }
+
+    double height() {
+        return lines.size() * lineHeight();
+    }
+
+    double lineHeight() {
+        return HEADING + stringLane() + LANE_GAP + digitLane() + COUNT + LINE_GAP;
+    }
+
+    double stringLane() {
+        return (strings - 1) * STRING_GAP + 2 * LANE_PAD;
+    }
+
+    double digitLane() {
+        return (digits - 1) * DIGIT_GAP + 2 * LANE_PAD - 8;
+    }
+
+    Line lineAt(int tick) {
+        Line found = lines.get(0);
+        for (Line line : lines) {
+            if (line.startTick() <= tick) {
+                found = line;
+            }
+        }
+        return found;
+    }
+
+    /** Where a bar's line stands. */
+    double barX(Line line, Bar bar) {
+        int before = line.bars().indexOf(bar);
+        return LEFT + (bar.startTick() - line.startTick()) * tickWidth + before * BAR_PAD;
+    }
+
+    double lineEndX(Line line) {
+        return LEFT
+                + (line.endTick() - line.startTick()) * tickWidth
+                + line.bars().size() * BAR_PAD;
+    }
+
+    /** Where a tick of the line stands; ticks past its end stand at the end. */
+    double x(Line line, int tick) {
+        if (tick >= line.endTick()) {
+            return lineEndX(line);
+        }
+        int index = 0;
+        while (index + 1 < line.bars().size() && line.bars().get(index + 1).startTick() <= tick) {
+            index++;
+        }
+        return LEFT + (tick - line.startTick()) * tickWidth + (index + 1) * BAR_PAD;
+    }
+
+    /** The tick at a place in the score. */
+    int tickAt(double x, double y) {
+        int index = (int) Math.max(0, Math.min(lines.size() - 1.0, Math.floor(y / lineHeight())));
+        Line line = lines.get(index);
+        Bar bar = line.bars().get(0);
+        for (Bar next : line.bars()) {
+            if (barX(line, next) <= x) {
+                bar = next;
+            }
+        }
+        double inBar = (x - barX(line, bar) - BAR_PAD) / tickWidth;
+        return bar.startTick() + (int) Math.max(0, Math.min(bar.lengthTicks() - 1.0, inBar));
+    }
+
+    double stringY(Line line, int string) {
+        return line.top() + HEADING + LANE_PAD + (string - 1) * STRING_GAP;
+    }
+
+    double stringLaneY(Line line) {
+        return line.top() + HEADING;
+    }
+
+    double digitLaneY(Line line) {
+        return line.top() + HEADING + stringLane() + LANE_GAP;
+    }
+
+    /** Row 0 is the highest. */
+    double digitY(Line line, int row) {
+        return digitLaneY(line) + LANE_PAD - 4 + row * DIGIT_GAP;
+    }
+
+    double countY(Line line) {
+        return digitLaneY(line) + digitLane() + 16;
+    }
+}

@@ -1,0 +1,195 @@
+package phalanx.desktop.arrange;
+
+import java.util.List;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.ArcType;
+import phalanx.arrange.ArrangedNote;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Role;
+import phalanx.desktop.Theme;
+import phalanx.desktop.widget.Pens;
+import phalanx.righthand.Digit;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.song.Section;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+
+/** Draws lines of the score. Voices differ in shape and colour together. */
+final class ScorePainter {
+    private static final double TILE = 19;
+    private static final double CORNER = 6;
+    private static final double DOT = 9;
+    private static final double TRAIL = 3;
+
+    private final Arrangement arrangement;
+    private final ScoreLayout layout;
+    private final Theme theme;
+
+    ScorePainter(Arrangement arrangement, ScoreLayout layout, Theme theme) {
+        this.arrangement = arrangement;
+        this.layout = layout;
+        this.theme = theme;
+    }
+
+    /** Draws one line; the graphics stand at the top left of the score. */
+    void paint(GraphicsContext g, ScoreLayout.Line line) {
+        paintLanes(g, line);
+        paintHeadings(g, line);
+        List<ArrangedNote> notes = arrangement.notes().stream()
+                .filter(note -> note.endTick() > line.startTick() && note.tick() < line.endTick())
+                .toList();
+        notes.forEach(note -> paintTrail(g, line, note));
+        notes.stream().filter(note -> note.tick() >= line.startTick()).forEach(note -> {
+            paintFigure(g, line, note);
+            paintDigit(g, line, note);
+        });
+        paintCount(g, line);
+    }
+
+    private void paintLanes(GraphicsContext g, ScoreLayout.Line line) {
+        int strings = arrangement.request().instrument().strings();
+        double end = layout.lineEndX(line);
+        card(g, layout.stringLaneY(line), end, layout.stringLane());
+        card(g, layout.digitLaneY(line), end, layout.digitLane());
+        g.setLineWidth(1);
+        for (int string = 1; string <= strings; string++) {
+            double y = Math.round(layout.stringY(line, string)) + 0.5;
+            g.setStroke(colour("rule"));
+            g.strokeLine(ScoreLayout.LEFT, y, end, y);
+            int midi = arrangement.request().instrument().tuning().midi(string);
+            String name = Pitch.of(midi, Key.C_MAJOR).note().toString();
+            Pens.centred(g, name, ScoreLayout.LEFT / 2 + 4, y, Pens.mono(13), colour("quiet"));
+        }
+        for (Digit digit : Digit.values()) {
+            double y = digitY(line, digit);
+            g.setStroke(colour("rule"));
+            g.strokeLine(ScoreLayout.LEFT, Math.round(y) + 0.5, end, Math.round(y) + 0.5);
+            Pens.centred(g, digit.symbol(), ScoreLayout.LEFT / 2 + 4, y, Pens.mono(13), colour("quiet"));
+        }
+        g.setStroke(colour("ink"));
+        g.setLineWidth(1.4);
+        for (Bar bar : line.bars()) {
+            barLine(g, line, layout.barX(line, bar));
+        }
+        barLine(g, line, end);
+    }
+
+    private void barLine(GraphicsContext g, ScoreLayout.Line line, double x) {
+        double top = layout.stringY(line, 1);
+        int strings = arrangement.request().instrument().strings();
+        g.strokeLine(x, top, x, layout.stringY(line, strings));
+    }
+
+    private void card(GraphicsContext g, double y, double end, double height) {
+        g.setFill(colour("raised"));
+        g.fillRoundRect(ScoreLayout.LEFT, y, end - ScoreLayout.LEFT, height, CORNER * 2, CORNER * 2);
+        g.setStroke(colour("rule"));
+        g.setLineWidth(1);
+        g.strokeRoundRect(ScoreLayout.LEFT, y, end - ScoreLayout.LEFT, height, CORNER * 2, CORNER * 2);
+    }
+
+    private double digitY(ScoreLayout.Line line, Digit digit) {
+        return layout.digitY(line, Digit.values().length - 1 - digit.ordinal());
+    }
+
+    private void paintHeadings(GraphicsContext g, ScoreLayout.Line line) {
+        for (Bar bar : line.bars()) {
+            if (bar.number() > 0) {
+                double x = layout.barX(line, bar);
+                Pens.left(g, String.valueOf(bar.number()), x + 1, line.top() + 14, Pens.sans(12), colour("quiet"));
+            }
+        }
+        for (Section section : arrangement.song().sections()) {
+            if (section.startTick() >= line.startTick() && section.startTick() < line.endTick()) {
+                paintSection(g, line, section);
+            }
+        }
+        for (ChordChange change : arrangement.song().chart()) {
+            if (change.startTick() >= line.startTick() && change.startTick() < line.endTick()) {
+                double x = layout.x(line, change.startTick()) - TILE / 2;
+                Pens.left(g, shown(change), x, line.top() + 38, Pens.sansBold(18), colour("ink"));
+            }
+        }
+    }
+
+    private static String shown(ChordChange change) {
+        return change.symbol().replaceAll("(?<=[A-G])b", "♭").replace("#", "♯");
+    }
+
+    private void paintSection(GraphicsContext g, ScoreLayout.Line line, Section section) {
+        double x = layout.x(line, section.startTick()) - TILE / 2 + 16;
+        double width = 14 + 8 * section.name().length();
+        g.setStroke(colour("ink"));
+        g.setLineWidth(1.4);
+        g.strokeRoundRect(x, line.top() + 1, width, 18, CORNER, CORNER);
+        Pens.centred(g, section.name(), x + width / 2, line.top() + 10, Pens.sansBold(13), colour("ink"));
+    }
+
+    private void paintTrail(GraphicsContext g, ScoreLayout.Line line, ArrangedNote note) {
+        double y = layout.stringY(line, note.string());
+        double from = note.tick() < line.startTick() ? ScoreLayout.LEFT : layout.x(line, note.tick()) + TILE / 2;
+        double to = note.endTick() >= line.endTick()
+                ? layout.lineEndX(line)
+                : layout.x(line, note.endTick()) - TILE / 2 - 2;
+        if (to > from) {
+            g.setFill(colour(token(note.role())).deriveColor(0, 1, 1, note.role() == Role.INNER ? 0.35 : 0.55));
+            g.fillRect(from, y - TRAIL / 2, to - from, TRAIL);
+        }
+        if (note.role() != Role.INNER && note.cut() && note.endTick() < line.endTick()) {
+            g.setStroke(colour("alarm"));
+            g.setLineWidth(2);
+            double hook = Math.max(from, to);
+            g.strokeArc(hook - 6, y, 12, 12, 0, 90, ArcType.OPEN);
+        }
+    }
+
+    private void paintFigure(GraphicsContext g, ScoreLayout.Line line, ArrangedNote note) {
+        double x = layout.x(line, note.tick());
+        double y = layout.stringY(line, note.string());
+        double round = note.role() == Role.MELODY ? TILE : 4;
+        double width = note.fret() > 9 ? TILE + 6 : TILE;
+        g.setFill(colour(note.role() == Role.INNER ? "raised" : token(note.role())));
+        g.fillRoundRect(x - width / 2, y - TILE / 2, width, TILE, round, round);
+        Color ink = colour(note.role() == Role.INNER ? "inner" : "on-colour");
+        Pens.centred(g, String.valueOf(note.fret()), x, y, Pens.monoBold(15), ink);
+    }
+
+    private void paintDigit(GraphicsContext g, ScoreLayout.Line line, ArrangedNote note) {
+        double x = layout.x(line, note.tick());
+        double y = digitY(line, note.right());
+        g.setFill(colour(token(note.role())));
+        if (note.right() == Digit.P) {
+            g.fillRect(x - DOT / 2, y - DOT / 2, DOT, DOT);
+        } else {
+            g.fillOval(x - DOT / 2 - 0.5, y - DOT / 2 - 0.5, DOT + 1, DOT + 1);
+        }
+    }
+
+    private void paintCount(GraphicsContext g, ScoreLayout.Line line) {
+        for (Bar bar : line.bars()) {
+            int step = bar.meter().stepTicks();
+            int first = bar.startTick() + Math.floorMod(-bar.offsetOf(bar.startTick()), step);
+            for (int tick = first; tick < bar.endTick(); tick += step) {
+                int at = tick;
+                boolean struck = arrangement.notes().stream().anyMatch(note -> note.tick() == at);
+                String word = bar.countingWord(tick);
+                Color colour = colour(struck ? "ink" : "rule");
+                Pens.centred(g, word, layout.x(line, tick), layout.countY(line) - 4, Pens.mono(13), colour);
+            }
+        }
+    }
+
+    private static String token(Role role) {
+        return switch (role) {
+            case BASS -> "bass";
+            case INNER -> "inner";
+            case MELODY -> "melody";
+        };
+    }
+
+    private Color colour(String token) {
+        return theme.colour(token);
+    }
+}

@@ -1,0 +1,196 @@
+package phalanx.desktop.arrange;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.function.IntConsumer;
+import javafx.geometry.Orientation;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.ScrollBar;
+import javafx.scene.layout.Region;
+import phalanx.arrange.ArrangedNote;
+import phalanx.arrange.Arrangement;
+import phalanx.desktop.Theme;
+import phalanx.righthand.Digit;
+
+/**
+ * The score: lines of bars that scroll. The picture of the notes is one canvas of the size of the window; selection
+ * and play cursor are drawn on another above it, so that moving them repaints little.
+ */
+final class ScoreView extends Region {
+    private static final double BAR_WIDTH = 12;
+    private static final double COLUMN = 30;
+
+    private final Canvas picture = new Canvas();
+    private final Canvas marks = new Canvas();
+    private final ScrollBar scroll = new ScrollBar();
+    private Theme theme = Theme.SPRUCE;
+    private Optional<Arrangement> arrangement = Optional.empty();
+    private ScoreLayout layout;
+    private TreeSet<Integer> moments = new TreeSet<>();
+    private int selected;
+    private int cursor = -1;
+
+    ScoreView(IntConsumer onPick) {
+        scroll.setOrientation(Orientation.VERTICAL);
+        scroll.valueProperty().addListener((property, before, now) -> repaint());
+        getChildren().addAll(picture, marks, scroll);
+        setOnScroll(event -> scrollTo(scroll.getValue() - event.getDeltaY()));
+        setOnMousePressed(event -> {
+            if (layout != null) {
+                onPick.accept(layout.tickAt(event.getX(), event.getY() + scroll.getValue()));
+            }
+        });
+        setAccessibleText("Score");
+    }
+
+    void show(Arrangement shown) {
+        arrangement = Optional.of(shown);
+        moments = new TreeSet<>();
+        shown.notes().stream().map(ArrangedNote::tick).forEach(moments::add);
+        cursor = -1;
+        lay();
+        select(selected);
+    }
+
+    void useTheme(Theme next) {
+        theme = next;
+        repaint();
+    }
+
+    /** Selects the moment at or before a tick, and scrolls to it. */
+    void select(int tick) {
+        if (moments.isEmpty()) {
+            return;
+        }
+        Integer at = moments.floor(tick);
+        selected = at == null ? moments.first() : at;
+        reveal(selected);
+        paintMarks();
+    }
+
+    int selected() {
+        return selected;
+    }
+
+    /** The next moment in a direction, or the selected one at the end. */
+    int neighbour(boolean forward) {
+        Integer next = forward ? moments.higher(selected) : moments.lower(selected);
+        return next == null ? selected : next;
+    }
+
+    /** The moment one line further in a direction. */
+    int lineAway(boolean forward) {
+        if (layout == null) {
+            return selected;
+        }
+        ScoreLayout.Line line = layout.lineAt(selected);
+        double x = layout.x(line, selected);
+        double y = line.top() + (forward ? layout.lineHeight() : -layout.lineHeight()) + 1;
+        return y < 0 || y > layout.height() ? selected : layout.tickAt(x + 1, y);
+    }
+
+    /** Moves the play cursor; negative hides it. */
+    void moveCursor(int tick) {
+        cursor = tick;
+        if (tick >= 0) {
+            reveal(tick);
+        }
+        paintMarks();
+    }
+
+    private void reveal(int tick) {
+        if (layout == null) {
+            return;
+        }
+        ScoreLayout.Line line = layout.lineAt(tick);
+        double bottom = line.top() + layout.lineHeight();
+        if (line.top() < scroll.getValue()) {
+            scrollTo(line.top());
+        } else if (bottom > scroll.getValue() + getHeight()) {
+            scrollTo(Math.min(line.top(), bottom - getHeight() + layout.lineHeight() / 2));
+        }
+    }
+
+    private void scrollTo(double top) {
+        scroll.setValue(Math.max(0, Math.min(scroll.getMax(), top)));
+    }
+
+    /** The first and last tick on screen. */
+    List<Integer> visible() {
+        if (layout == null) {
+            return List.of(0, 0);
+        }
+        int first = layout.tickAt(0, scroll.getValue() + layout.lineHeight() / 2);
+        int last = layout.tickAt(Double.MAX_VALUE, scroll.getValue() + getHeight() - layout.lineHeight() / 2);
+        return List.of(first, last);
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double width = getWidth();
+        double height = getHeight();
+        picture.setWidth(width);
+        picture.setHeight(height);
+        marks.setWidth(width);
+        marks.setHeight(height);
+        scroll.resizeRelocate(width - BAR_WIDTH, 0, BAR_WIDTH, height);
+        lay();
+    }
+
+    private void lay() {
+        if (arrangement.isEmpty() || getWidth() <= 0 || getHeight() <= 0) {
+            return;
+        }
+        Arrangement shown = arrangement.get();
+        int strings = shown.request().instrument().strings();
+        layout = new ScoreLayout(shown.song(), strings, Digit.values().length, getWidth() - BAR_WIDTH);
+        double most = Math.max(0, layout.height() - getHeight());
+        scroll.setMax(most);
+        scroll.setVisibleAmount(layout.height() == 0 ? 0 : most * getHeight() / layout.height());
+        scroll.setUnitIncrement(layout.lineHeight() / 3);
+        scroll.setBlockIncrement(layout.lineHeight());
+        scroll.setVisible(most > 0);
+        scrollTo(scroll.getValue());
+        repaint();
+    }
+
+    private void repaint() {
+        GraphicsContext g = picture.getGraphicsContext2D();
+        g.clearRect(0, 0, picture.getWidth(), picture.getHeight());
+        if (layout != null && arrangement.isPresent()) {
+            ScorePainter painter = new ScorePainter(arrangement.get(), layout, theme);
+            g.save();
+            g.translate(0, -scroll.getValue());
+            layout.lines().stream().filter(this::onScreen).forEach(line -> painter.paint(g, line));
+            g.restore();
+        }
+        paintMarks();
+    }
+
+    private boolean onScreen(ScoreLayout.Line line) {
+        return line.top() < scroll.getValue() + getHeight() && line.top() + layout.lineHeight() > scroll.getValue();
+    }
+
+    private void paintMarks() {
+        GraphicsContext g = marks.getGraphicsContext2D();
+        g.clearRect(0, 0, marks.getWidth(), marks.getHeight());
+        if (layout == null || arrangement.isEmpty()) {
+            return;
+        }
+        ScoreLayout.Line line = layout.lineAt(selected);
+        double top = layout.stringLaneY(line) - scroll.getValue();
+        double bottom = layout.countY(line) - scroll.getValue() + 4;
+        g.setFill(theme.colour("melody").deriveColor(0, 1, 1, 0.14));
+        g.fillRoundRect(layout.x(line, selected) - COLUMN / 2, top - 2, COLUMN, bottom - top + 4, 8, 8);
+        if (cursor >= 0) {
+            ScoreLayout.Line playing = layout.lineAt(cursor);
+            double x = layout.x(playing, cursor);
+            double from = layout.stringLaneY(playing) - scroll.getValue();
+            g.setStroke(theme.colour("alarm"));
+            g.setLineWidth(2);
+            g.strokeLine(x, from, x, layout.countY(playing) - scroll.getValue());
+        }
+    }
+}

@@ -1,0 +1,140 @@
+package phalanx.desktop.arrange;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.Rectangle;
+import phalanx.arrange.ArrangedNote;
+import phalanx.arrange.ArrangedSlot;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Finding;
+import phalanx.desktop.Theme;
+import phalanx.desktop.widget.NeckCrop;
+import phalanx.lefthand.EffortTerm;
+import phalanx.song.Bar;
+import phalanx.theory.Pitch;
+
+/** What the selected moment asks of the hands, and why. */
+final class WhyDrawer extends ScrollPane {
+    private static final double WIDTH = 308;
+    private static final double LABEL_WIDTH = 138;
+    private static final double BAR_LENGTH = 84;
+    private static final double BAR_HEIGHT = 10;
+    private static final double FULL_BAR = 3;
+
+    private final Label place = new Label();
+    private final NeckCrop neck = new NeckCrop();
+    private final VBox notes = new VBox(4);
+    private final VBox effort = new VBox(6);
+    private final VBox findings = new VBox(8);
+    private Theme theme = Theme.SPRUCE;
+
+    WhyDrawer() {
+        place.setId("place");
+        place.getStyleClass().add("heading");
+        findings.setId("findings");
+        VBox content = new VBox(place, neck, notes, effort, findings);
+        content.getStyleClass().add("why");
+        getStyleClass().add("card");
+        setContent(content);
+        setFitToWidth(true);
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        setPrefWidth(WIDTH);
+        setMinWidth(WIDTH);
+        setFocusTraversable(false);
+    }
+
+    void useTheme(Theme next) {
+        theme = next;
+        neck.useTheme(next);
+    }
+
+    void show(Arrangement arrangement, int tick) {
+        Bar bar = arrangement.song().barAt(tick);
+        place.setText("Bar " + bar.number() + ", beat " + number(bar.beatOf(tick)));
+        ArrangedSlot slot = arrangement.slotAt(tick);
+        List<ArrangedNote> struck =
+                arrangement.notes().stream().filter(note -> note.tick() == tick).toList();
+        List<Integer> strings = struck.stream().map(ArrangedNote::string).toList();
+        neck.show(arrangement.request().instrument(), arrangement.request().hand(), slot.fingering(), strings);
+        notes.getChildren()
+                .setAll(struck.stream().map(note -> noteLine(arrangement, note)).toList());
+        showEffort(slot);
+        showFindings(arrangement, bar);
+    }
+
+    private static String number(double value) {
+        return String.format(Locale.ROOT, "%.2f", value).replaceAll("0+$", "").replaceAll("\\.$", "");
+    }
+
+    private static Node noteLine(Arrangement arrangement, ArrangedNote note) {
+        String pitch = Pitch.of(note.midi(), arrangement.song().key()).toString();
+        String finger = note.left().map(left -> "finger " + left.symbol()).orElse("open");
+        Label label = new Label(String.format(
+                "%s  %-6s %-3s  string %d, %s",
+                note.right().symbol(), note.role().label(), pitch, note.string(), finger));
+        label.getStyleClass().add("mono");
+        label.setStyle("-fx-font-size: 13px;");
+        return label;
+    }
+
+    private void showEffort(ArrangedSlot slot) {
+        Label heading = new Label(
+                String.format(Locale.ROOT, "Effort %.1f", slot.effort().total()));
+        heading.getStyleClass().add("heading");
+        effort.getChildren().setAll(heading);
+        for (Map.Entry<EffortTerm, Double> term : slot.effort().terms().entrySet()) {
+            if (term.getValue() >= 0.05) {
+                effort.getChildren().add(termLine(term.getKey(), term.getValue()));
+            }
+        }
+    }
+
+    private Node termLine(EffortTerm term, double value) {
+        Label name = new Label(term.label());
+        name.setPrefWidth(LABEL_WIDTH);
+        name.getStyleClass().add("quiet");
+        Color colour = theme.colour(value > 1.5 ? "alarm" : value > 0.5 ? "bass" : "inner");
+        Rectangle bar = new Rectangle(Math.max(3, BAR_LENGTH * Math.min(1, value / FULL_BAR)), BAR_HEIGHT, colour);
+        Region space = new Region();
+        space.setPrefWidth(BAR_LENGTH - bar.getWidth());
+        Label figure = new Label(String.format(Locale.ROOT, "%.1f", value));
+        figure.getStyleClass().add("mono");
+        HBox line = new HBox(8, name, bar, space, figure);
+        line.setAlignment(Pos.CENTER_LEFT);
+        return line;
+    }
+
+    private void showFindings(Arrangement arrangement, Bar bar) {
+        List<Finding> here = arrangement.findings().stream()
+                .filter(finding -> finding.bar() == bar.number())
+                .toList();
+        String heading = here.isEmpty()
+                ? "No findings in this bar"
+                : here.size() == 1 ? "Finding in this bar" : here.size() + " findings in this bar";
+        Label title = new Label(heading);
+        title.getStyleClass().add("heading");
+        findings.getChildren().setAll(title);
+        here.forEach(finding -> findings.getChildren().add(findingBox(finding)));
+    }
+
+    private static Node findingBox(Finding finding) {
+        Label text = new Label(finding.message());
+        text.setWrapText(true);
+        text.setMinHeight(Region.USE_PREF_SIZE);
+        VBox box = new VBox(text);
+        box.getStyleClass().add("finding");
+        if (finding.severity() == Finding.Severity.LOW) {
+            box.getStyleClass().add("low");
+        }
+        return box;
+    }
+}
