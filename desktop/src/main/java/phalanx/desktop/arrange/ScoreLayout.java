@@ -12,18 +12,18 @@ import phalanx.song.Ticks;
  */
 final class ScoreLayout {
     static final double LEFT = 44;
-    static final double RIGHT = 16;
-    static final double STRING_GAP = 23;
-    static final double DIGIT_GAP = 19;
-    static final double HEADING = 46;
-    static final double LANE_PAD = 15;
-    static final double LANE_GAP = 10;
+    static final double RIGHT = 10;
+    static final double STRING_GAP = 22;
+    static final double DIGIT_GAP = 18;
+    static final double HEADING = 44;
+    static final double LANE_PAD = 14;
+    static final double LANE_GAP = 8;
     static final double COUNT = 22;
-    static final double LINE_GAP = 20;
+    static final double LINE_GAP = 10;
     /** Room before the first note of a bar, so that its tile clears the bar line. */
     static final double BAR_PAD = 14;
 
-    private static final double LEAST_QUARTER = 44;
+    private static final double LEAST_QUARTER = 42;
     private static final double WIDEST_QUARTER = 84;
 
     /**
@@ -31,8 +31,9 @@ final class ScoreLayout {
      *
      * @param bars from left to right
      * @param top of the line
+     * @param tickWidth pixels of a tick
      */
-    record Line(List<Bar> bars, double top) {
+    record Line(List<Bar> bars, double top, double tickWidth) {
         Line {
             bars = List.copyOf(bars);
         }
@@ -49,7 +50,6 @@ final class ScoreLayout {
     private final List<Line> lines = new ArrayList<>();
     private final int strings;
     private final int digits;
-    private final double tickWidth;
 
     ScoreLayout(Song song, int strings, int digits, double width) {
         this.strings = strings;
@@ -69,9 +69,8 @@ final class ScoreLayout {
             used += least;
         }
         rows.add(open);
-        this.tickWidth = scale(rows, room) / Ticks.QUARTER;
         for (int i = 0; i < rows.size(); i++) {
-            lines.add(new Line(rows.get(i), i * lineHeight()));
+            lines.add(new Line(rows.get(i), i * lineHeight(), scale(rows.get(i), room) / Ticks.QUARTER));
         }
     }
 
@@ -79,14 +78,10 @@ final class ScoreLayout {
         return bar.lengthTicks() / (double) Ticks.QUARTER;
     }
 
-    /** Pixels of a quarter note: as wide as the fullest line allows. */
-    private static double scale(List<List<Bar>> rows, double room) {
-        double scale = WIDEST_QUARTER;
-        for (List<Bar> row : rows) {
-            double total = row.stream().mapToDouble(ScoreLayout::quarters).sum();
-            scale = Math.min(scale, (room - row.size() * BAR_PAD) / total);
-        }
-        return scale;
+    /** Pixels of a quarter note: so that the line fills the room, but no wider than reads well. */
+    private static double scale(List<Bar> row, double room) {
+        double total = row.stream().mapToDouble(ScoreLayout::quarters).sum();
+        return Math.min(WIDEST_QUARTER, (room - row.size() * BAR_PAD) / total);
     }
 
     List<Line> lines() {
@@ -122,12 +117,12 @@ final class ScoreLayout {
     /** Where a bar's line stands. */
     double barX(Line line, Bar bar) {
         int before = line.bars().indexOf(bar);
-        return LEFT + (bar.startTick() - line.startTick()) * tickWidth + before * BAR_PAD;
+        return LEFT + (bar.startTick() - line.startTick()) * line.tickWidth() + before * BAR_PAD;
     }
 
     double lineEndX(Line line) {
         return LEFT
-                + (line.endTick() - line.startTick()) * tickWidth
+                + (line.endTick() - line.startTick()) * line.tickWidth()
                 + line.bars().size() * BAR_PAD;
     }
 
@@ -140,7 +135,7 @@ final class ScoreLayout {
         while (index + 1 < line.bars().size() && line.bars().get(index + 1).startTick() <= tick) {
             index++;
         }
-        return LEFT + (tick - line.startTick()) * tickWidth + (index + 1) * BAR_PAD;
+        return LEFT + (tick - line.startTick()) * line.tickWidth() + (index + 1) * BAR_PAD;
     }
 
     /** The tick at a place in the score. */
@@ -153,7 +148,7 @@ final class ScoreLayout {
                 bar = next;
             }
         }
-        double inBar = (x - barX(line, bar) - BAR_PAD) / tickWidth;
+        double inBar = (x - barX(line, bar) - BAR_PAD) / line.tickWidth();
         return bar.startTick() + (int) Math.max(0, Math.min(bar.lengthTicks() - 1.0, inBar));
     }
 

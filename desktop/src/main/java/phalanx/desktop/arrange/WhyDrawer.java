@@ -9,9 +9,12 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
+import javafx.scene.shape.Circle;
 import javafx.scene.shape.Rectangle;
+import javafx.scene.shape.Shape;
 import phalanx.arrange.ArrangedNote;
 import phalanx.arrange.ArrangedSlot;
 import phalanx.arrange.Arrangement;
@@ -29,32 +32,59 @@ final class WhyDrawer extends ScrollPane {
     private static final double BAR_LENGTH = 84;
     private static final double BAR_HEIGHT = 10;
     private static final double FULL_BAR = 3;
+    private static final double SIGN = 12;
 
     private final Label place = new Label();
     private final NeckCrop neck = new NeckCrop();
     private final VBox notes = new VBox(4);
     private final VBox effort = new VBox(6);
     private final VBox findings = new VBox(8);
+    private final VBox legend = new VBox(4);
     private Theme theme = Theme.SPRUCE;
 
     WhyDrawer() {
         place.setId("place");
         place.getStyleClass().add("heading");
         findings.setId("findings");
-        VBox content = new VBox(place, neck, notes, effort, findings);
+        VBox content = new VBox(place, neck, notes, effort, findings, legend);
         content.getStyleClass().add("why");
-        getStyleClass().add("card");
+        getStyleClass().add("why-drawer");
         setContent(content);
         setFitToWidth(true);
         setHbarPolicy(ScrollBarPolicy.NEVER);
         setPrefWidth(WIDTH);
         setMinWidth(WIDTH);
         setFocusTraversable(false);
+        showLegend();
     }
 
     void useTheme(Theme next) {
         theme = next;
         neck.useTheme(next);
+        showLegend();
+    }
+
+    private void showLegend() {
+        Label title = new Label("In the score");
+        title.getStyleClass().add("heading");
+        legend.getChildren()
+                .setAll(
+                        title,
+                        legendLine(new Rectangle(SIGN, SIGN), "bass", "square: bass, with the thumb"),
+                        legendLine(new Circle(SIGN / 2), "melody", "round: the tune"),
+                        legendLine(new Rectangle(SIGN, 3), "inner", "bare figure: inner note; bar: how long it rings"));
+    }
+
+    private Node legendLine(Shape sign, String token, String words) {
+        sign.setFill(theme.colour(token));
+        StackPane place = new StackPane(sign);
+        place.setMinWidth(SIGN + 6);
+        Label text = new Label(words);
+        text.setWrapText(true);
+        text.getStyleClass().add("caution");
+        HBox line = new HBox(8, place, text);
+        line.setAlignment(Pos.CENTER_LEFT);
+        return line;
     }
 
     void show(Arrangement arrangement, int tick) {

@@ -4,13 +4,13 @@ import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
-import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 
 /** Fonts and text placing for drawings. */
 public final class Pens {
     private static final String SANS = "IBM Plex Sans";
     private static final String MONO = "IBM Plex Mono";
+    private static final String BOLD = " SemiBold";
 
     private Pens() {}
 
@@ -19,7 +19,7 @@ public final class Pens {
     }
 
     public static Font sansBold(double size) {
-        return Font.font(SANS, FontWeight.SEMI_BOLD, size);
+        return Font.font(SANS + BOLD, size);
     }
 
     public static Font mono(double size) {
@@ -27,7 +27,7 @@ public final class Pens {
     }
 
     public static Font monoBold(double size) {
-        return Font.font(MONO, FontWeight.SEMI_BOLD, size);
+        return Font.font(MONO + BOLD, size);
     }
 
     /** Text centred on a point. */

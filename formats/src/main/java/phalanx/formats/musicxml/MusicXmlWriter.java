@@ -53,7 +53,10 @@ public final class MusicXmlWriter {
         try {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             Marshalling.marshal(score(arrangement), out, false, 2);
-            String text = out.toString(StandardCharsets.UTF_8).replaceFirst(VERSION_WRITTEN, VERSION_MEANT);
+            // without the DOCTYPE no reader goes looking for it on the network
+            String text = out.toString(StandardCharsets.UTF_8)
+                    .replaceFirst(VERSION_WRITTEN, VERSION_MEANT)
+                    .replaceFirst("<!DOCTYPE[^>]*>\\s*", "");
             return text.getBytes(StandardCharsets.UTF_8);
         } catch (Marshalling.MarshallingException e) {
             throw new IllegalStateException(e);

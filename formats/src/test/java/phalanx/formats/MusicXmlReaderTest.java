@@ -1,0 +1,194 @@
+package phalanx.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Random;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import phalanx.formats.musicxml.MusicXmlReader;
+import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
+import phalanx.song.Song;
+import phalanx.song.Ticks;
+
+class MusicXmlReaderTest {
+    @TempDir
+    private Path folder;
+
+    private static Song read(LeadSheet sheet) throws FormatException {
+        return new MusicXmlReader("untitled").read(sheet.bytes()).song();
+    }
+
+    @Test
+    void keepsPickupTiesTripletsAndSlashChords() throws FormatException {
+        Song song = read(LeadSheet.usual());
+        assertThat(song.title()).isEqualTo("Test piece");
+        assertThat(song.key()).hasToString("G");
+        assertThat(song.bars()).hasSize(5);
+        assertThat(song.bars().get(0).number()).isZero();
+        assertThat(song.bars().get(0).lengthTicks()).isEqualTo(Ticks.QUARTER);
+        assertThat(song.chart()).extracting(ChordChange::symbol).containsExactly("G", "D7/F#", "Em", "G");
+        assertThat(song.chart().get(0).startTick()).isEqualTo(Ticks.QUARTER);
+        assertThat(song.melody()).hasSize(10);
+        assertThat(song.melody()).extracting(MelodyNote::lengthTicks).contains(560);
+        MelodyNote tied = song.melody().get(3);
+        assertThat(tied.lengthTicks()).isEqualTo(2 * Ticks.QUARTER);
+        assertThat(song.melody().get(4).tick()).isEqualTo(6 * Ticks.QUARTER);
+    }
+
+    @Test
+    void keepsMeterChangesAndCompoundMeters() throws FormatException {
+        Song song = read(new LeadSheet()
+                .bar(LeadSheet.start(0, "minor", 6, 8), LeadSheet.chord("A", "minor"), "A4:1.5", "C5:1.5")
+                .bar("<attributes><time><beats>3</beats><beat-type>4</beat-type></time></attributes>", "B4:3"));
+        assertThat(song.key()).hasToString("Am");
+        assertThat(song.bars()).extracting(bar -> bar.meter().toString()).containsExactly("6/8", "3/4");
+        assertThat(song.endTick()).isEqualTo(6 * Ticks.QUARTER);
+    }
+
+    @Test
+    void readsDegreesAndNoChord() throws FormatException {
+        String degree = "<harmony><root><root-step>C</root-step></root><kind>dominant</kind><degree><degree-value>9"
+                + "</degree-value><degree-alter>-1</degree-alter><degree-type>add</degree-type></degree></harmony>";
+        String none = "<harmony><root><root-step>C</root-step></root><kind>none</kind></harmony>";
+        Song song = read(new LeadSheet().bar(LeadSheet.start(0, "major", 4, 4), degree, "E4:2", none, "G4:2"));
+        assertThat(song.chart().get(0).chord().orElseThrow().tones()).hasSize(5);
+        assertThat(song.chart().get(1).symbol()).isEqualTo("N.C.");
+        assertThat(song.chart().get(1).startTick()).isEqualTo(2 * Ticks.QUARTER);
+    }
+
+    @Test
+    void whatIsLeftOutIsReported() throws FormatException {
+        String grace = "<note><grace/><pitch><step>A</step><octave>4</octave></pitch></note>";
+        Reading reading = new MusicXmlReader("x")
+                .read(new LeadSheet()
+                        .bar(LeadSheet.start(0, "major", 4, 4), LeadSheet.chord("C", "major"), grace, "C4:4")
+                        .bytes());
+        assertThat(reading.report()).containsExactly("bar 1: a grace note was left out");
+    }
+
+    static Stream<Arguments> broken() {
+        String start = LeadSheet.start(0, "major", 4, 4);
+        String chord = LeadSheet.chord("C", "major");
+        String usual = LeadSheet.usual().xml();
+        return Stream.of(
+                Arguments.of("hello", "not well-formed XML"),
+                Arguments.of(usual.substring(0, usual.length() / 2), "line 1"),
+                Arguments.of("<html/>", "not a MusicXML score"),
+                Arguments.of("<score-timewise/>", "score-partwise"),
+                Arguments.of(new LeadSheet().bar(start, chord, "r:4").xml(), "no notes"),
+                Arguments.of(new LeadSheet().bar(start, "C4:4").xml(), "Which chords go with it"),
+                Arguments.of(
+                        new LeadSheet()
+                                .bar(start, chord, "C4:4")
+                                .bar(LeadSheet.chord("D", "wonderful"), "C4:4")
+                                .xml(),
+                        "bar 2: chord kind \"wonderful\""),
+                Arguments.of(
+                        new LeadSheet()
+                                .bar(start, chord, "C4:2", LeadSheet.note("E4:2", "<voice>2</voice>"))
+                                .xml(),
+                        "more than one voice"),
+                Arguments.of(
+                        new LeadSheet()
+                                .bar(start, chord, "<note><unpitched/><duration>48</duration></note>")
+                                .xml(),
+                        "percussion"),
+                Arguments.of(
+                        new LeadSheet()
+                                .bar(start, chord, "C4:4", "<barline><repeat direction=\"backward\"/></barline>")
+                                .xml(),
+                        "bar 1: repeats"),
+                Arguments.of(new LeadSheet().bar(start, chord, "C4:5").xml(), "bar 1: it holds 5"),
+                Arguments.of(
+                        usual.replace(
+                                "\"partwise.dtd\"", "\"partwise.dtd\" [<!ENTITY x SYSTEM \"file:///etc/passwd\">]"),
+                        "external entity"));
+    }
+
+    @ParameterizedTest
+    @MethodSource("broken")
+    void eachBadFileHasOneClearError(String xml, String reason) {
+        assertThatThrownBy(() -> new MusicXmlReader("x").read(xml.getBytes(StandardCharsets.UTF_8)))
+                .isInstanceOf(FormatException.class)
+                .hasMessageContaining(reason)
+                .hasMessageNotContaining("\n");
+    }
+
+    @Property(tries = 300)
+    void anyDamageGivesASongOrOneClearError(@ForAll long seed) {
+        byte[] bytes = LeadSheet.usual().bytes();
+        Random random = new Random(seed);
+        for (int i = 0; i < 1 + random.nextInt(6); i++) {
+            bytes[random.nextInt(bytes.length)] = (byte) random.nextInt(256);
+        }
+        try {
+            assertThat(new MusicXmlReader("x").read(bytes).song().melody()).isNotEmpty();
+        } catch (FormatException e) {
+            assertThat(e.getMessage()).isNotBlank();
+        }
+    }
+
+    @Test
+    void compressedFilesAreUnpackedAndBombsRefused() throws IOException, FormatException {
+        Path good = folder.resolve("tune.mxl");
+        Files.write(
+                good,
+                zip(
+                        "META-INF/container.xml",
+                        container("score.xml"),
+                        "score.xml",
+                        LeadSheet.usual().bytes()));
+        assertThat(SongFiles.read(good).song().melody()).hasSize(10);
+        Path empty = folder.resolve("empty.mxl");
+        Files.write(empty, zip("a.txt", new byte[3], "b.txt", new byte[3]));
+        assertThatThrownBy(() -> SongFiles.read(empty))
+                .hasMessageContaining("empty.mxl")
+                .hasMessageContaining("container");
+        Path bomb = folder.resolve("bomb.mxl");
+        Files.write(bomb, zip("a", new byte[60 << 20], "b", new byte[60 << 20]));
+        assertThatThrownBy(() -> SongFiles.read(bomb)).hasMessageContaining("100 MB");
+    }
+
+    private static byte[] container(String path) {
+        return ("<container><rootfiles><rootfile full-path=\"" + path + "\"/></rootfiles></container>")
+                .getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static byte[] zip(String name, byte[] content, String other, byte[] otherContent) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            zip.putNextEntry(new ZipEntry(name));
+            zip.write(content);
+            zip.putNextEntry(new ZipEntry(other));
+            zip.write(otherContent);
+        }
+        return out.toByteArray();
+    }
+
+    @Test
+    void filesThatCannotBeReadAreNamed() throws IOException {
+        assertThatThrownBy(() -> SongFiles.read(folder.resolve("none.xml")))
+                .hasMessage("none.xml: there is no such file");
+        assertThatThrownBy(() -> SongFiles.read(folder)).hasMessageContaining("folder");
+        Path other = Files.writeString(folder.resolve("song.doc"), "x");
+        assertThatThrownBy(() -> SongFiles.read(other)).hasMessageContaining(".musicxml");
+        Path huge = folder.resolve("huge.xml");
+        Files.write(huge, new byte[(20 << 20) + 1]);
+        assertThatThrownBy(() -> SongFiles.read(huge)).hasMessage("huge.xml: the file is larger than 20 MB");
+    }
+}

@@ -1,0 +1,229 @@
+package phalanx.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import javax.xml.XMLConstants;
+import javax.xml.transform.stream.StreamSource;
+import javax.xml.validation.Schema;
+import javax.xml.validation.SchemaFactory;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.w3c.dom.bootstrap.DOMImplementationRegistry;
+import org.w3c.dom.ls.DOMImplementationLS;
+import org.w3c.dom.ls.LSInput;
+import org.xml.sax.SAXException;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Arranger;
+import phalanx.formats.events.EventsJson;
+import phalanx.formats.musicxml.MusicXmlReader;
+import phalanx.formats.musicxml.MusicXmlWriter;
+import phalanx.formats.tab.TabWriter;
+import phalanx.guitar.Guitar;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.Tuning;
+import phalanx.song.ChordChange;
+import phalanx.song.Song;
+import phalanx.theory.ChordKind;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.ChordTable;
+import phalanx.theory.Key;
+
+class WritersTest {
+    private static Schema schema;
+
+    @TempDir
+    private Path folder;
+
+    /** The MusicXML 4.0 schema that the proxymusic jar carries; the two it imports stand in the test resources. */
+    @BeforeAll
+    static void loadSchema() throws SAXException, ReflectiveOperationException, IOException {
+        SchemaFactory factory = SchemaFactory.newInstance(XMLConstants.W3C_XML_SCHEMA_NS_URI);
+        DOMImplementationLS dom =
+                (DOMImplementationLS) DOMImplementationRegistry.newInstance().getDOMImplementation("LS");
+        factory.setResourceResolver((type, namespace, publicId, systemId, base) -> {
+            String name = systemId.substring(systemId.lastIndexOf('/') + 1);
+            LSInput input = dom.createLSInput();
+            input.setSystemId(systemId);
+            input.setCharacterStream(new StringReader(resource(name)));
+            return input;
+        });
+        try (InputStream in = WritersTest.class.getResourceAsStream("/META-INF/jaxb/xsd/musicxml.xsd")) {
+            schema = factory.newSchema(new StreamSource(in));
+        }
+    }
+
+    private static String resource(String name) {
+        try (InputStream in = WritersTest.class.getResourceAsStream(name)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static Arrangement arranged(LeadSheet sheet, Instrument instrument) throws FormatException {
+        Song song = new MusicXmlReader("x").read(sheet.bytes()).song();
+        return new Arranger(instrument, Hand.AVERAGE).arrange(song);
+    }
+
+    private static List<LeadSheet> sheets() {
+        return List.of(
+                LeadSheet.usual(),
+                new LeadSheet()
+                        .bar(
+                                LeadSheet.start(-3, "minor", 3, 4),
+                                LeadSheet.chord("C", "minor"),
+                                "Eb4:1.5",
+                                "D4:0.5",
+                                "C4:1")
+                        .bar(LeadSheet.chord("G", "dominant"), "B3:2.25", "D4:0.75")
+                        .bar(LeadSheet.chord("C", "major-minor"), "C4:3"),
+                new LeadSheet()
+                        .bar(
+                                LeadSheet.start(2, "major", 6, 8),
+                                LeadSheet.chord("D", "major"),
+                                "F#4:1.5",
+                                "A4:0.5",
+                                "G4:1")
+                        .bar("F#4:1", LeadSheet.chord("G", "suspended-fourth"), "D4:2"));
+    }
+
+    @Test
+    void exportedMusicXmlIsValid() throws FormatException {
+        Instrument seven = new Instrument(Guitar.STEEL, Tuning.parse("B E A D G B E"), 2);
+        for (LeadSheet sheet : sheets()) {
+            for (Instrument instrument : List.of(Instrument.STANDARD, seven)) {
+                byte[] xml = new MusicXmlWriter().write(arranged(sheet, instrument));
+                assertThatCode(() -> schema.newValidator().validate(new StreamSource(new ByteArrayInputStream(xml))))
+                        .doesNotThrowAnyException();
+            }
+        }
+    }
+
+    @Test
+    void exportedMusicXmlSaysStringFretFingerAndDigit() throws FormatException {
+        Arrangement arrangement = arranged(LeadSheet.usual(), Instrument.STANDARD.withCapo(2));
+        String xml = new String(new MusicXmlWriter().write(arrangement), StandardCharsets.UTF_8);
+        assertThat(xml)
+                .contains("version=\"4.0\"", "<capo>2</capo>", "<sign>TAB</sign>", "<pluck", "<fingering", "<harmony")
+                .contains("<staff-tuning line=\"1\">", "<bass-step", "<normal-notes>2</normal-notes>");
+        assertThat(xml.split("<string>", -1).length - 1)
+                .isGreaterThanOrEqualTo(arrangement.notes().size());
+    }
+
+    @Property(tries = 200)
+    void chordSymbolsSurviveTheirExport(
+            @ForAll @IntRange(max = 43) int row, @ForAll @IntRange(max = 11) int root, @ForAll boolean slash)
+            throws FormatException {
+        ChordKind kind = ChordTable.standard()
+                .kinds()
+                .get(row % ChordTable.standard().kinds().size());
+        ChordSymbol chord = ChordSymbol.parse(Key.C_MAJOR.spell(root) + kind.name() + (slash ? "/F#" : ""));
+        Song plain = new MusicXmlReader("x").read(LeadSheet.usual().bytes()).song();
+        Song song = new Song(
+                "x",
+                plain.key(),
+                90,
+                plain.bars(),
+                List.of(),
+                List.of(new ChordChange(0, Optional.of(chord))),
+                plain.melody());
+        byte[] xml = new MusicXmlWriter().write(new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(song));
+        String text = new String(xml, StandardCharsets.UTF_8);
+        String harmony = text.substring(text.indexOf("<harmony"), text.indexOf("</harmony>") + 10);
+        String withoutText = harmony.replaceAll(" text=\"[^\"]*\"", "");
+        Song back = new MusicXmlReader("x")
+                .read(new LeadSheet()
+                        .bar(LeadSheet.start(0, "major", 4, 4), withoutText, "C4:4")
+                        .bytes())
+                .song();
+        ChordSymbol read = back.chart().get(0).chord().orElseThrow();
+        assertThat(read.pitchClasses()).isEqualTo(chord.pitchClasses());
+        assertThat(read.bass().pitchClass()).isEqualTo(chord.bass().pitchClass());
+    }
+
+    @Test
+    void tablatureShowsStringsDigitsAndCount() throws FormatException {
+        Arrangement arrangement = arranged(LeadSheet.usual(), Instrument.STANDARD);
+        String tab = new TabWriter().write(arrangement);
+        List<String> lines = tab.lines().toList();
+        assertThat(lines.get(0)).isEqualTo("Test piece");
+        assertThat(tab).contains("D7/F#", "1  &  2  &");
+        List<String> rows = new ArrayList<>();
+        lines.stream().filter(line -> line.matches("[eBGDAE] +\\|.*")).forEach(rows::add);
+        assertThat(rows).hasSizeGreaterThanOrEqualTo(6);
+        long figures = rows.stream()
+                .flatMap(row -> Arrays.stream(row.substring(4).split("[^0-9]+")))
+                .filter(figure -> !figure.isEmpty())
+                .count();
+        assertThat(figures).isEqualTo(arrangement.notes().size());
+    }
+
+    @Test
+    void eventsHaveTheFieldsThatArePromised() throws FormatException, IOException {
+        Arrangement arrangement = arranged(LeadSheet.usual(), Instrument.STANDARD);
+        JsonNode json = new ObjectMapper().readTree(new EventsJson().write(arrangement, 12.5));
+        List<String> fields = new ArrayList<>();
+        json.fieldNames().forEachRemaining(fields::add);
+        assertThat(fields)
+                .containsExactly(
+                        "title",
+                        "tuning",
+                        "capo",
+                        "scaleLengthMm",
+                        "reachLimitMm",
+                        "ticksPerQuarter",
+                        "bars",
+                        "chords",
+                        "melody",
+                        "notes",
+                        "holds",
+                        "hits",
+                        "findings",
+                        "effort",
+                        "tempo",
+                        "tempoCeiling",
+                        "solveMillis");
+        assertThat(json.at("/reachLimitMm/14").asDouble()).isEqualTo(125);
+        assertThat(json.at("/bars/0/number").asInt()).isZero();
+        assertThat(json.get("melody")).hasSize(10);
+        assertThat(json.at("/notes/1/right").asText()).isIn("p", "i", "m", "a");
+        assertThat(json.at("/holds/0/strings").isArray()).isTrue();
+    }
+
+    @Test
+    void filesAreReplacedWholeOrNotAtAll() throws FormatException, IOException {
+        Arrangement arrangement = arranged(LeadSheet.usual(), Instrument.STANDARD);
+        Path tab = folder.resolve("out.tab.txt");
+        Files.writeString(tab, "old");
+        ArrangementFiles.write(arrangement, tab);
+        assertThat(Files.readString(tab)).startsWith("Test piece");
+        assertThatThrownBy(() -> ArrangementFiles.write(arrangement, folder.resolve("out.doc")))
+                .hasMessageContaining("out.doc");
+        assertThatThrownBy(() -> ArrangementFiles.write(arrangement, folder.resolve("none/out.json")))
+                .isInstanceOf(FormatException.class);
+        try (var files = Files.list(folder)) {
+            assertThat(files).containsExactly(tab);
+        }
+    }
+}
