@@ -42,19 +42,16 @@ public final class Main implements Callable<Integer> {
         return ExitCodes.DONE;
     }
 
-    /** Runs one command line. */
-    public static int run(String... args) {
+    static CommandLine commandLine() {
         return new CommandLine(new Main())
-                .setCaseInsensitiveEnumValuesAllowed(true)
                 .setExecutionExceptionHandler(new ErrorReport())
-                .setParameterExceptionHandler(ErrorReport::wrongUsage)
-                .execute(args);
+                .setParameterExceptionHandler(ErrorReport::wrongUsage);
     }
 
     public static void main(String[] args) {
         System.setOut(new PrintStream(System.out, true, StandardCharsets.UTF_8));
         System.setErr(new PrintStream(System.err, true, StandardCharsets.UTF_8));
-        int code = run(args);
+        int code = commandLine().execute(args);
         System.out.flush();
         System.exit(code);
     }

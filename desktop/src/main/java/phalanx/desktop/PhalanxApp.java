@@ -28,7 +28,7 @@ public final class PhalanxApp extends Application {
         Opening opening = Opening.of(getParameters().getRaw());
         Workbench workbench = new Workbench(background, Platform::runLater);
         Playback playback = new Playback(LineOutput.orSilence(), background, Platform::runLater);
-        Shell shell = new Shell(workbench, playback, () -> stage);
+        Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage));
         Scene scene = new Scene(shell, WIDTH, HEIGHT);
         Theme.SPRUCE.apply(scene);
         shell.bindKeys(scene);

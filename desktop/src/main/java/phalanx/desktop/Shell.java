@@ -3,8 +3,6 @@ package phalanx.desktop;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Locale;
-import java.util.function.Supplier;
 import javafx.scene.Scene;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Dragboard;
@@ -14,23 +12,20 @@ import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
-import javafx.stage.FileChooser;
-import javafx.stage.Window;
 import phalanx.desktop.arrange.ScoreStation;
-import phalanx.formats.ArrangementFiles;
 
 /** The frame: rail, top bar, station and bottom line; the keys that work everywhere; files by dialog and drop. */
 public final class Shell extends BorderPane {
     private final Workbench workbench;
     private final Playback playback;
-    private final Supplier<Window> window;
+    private final FileDialogs dialogs;
     private final ScoreStation score;
     private Theme theme = Theme.SPRUCE;
 
-    Shell(Workbench workbench, Playback playback, Supplier<Window> window) {
+    Shell(Workbench workbench, Playback playback, FileDialogs dialogs) {
         this.workbench = workbench;
         this.playback = playback;
-        this.window = window;
+        this.dialogs = dialogs;
         this.score = new ScoreStation(workbench, playback);
         setLeft(new Rail(this::switchTheme));
         setTop(new TopBar(
@@ -127,44 +122,17 @@ public final class Shell extends BorderPane {
     }
 
     private void chooseSong() {
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle("Open a lead sheet");
-        chooser.getExtensionFilters()
-                .add(new FileChooser.ExtensionFilter("Lead sheets", "*.musicxml", "*.xml", "*.mxl"));
-        File file = chooser.showOpenDialog(window.get());
-        if (file != null) {
+        dialogs.open().ifPresent(file -> {
             playback.stop();
-            workbench.open(file.toPath());
-        }
+            workbench.open(file);
+        });
     }
 
     private void chooseExport() {
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle("Write the arrangement");
-        chooser.getExtensionFilters()
-                .addAll(
-                        new FileChooser.ExtensionFilter("MusicXML with tablature", "*.musicxml"),
-                        new FileChooser.ExtensionFilter("Plain-text tablature", "*.tab.txt"),
-                        new FileChooser.ExtensionFilter("Events", "*.json"));
         workbench
                 .arrangement()
-                .ifPresent(shown ->
-                        chooser.setInitialFileName(fileName(shown.song().title())));
-        File file = chooser.showSaveDialog(window.get());
-        if (file != null) {
-            workbench.export(withEnding(file.toPath(), chooser.getSelectedExtensionFilter()));
-        }
-    }
-
-    private static String fileName(String title) {
-        return title.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
-    }
-
-    private static Path withEnding(Path file, FileChooser.ExtensionFilter filter) {
-        String name = file.getFileName().toString();
-        boolean known = ArrangementFiles.ENDINGS.stream().anyMatch(name::endsWith);
-        String ending =
-                filter == null ? ".musicxml" : filter.getExtensions().get(0).substring(1);
-        return known ? file : file.resolveSibling(name + ending);
+                .ifPresentOrElse(
+                        shown -> dialogs.save(shown.song().title()).ifPresent(workbench::export),
+                        () -> workbench.say(Message.plain("Nothing to write yet: open a song with Ctrl+O.")));
     }
 }

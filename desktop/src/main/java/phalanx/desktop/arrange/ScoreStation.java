@@ -58,7 +58,10 @@ public final class ScoreStation extends StackPane {
         kinds.getStyleClass().add("quiet");
         Button demo = new Button("Show the demo song");
         demo.getStyleClass().add("plain");
-        demo.setOnAction(event -> workbench.openDemo());
+        demo.setOnAction(event -> {
+            workbench.openDemo();
+            requestFocus();
+        });
         VBox box = new VBox(text, kinds, demo);
         box.getStyleClass().add("empty");
         return box;

@@ -1,0 +1,66 @@
+package phalanx.bench;
+
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Arranger;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.Fingered;
+import phalanx.lefthand.FingeringFinder;
+import phalanx.lefthand.ShapeQuery;
+import phalanx.lefthand.ShapeSearch;
+import phalanx.song.Song;
+import phalanx.sound.Renderer;
+import phalanx.theory.ChordSymbol;
+
+/** How long the main jobs take. Run as docs/performance.md says. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.SampleTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Warmup(iterations = 4, time = 3)
+@Measurement(iterations = 4, time = 3)
+@Fork(1)
+public class ArrangeBench {
+    private final Song song = BenchSongs.eighths(32);
+    private final Song longSong = BenchSongs.eighths(320);
+    private final Arranger warm = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
+    private final Arrangement arranged = warm.arrange(song);
+    private final ShapeQuery query = ShapeQuery.of(ChordSymbol.parse("D/F#")).withTop(69);
+
+    /** A guitar and hand seen for the first time: nothing is remembered. */
+    @Benchmark
+    public Arrangement arrange32BarsAnew() {
+        return new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(song);
+    }
+
+    /** The same guitar and hand again, as after an edit. */
+    @Benchmark
+    public Arrangement arrange32BarsAgain() {
+        return warm.arrange(song);
+    }
+
+    @Benchmark
+    public Arrangement arrange320BarsAnew() {
+        return new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(longSong);
+    }
+
+    @Benchmark
+    public List<Fingered> shapesOfOneChordWithBassAndTop() {
+        return new ShapeSearch(FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE)).find(query);
+    }
+
+    @Benchmark
+    public float[] renderSound() {
+        return new Renderer().render(arranged, 0, 92);
+    }
+}

@@ -1,0 +1,96 @@
+package phalanx.architecture;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.base.DescribedPredicate;
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+import java.util.Arrays;
+
+/** The house rules: what may know what. */
+@AnalyzeClasses(packages = "phalanx", importOptions = ImportOption.DoNotIncludeTests.class)
+class HouseTest {
+    private static final String[] CORE = {
+        "phalanx.theory..",
+        "phalanx.guitar..",
+        "phalanx.song..",
+        "phalanx.lefthand..",
+        "phalanx.righthand..",
+        "phalanx.arrange.."
+    };
+
+    @ArchTest
+    static final ArchRule CORE_KNOWS_ONLY_THE_JDK = classes()
+            .that()
+            .resideInAnyPackage(CORE)
+            .should()
+            .onlyDependOnClassesThat()
+            .resideInAnyPackage(join("java.."));
+
+    @ArchTest
+    static final ArchRule CORE_HAS_NO_INTERFACE_AND_NO_DATABASE = noClasses()
+            .that()
+            .resideInAnyPackage(CORE)
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("java.awt..", "javax..", "javafx..", "java.sql..", "java.net..", "java.nio.file..");
+
+    @ArchTest
+    static final ArchRule FORMATS_KNOW_NO_WINDOW_AND_NO_SOUND = noClasses()
+            .that()
+            .resideInAPackage("phalanx.formats..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("javafx..", "phalanx.desktop..", "phalanx.sound..", "phalanx.cli..");
+
+    @ArchTest
+    static final ArchRule SOUND_KNOWS_THE_CORE_ONLY = noClasses()
+            .that()
+            .resideInAPackage("phalanx.sound..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("javafx..", "phalanx.desktop..", "phalanx.formats..", "phalanx.cli..");
+
+    @ArchTest
+    static final ArchRule NOTHING_KNOWS_THE_COMMAND_LINE = noClasses()
+            .that()
+            .resideOutsideOfPackage("phalanx.cli..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("phalanx.cli..");
+
+    @ArchTest
+    static final ArchRule PACKAGES_OF_THE_CORE_HAVE_NO_CIRCLES =
+            slices().matching("phalanx.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule BEANS_OF_THE_EXCHANGE_FORMAT_STAY_BEHIND_ITS_DOOR = noClasses()
+            .that()
+            .resideOutsideOfPackage("phalanx.formats.musicxml..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("org.audiveris..");
+
+    @ArchTest
+    static final ArchRule NO_SOCKETS = noClasses()
+            .should()
+            .dependOnClassesThat(new DescribedPredicate<JavaClass>("sockets or HTTP") {
+                @Override
+                public boolean test(JavaClass type) {
+                    return type.getName().startsWith("java.net.")
+                            && !type.getName().equals("java.net.URL")
+                            && !type.getName().equals("java.net.URI");
+                }
+            });
+
+    private static String[] join(String more) {
+        String[] all = Arrays.copyOf(CORE, CORE.length + 1);
+        all[CORE.length] = more;
+        return all;
+    }
+}

@@ -1,0 +1,183 @@
+package phalanx.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import picocli.CommandLine;
+
+class CommandsTest {
+    private final ObjectMapper mapper = new ObjectMapper();
+    private final StringWriter out = new StringWriter();
+    private final StringWriter err = new StringWriter();
+
+    @TempDir
+    private Path folder;
+
+    private int run(String... args) {
+        CommandLine line = Main.commandLine();
+        line.setOut(new PrintWriter(out, true));
+        line.setErr(new PrintWriter(err, true));
+        return line.execute(args);
+    }
+
+    private JsonNode json(String... args) throws IOException {
+        assertThat(run(args)).as(err.toString()).isZero();
+        return mapper.readTree(out.toString());
+    }
+
+    /** Two or three bars with a pickup; pitches are letter and octave, lengths in eighths. */
+    private Path leadSheet(int fifths, String mode, String meter, String... bars) throws IOException {
+        String[] time = meter.split("/");
+        StringBuilder xml = new StringBuilder("<score-partwise version=\"4.0\"><part-list><score-part id=\"P1\">"
+                + "<part-name>Tune</part-name></score-part></part-list><part id=\"P1\">");
+        for (int i = 0; i < bars.length; i++) {
+            xml.append("<measure number=\"").append(i).append("\">");
+            if (i == 0) {
+                xml.append("<attributes><divisions>2</divisions><key><fifths>" + fifths + "</fifths><mode>" + mode
+                        + "</mode></key><time><beats>" + time[0] + "</beats><beat-type>" + time[1]
+                        + "</beat-type></time></attributes>");
+            }
+            for (String word : bars[i].split(" ")) {
+                xml.append(word.contains(":") ? note(word) : chord(word));
+            }
+            xml.append("</measure>");
+        }
+        return Files.writeString(folder.resolve("lead.musicxml"), xml + "</part></score-partwise>");
+    }
+
+    private static String note(String word) {
+        return "<note><pitch><step>" + word.charAt(0) + "</step><octave>" + word.charAt(1)
+                + "</octave></pitch><duration>" + word.substring(3) + "</duration><voice>1</voice></note>";
+    }
+
+    private static String chord(String word) {
+        return "<harmony><root><root-step>" + word.charAt(0) + "</root-step></root><kind>"
+                + (word.length() > 1 ? "minor" : "major") + "</kind></harmony>";
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "0, major, 4/4, E4:2, C G4:4 E4:4, G D4:8",
+        "-1, minor, 3/4, A4:2, Dm F4:4 E4:2, Am C5:6",
+        "1, major, 6/8, D4:1, G G4:3 B4:3, C E4:6",
+        "0, minor, 6/8, E4:1, Am A4:3 C5:3, Dm F4:6"
+    })
+    void arrangesTunesOfAllKindsIntoFilesAndEvents(
+            int fifths, String mode, String meter, String pickup, String first, String second) throws IOException {
+        Path in = leadSheet(fifths, mode, meter, pickup, first, second);
+        Path score = folder.resolve("out.musicxml");
+        Path tab = folder.resolve("out.tab.txt");
+        JsonNode json = json("arrange", in.toString(), "-o", score.toString(), "-o", tab.toString(), "--json");
+        assertThat(Files.readString(score)).contains("<sign>TAB</sign>");
+        assertThat(Files.readString(tab)).contains("|");
+        assertThat(json.at("/bars/0/number").asInt()).isZero();
+        assertThat(json.at("/bars/1/meter").asText()).isEqualTo(meter);
+        List<String> tune = new ArrayList<>();
+        json.get("melody").forEach(note -> tune.add(note.get("tick") + " " + note.get("midi")));
+        List<String> played = new ArrayList<>();
+        json.get("notes").forEach(note -> {
+            if (note.get("role").asText().equals("melody")) {
+                played.add(note.get("tick") + " " + note.get("midi"));
+            }
+        });
+        assertThat(played).isEqualTo(tune);
+        assertThat(json.get("findings"))
+                .allMatch(finding -> !finding.get("kind").asText().equals("reach"));
+    }
+
+    @Test
+    void shapesAnswersWithEveryField() throws IOException {
+        JsonNode shape = json("shapes", "C", "--max", "3", "--json").at("/shapes/0");
+        assertThat(shape.get("frets").toString()).isEqualTo("[-1,3,2,0,1,0]");
+        assertThat(shape.get("fingers").toString()).isEqualTo("[\"0\",\"3\",\"2\",\"0\",\"1\",\"0\"]");
+        assertThat(shape.get("midi").toString()).isEqualTo("[48,52,55,60,64]");
+        // fingers 1 and 3: 66.9 mm along the neck, about 23 mm across three strings
+        assertThat(shape.get("reachMm").asDouble()).isBetween(70.0, 72.0);
+        assertThat(shape.at("/names/0").asText()).isEqualTo("C");
+    }
+
+    @Test
+    void reachMeasuresGivenFingers() throws IOException {
+        JsonNode good = json("reach", "5 4 6 2 0 0", "--fingers", "3 2 4 1 0 0", "--json");
+        assertThat(good.get("playable").asBoolean()).isTrue();
+        assertThat(good.at("/reachMm/14").asDouble()).isBetween(118.0, 122.0);
+        out.getBuffer().setLength(0);
+        JsonNode bad = json("reach", "1 x x x x 6", "--json");
+        assertThat(bad.get("playable").asBoolean()).isFalse();
+        assertThat(bad.at("/reasons/0").asText()).contains("mm");
+        out.getBuffer().setLength(0);
+        JsonNode crossed = json("reach", "x 3 2 0 1 0", "--fingers", "0 1 2 0 3 0", "--json");
+        assertThat(crossed.at("/reasons/0").asText()).contains("below");
+    }
+
+    @Test
+    void batchesAnswerEachLineInOrder() throws IOException {
+        InputStream before = System.in;
+        System.setIn(new ByteArrayInputStream("x32010\nnonsense\n0 x 7 7 7 x\n".getBytes(StandardCharsets.UTF_8)));
+        try {
+            assertThat(run("name", "-", "--json")).isZero();
+        } finally {
+            System.setIn(before);
+        }
+        String[] lines = out.toString().split("\\R");
+        assertThat(lines).hasSize(3);
+        assertThat(mapper.readTree(lines[0]).at("/names/0").asText()).isEqualTo("C");
+        assertThat(mapper.readTree(lines[1]).get("error").asText()).contains("nonsense");
+        assertThat(mapper.readTree(lines[2]).get("names").toString())
+                .startsWith("[\"D/E\"")
+                .contains("E11");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "shapes Hx",
+                "reach 1x",
+                "name x3201q",
+                "shapes C --tuning Q",
+                "shapes C --capo 13",
+                "reach x32010 --scale 5000",
+                "name x32010 --key H",
+                "arrange missing.musicxml",
+                "shapes C --top H9"
+            })
+    void impossibleInputIsOneLineAndExitThree(String line) {
+        assertThat(run((line + " --json").split(" "))).isEqualTo(3);
+        assertThat(out.toString()).isEmpty();
+        assertThat(err.toString().trim()).startsWith("phalanx: ").doesNotContain("\n", "Exception");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {"shapes", "shapes C --wrong", "shapes C --max many", "arrange a.xml -o out.doc", "nonsense a b"})
+    void wrongUsageIsExitTwo(String line) {
+        assertThat(run(line.split(" "))).isEqualTo(2);
+        assertThat(err.toString().trim()).startsWith("phalanx: ").doesNotContain("\n");
+    }
+
+    @Test
+    void badSongsWriteNothing() throws IOException {
+        Path in =
+                Files.writeString(folder.resolve("bad.musicxml"), "<score-partwise><part id=\"P1\"/></score-partwise>");
+        Path tab = folder.resolve("out.tab.txt");
+        assertThat(run("arrange", in.toString(), "-o", tab.toString())).isEqualTo(3);
+        assertThat(err.toString()).contains("bad.musicxml").contains("no notes");
+        assertThat(tab).doesNotExist();
+    }
+}

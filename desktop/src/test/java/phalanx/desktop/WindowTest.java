@@ -1,0 +1,264 @@
+package phalanx.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.event.Event;
+import javafx.event.EventType;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.control.Labeled;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.Dragboard;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.TransferMode;
+import javafx.scene.paint.Color;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.framework.junit5.ApplicationTest;
+import org.testfx.util.WaitForAsyncUtils;
+import phalanx.guitar.NamedTuning;
+import phalanx.sound.SilentOutput;
+
+/** Whole flows through the real window. */
+class WindowTest extends ApplicationTest {
+    private static final double SECOND = 1e9;
+
+    private final ExecutorService background = Executors.newSingleThreadExecutor();
+    private final AtomicLong clock = new AtomicLong();
+    private Optional<Path> toOpen = Optional.empty();
+    private Optional<Path> toSave = Optional.empty();
+    private Workbench workbench;
+    private Shell shell;
+
+    @TempDir
+    private Path folder;
+
+    @Override
+    public void start(Stage stage) {
+        workbench = new Workbench(background, Platform::runLater);
+        Playback playback = new Playback(new SilentOutput(clock::get), background, Platform::runLater);
+        shell = new Shell(workbench, playback, new FileDialogs() {
+            @Override
+            public Optional<Path> open() {
+                return toOpen;
+            }
+
+            @Override
+            public Optional<Path> save(String title) {
+                return toSave;
+            }
+        });
+        Scene scene = new Scene(shell, 1280, 800);
+        Theme.SPRUCE.apply(scene);
+        shell.bindKeys(scene);
+        stage.setScene(scene);
+        stage.show();
+        stage.toFront();
+        shell.focusStation();
+    }
+
+    @BeforeEach
+    void demo() throws TimeoutException {
+        clickOn("Show the demo song");
+        waitFor(() -> workbench.arrangement().isPresent());
+    }
+
+    @AfterEach
+    void end() {
+        background.shutdownNow();
+    }
+
+    private static void waitFor(BooleanSupplier condition) throws TimeoutException {
+        WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, condition::getAsBoolean);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private String text(String id) {
+        return lookup(id).<Labeled>query().getText();
+    }
+
+    private void waitForText(String id, String part) throws TimeoutException {
+        waitFor(() -> text(id).contains(part));
+    }
+
+    @Test
+    void theDemoSongIsShownAndWalkedThroughByKeys() throws TimeoutException {
+        assertThat(text("#title")).isEqualTo("Slate Harbour");
+        assertThat(text("#place")).isEqualTo("Bar 0, beat 4");
+        type(KeyCode.RIGHT);
+        waitForText("#place", "Bar 1, beat 1");
+        type(KeyCode.END);
+        waitForText("#place", "Bar 16");
+        type(KeyCode.HOME, KeyCode.DOWN);
+        waitFor(() -> !text("#place").startsWith("Bar 0"));
+        assertThat(text("#song-figures")).contains("effort", "ceiling");
+    }
+
+    @Test
+    void spacePlaysWithAMovingCursorAndStops() throws TimeoutException {
+        type(KeyCode.SPACE);
+        waitFor(() -> lookup("#silent").query().isVisible());
+        assertThat(text("#silent")).contains("No sound card");
+        clock.addAndGet((long) (3 * SECOND));
+        WaitForAsyncUtils.sleep(300, TimeUnit.MILLISECONDS);
+        type(KeyCode.SPACE);
+        waitFor(() -> !lookup("#silent").query().isVisible());
+        clickOn("#play");
+        waitFor(() -> lookup("#silent").query().isVisible());
+        WaitForAsyncUtils.sleep(300, TimeUnit.MILLISECONDS);
+        clock.addAndGet((long) (600 * SECOND));
+        waitFor(() -> !lookup("#silent").query().isVisible());
+    }
+
+    @Test
+    void capoIsChosenInItsChipAndTakenBack() throws TimeoutException {
+        clickOn("#capo");
+        clickOn("fret 2");
+        waitForText("#message", "Set capo 2");
+        waitFor(() -> !workbench.busyProperty().get());
+        assertThat(workbench.arrangement().orElseThrow().request().instrument().capo())
+                .isEqualTo(2);
+        assertThat(lookup("#key").<Button>query().getAccessibleText()).isEqualTo("key C (sounds D)");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: capo 2");
+        assertThat(workbench.project().orElseThrow().instrument().capo()).isZero();
+        push(KeyCode.CONTROL, KeyCode.Y);
+        waitForText("#message", "Again: capo 2");
+    }
+
+    @Test
+    void tuningAndTempoAreTyped() throws TimeoutException {
+        clickOn("#tuning");
+        push(KeyCode.CONTROL, KeyCode.A);
+        write("D A D G B E");
+        type(KeyCode.ENTER);
+        waitForText("#message", "Set tuning");
+        assertThat(workbench.project().orElseThrow().instrument().tuning()).isEqualTo(NamedTuning.DROP_D.tuning());
+        clickOn("#tempo");
+        push(KeyCode.CONTROL, KeyCode.A);
+        write("999");
+        type(KeyCode.ENTER);
+        waitForText("#message", "999 is outside 20 to 400");
+        clickOn("#tempo");
+        clickOn("+10  to 102");
+        waitForText("#message", "Set tempo 102");
+        assertThat(workbench.project().orElseThrow().song().tempo()).isEqualTo(102);
+    }
+
+    @Test
+    void aFileIsOpenedByKeyAndABadOneLeavesTheSongOpen() throws IOException, TimeoutException {
+        toOpen = Optional.of(demoCopy("Second Tune"));
+        push(KeyCode.CONTROL, KeyCode.O);
+        waitForText("#title", "Second Tune");
+        toOpen = Optional.of(Files.writeString(folder.resolve("broken.musicxml"), "<score-partwise>"));
+        clickOn("#open");
+        waitForText("#message", "broken.musicxml");
+        assertThat(text("#message")).contains("line 1").contains("Second Tune stays open");
+        assertThat(text("#title")).isEqualTo("Second Tune");
+    }
+
+    @Test
+    void aFileIsDropped() throws IOException, TimeoutException {
+        Dragboard board = mock(Dragboard.class);
+        when(board.hasFiles()).thenReturn(true);
+        when(board.getFiles()).thenReturn(List.of(demoCopy("Dropped Tune").toFile()));
+        interact(() -> {
+            Event.fireEvent(shell, drag(DragEvent.DRAG_OVER, board));
+            Event.fireEvent(shell, drag(DragEvent.DRAG_DROPPED, board));
+        });
+        waitForText("#title", "Dropped Tune");
+    }
+
+    private static DragEvent drag(EventType<DragEvent> type, Dragboard board) {
+        return new DragEvent(type, board, 9, 9, 9, 9, TransferMode.COPY, null, null, null);
+    }
+
+    private Path demoCopy(String title) throws IOException {
+        try (InputStream in = Shell.class.getResourceAsStream("demo/slate-harbour.musicxml")) {
+            String xml = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            return Files.writeString(folder.resolve("tune.musicxml"), xml.replace("Slate Harbour", title));
+        }
+    }
+
+    @Test
+    void theArrangementIsWrittenToAFile() throws TimeoutException {
+        Path tab = folder.resolve("song.tab.txt");
+        toSave = Optional.of(tab);
+        push(KeyCode.CONTROL, KeyCode.E);
+        waitForText("#message", "Wrote ");
+        assertThat(tab).content().contains("Slate Harbour", "A/C#");
+    }
+
+    @Test
+    void theThemeIsSwitched() throws TimeoutException {
+        clickOn("#theme");
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(shell.getScene().getStylesheets()).anyMatch(sheet -> sheet.endsWith("rosewood.css"));
+        type(KeyCode.F9);
+        waitFor(() -> shell.getScene().getStylesheets().stream().anyMatch(sheet -> sheet.endsWith("spruce.css")));
+    }
+
+    @Test
+    void findingsAreVisitedOneByOne() throws TimeoutException {
+        clickOn("#score-station");
+        write("]");
+        boolean clean = workbench.arrangement().orElseThrow().findings().isEmpty();
+        waitForText("#message", clean ? "No findings" : "Finding 1 of");
+    }
+
+    /** WCAG 2.1, success criterion 1.4.3: text contrast of at least 4.5 to 1. */
+    @Test
+    void textHasEnoughContrastInBothThemes() {
+        for (Theme theme : Theme.values()) {
+            for (String text : List.of("ink", "quiet", "melody", "alarm")) {
+                assertThat(contrast(theme.colour(text), theme.colour("ground")))
+                        .as("%s: %s on the ground", theme, text)
+                        .isGreaterThanOrEqualTo(4.5);
+            }
+            for (String text : List.of("ink", "quiet", "bass", "melody", "inner", "alarm", "good")) {
+                assertThat(contrast(theme.colour(text), theme.colour("raised")))
+                        .as("%s: %s on a card", theme, text)
+                        .isGreaterThanOrEqualTo(4.5);
+            }
+            for (String tile : List.of("bass", "melody")) {
+                assertThat(contrast(theme.colour("on-colour"), theme.colour(tile)))
+                        .isGreaterThanOrEqualTo(4.5);
+            }
+        }
+    }
+
+    private static double contrast(Color a, Color b) {
+        double lighter = Math.max(luminance(a), luminance(b));
+        double darker = Math.min(luminance(a), luminance(b));
+        return (lighter + 0.05) / (darker + 0.05);
+    }
+
+    private static double luminance(Color colour) {
+        return 0.2126 * linear(colour.getRed())
+                + 0.7152 * linear(colour.getGreen())
+                + 0.0722 * linear(colour.getBlue());
+    }
+
+    private static double linear(double channel) {
+        return channel <= 0.03928 ? channel / 12.92 : Math.pow((channel + 0.055) / 1.055, 2.4);
+    }
+}
