@@ -30,12 +30,7 @@ final class Queries {
             answerLines(answer);
             return;
         }
-        try {
-            out.println(answer.apply(query));
-        } catch (IllegalArgumentException e) {
-            throw new BadInput(e.getMessage());
-        }
-        out.flush();
+        out.println(answer.apply(query));
     }
 
     private void answerLines(Function<String, ObjectNode> answer) {

@@ -1,12 +1,10 @@
 package phalanx.cli;
 
-import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.Callable;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.Fingered;
@@ -19,18 +17,15 @@ import phalanx.theory.ChordTable;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
 /** Lists the playable shapes of a chord. */
 @Command(
         name = "shapes",
         mixinStandardHelpOptions = true,
         description = "Lists every playable shape of a chord, easiest first.")
-final class ShapesCommand implements Callable<Integer> {
+final class ShapesCommand extends QueryCommand {
     @Parameters(paramLabel = "CHORD|-", description = "A chord such as D/F#, or - for one a line from standard input.")
     private String chord;
 
@@ -40,46 +35,36 @@ final class ShapesCommand implements Callable<Integer> {
     @Option(names = "--max", paramLabel = "N", description = "At most so many shapes.", defaultValue = "2147483647")
     private int max;
 
-    @Option(names = "--json", description = "Answer as JSON.")
-    private boolean json;
-
-    @Mixin
-    private InstrumentOptions options;
-
-    @Spec
-    private CommandSpec spec;
-
-    private final ObjectMapper mapper = new ObjectMapper();
+    private ShapeSearch search;
 
     @Override
-    public Integer call() {
+    String query() {
+        return chord;
+    }
+
+    @Override
+    void prepare() {
         if (max < 1) {
             throw new BadInput("--max " + max + " asks for no shapes; it must be 1 or more");
         }
-        Instrument instrument = options.instrument();
-        ShapeSearch search = new ShapeSearch(FingeringFinder.forShapes(instrument, Hand.AVERAGE));
-        PrintWriter out = spec.commandLine().getOut();
-        if (json || chord.equals("-")) {
-            new Queries(out).answer(chord, query -> answer(query, search, instrument));
-        } else {
-            printText(out, search, instrument);
-        }
-        return ExitCodes.DONE;
+        search = new ShapeSearch(FingeringFinder.forShapes(instrument(), Hand.AVERAGE));
     }
 
-    private List<Fingered> shapes(ChordSymbol symbol, ShapeSearch search) {
+    private List<Fingered> shapes(ChordSymbol symbol) {
         ShapeQuery query = ShapeQuery.of(symbol);
         List<Fingered> found =
                 search.find(top == null ? query : query.withTop(Pitch.parse(top).midi()));
         return found.subList(0, Math.min(max, found.size()));
     }
 
-    private ObjectNode answer(String text, ShapeSearch search, Instrument instrument) {
+    @Override
+    ObjectNode answer(String text) {
+        Instrument instrument = instrument();
         ChordSymbol symbol = ChordSymbol.parse(text);
         ChordNamer namer = new ChordNamer(ChordTable.standard());
-        ObjectNode root = mapper.createObjectNode().put("chord", symbol.text());
+        ObjectNode root = object().put("chord", symbol.text());
         ArrayNode list = root.putArray("shapes");
-        for (Fingered shape : shapes(symbol, search)) {
+        for (Fingered shape : shapes(symbol)) {
             ObjectNode node = list.addObject();
             shape.shape().frets().forEach(node.putArray("frets")::add);
             shape.fingers().forEach(node.putArray("fingers")::add);
@@ -104,19 +89,16 @@ final class ShapesCommand implements Callable<Integer> {
                 .orElse(0);
     }
 
-    private void printText(PrintWriter out, ShapeSearch search, Instrument instrument) {
-        try {
-            for (Fingered shape : shapes(ChordSymbol.parse(chord), search)) {
-                out.printf(
-                        Locale.ROOT,
-                        "%-18s %-12s %4.0f mm  effort %.2f%n",
-                        shape.shape(),
-                        String.join(" ", shape.fingers()),
-                        widestReach(shape, instrument),
-                        shape.effort().total());
-            }
-        } catch (IllegalArgumentException e) {
-            throw new BadInput(e.getMessage());
+    @Override
+    void print(String text, PrintWriter out) {
+        for (Fingered shape : shapes(ChordSymbol.parse(text))) {
+            out.printf(
+                    Locale.ROOT,
+                    "%-18s %-12s %4.0f mm  effort %.2f%n",
+                    shape.shape(),
+                    String.join(" ", shape.fingers()),
+                    widestReach(shape, instrument()),
+                    shape.effort().total());
         }
     }
 }

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.ChangeMeter;
@@ -61,9 +63,19 @@ public final class Arranger {
      * of equally near places the easiest is taken, and a finding says so.
      */
     public Arrangement arrange(Song song) {
+        return arrange(song, () -> false);
+    }
+
+    /**
+     * The same, to be given up on request.
+     *
+     * @param cancelled asked again and again while the work goes on
+     * @throws CancellationException soon after it says yes
+     */
+    public Arrangement arrange(Song song, BooleanSupplier cancelled) {
         MelodyFit fit = new MelodyFit(instrument);
         return fit.moves(song).stream()
-                .map(move -> solve(song.transpose(move), move))
+                .map(move -> solve(song.transpose(move), move, cancelled))
                 .min(Comparator.comparingLong(Solution::cost).thenComparingInt(solution -> Math.abs(solution.movedBy)))
                 .map(solution -> finish(song, solution, fit))
                 .orElseThrow();
@@ -72,11 +84,11 @@ public final class Arranger {
     private record Solution(
             Song song, int movedBy, List<Slot> slots, List<Candidate> chosen, SlotGraph graph, long cost) {}
 
-    private Solution solve(Song song, int movedBy) {
+    private Solution solve(Song song, int movedBy, BooleanSupplier cancelled) {
         List<BassStroke> bass = new AlternatingThumb().strokes(song);
         List<Integer> inner = new PinchAndFill().strokes(song);
         List<Slot> slots = new SlotCutter().slots(song, bass, inner);
-        SlotGraph graph = new SlotGraph(slots, song.tempo());
+        SlotGraph graph = new SlotGraph(slots, song.tempo(), cancelled);
         LayeredPath.Way way = new LayeredPath().cheapest(graph);
         List<Candidate> chosen = new ArrayList<>();
         for (int slot = 0; slot < slots.size(); slot++) {
@@ -133,14 +145,24 @@ public final class Arranger {
     private final class SlotGraph implements LayeredPath.Graph {
         private final List<Slot> slots;
         private final double tempo;
+        private final BooleanSupplier cancelled;
         private final List<List<Candidate>> layers;
 
-        SlotGraph(List<Slot> slots, double tempo) {
+        SlotGraph(List<Slot> slots, double tempo, BooleanSupplier cancelled) {
             this.slots = slots;
             this.tempo = tempo;
-            this.layers = slots.stream()
-                    .map(slot -> candidates.candidates(slot.demand()))
-                    .toList();
+            this.cancelled = cancelled;
+            this.layers = new ArrayList<>(slots.size());
+            for (Slot slot : slots) {
+                checkCancelled();
+                layers.add(candidates.candidates(slot.demand()));
+            }
+        }
+
+        private void checkCancelled() {
+            if (cancelled.getAsBoolean()) {
+                throw new CancellationException("arranging was cancelled");
+            }
         }
 
         @Override
@@ -150,6 +172,7 @@ public final class Arranger {
 
         @Override
         public int candidates(int layer) {
+            checkCancelled();
             return layers.get(layer).size();
         }
 

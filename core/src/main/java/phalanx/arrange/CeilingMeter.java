@@ -39,17 +39,25 @@ final class CeilingMeter {
         Map<Hold, ArrangedNote> lastNotes = lastNotes(notes, holds);
         for (Hold hold : holds) {
             Hold left = before.put(hold.press().finger(), hold);
-            if (left != null) {
+            if (left != null && !stays(left, hold)) {
                 ceiling = ceiling.lower(travel(left, hold, lastNotes.get(left)));
             }
         }
         return ceiling;
     }
 
+    /** Whether the finger stays on its fret, lifted and put down again or rolled into a barre. */
+    private static boolean stays(Hold left, Hold next) {
+        return left.press().fret() == next.press().fret()
+                && left.press().bassString() >= next.press().trebleString()
+                && next.press().bassString() >= left.press().trebleString();
+    }
+
     private TempoCeiling travel(Hold left, Hold next, ArrangedNote lastNote) {
         double mm = Fingering.reach(left.press(), next.press(), instrument);
         double needs = hand.travelMs(mm);
-        int given = lastNote == null ? left.endTick() : lastNote.tick() + lastNote.lengthTicks() / 2;
+        int given =
+                lastNote == null ? (left.tick() + left.endTick()) / 2 : lastNote.tick() + lastNote.lengthTicks() / 2;
         double tempo = Ticks.tempo(Math.max(1, next.tick() - given), needs);
         String reason = String.format(
                 Locale.ROOT,

@@ -105,6 +105,25 @@ public record Song(
         return low;
     }
 
+    /** The melody notes that begin from a tick up to another, not included. */
+    public List<MelodyNote> melodyBetween(int from, int to) {
+        return melody.subList(firstMelodyFrom(from), firstMelodyFrom(to));
+    }
+
+    private int firstMelodyFrom(int tick) {
+        int low = 0;
+        int high = melody.size();
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (melody.get(middle).tick() < tick) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
+    }
+
     /** Where a chord change's stretch ends: at the next change or the end of the song. */
     public int chordEnd(int index) {
         return index + 1 < chart.size() ? chart.get(index + 1).startTick() : endTick();

@@ -1,12 +1,14 @@
 package phalanx.arrange;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.concurrent.CancellationException;
 import java.util.stream.Collectors;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -178,6 +180,20 @@ class ArrangerTest {
                 .filteredOn(finding -> finding.kind() == FindingKind.OUT_OF_RANGE)
                 .anyMatch(finding -> finding.message().contains("left out"));
         assertThat(notes(arrangement, Role.MELODY)).isNotEmpty();
+    }
+
+    @Test
+    void aBusyTuneStillLetsTheThirdBeHeard() {
+        Song song = Songs.of("C", Meter.COMMON, "C G7", "G4:.5 A4:.5 G4:.5 A4:.5 G4:.5 A4:.5 G4:.5 A4:.5 D4:4");
+        assertThat(arranger.arrange(song).findings())
+                .noneMatch(
+                        f -> f.kind() == FindingKind.TONE_MISSING && f.message().contains("without E"));
+    }
+
+    @Test
+    void theWorkStopsWhenItIsCancelled() {
+        assertThatThrownBy(() -> arranger.arrange(Songs.random(3, 8), () -> true))
+                .isInstanceOf(CancellationException.class);
     }
 
     @Test

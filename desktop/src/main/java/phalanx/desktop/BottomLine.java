@@ -15,6 +15,11 @@ final class BottomLine extends HBox {
 
     BottomLine(Workbench workbench, Playback playback) {
         getStyleClass().add("bottom");
+        Label stop = new Label("arranging, Esc stops");
+        stop.getStyleClass().add("quiet");
+        stop.setMinWidth(Region.USE_PREF_SIZE);
+        stop.visibleProperty().bind(workbench.busyProperty());
+        stop.managedProperty().bind(workbench.busyProperty());
         Label message = new Label();
         message.setId("message");
         message.setMinWidth(0);
@@ -36,7 +41,7 @@ final class BottomLine extends HBox {
         song.textProperty().bind(figures.orElse(""));
         Region space = new Region();
         setHgrow(space, Priority.ALWAYS);
-        getChildren().addAll(progress, message, space, silent, song);
+        getChildren().addAll(progress, stop, message, space, silent, song);
     }
 
     private static void show(Label label, Message message) {

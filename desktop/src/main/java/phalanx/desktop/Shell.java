@@ -86,6 +86,9 @@ public final class Shell extends BorderPane {
                 score.togglePlay();
                 event.consume();
             }
+            if (event.getCode() == KeyCode.ESCAPE) {
+                workbench.cancel();
+            }
         });
     }
 

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -39,6 +40,7 @@ public final class Workbench {
     private final ReadOnlyObjectWrapper<Message> message =
             new ReadOnlyObjectWrapper<>(Message.plain("Open a lead sheet: Ctrl+O, or drop a file here."));
     private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
+    private Project solvedProject;
     private Arranger arranger;
     private Project arrangerIsFor;
 
@@ -180,14 +182,29 @@ public final class Workbench {
                 return;
             }
             long start = System.nanoTime();
-            Arrangement solved = arrangerFor(next).arrange(next.song());
-            long millis = (System.nanoTime() - start) / 1_000_000;
-            interfaceThread.execute(() -> solved(ticket, solved, done + " Arranged in " + millis + " ms."));
+            try {
+                Arrangement solved = arrangerFor(next).arrange(next.song(), () -> latest.get() != ticket);
+                long millis = (System.nanoTime() - start) / 1_000_000;
+                interfaceThread.execute(() -> solved(ticket, next, solved, done + " Arranged in " + millis + " ms."));
+            } catch (CancellationException e) {
+                // a later change or the player's Esc made this result void
+            }
         });
     }
 
-    private void solved(long ticket, Arrangement solved, String done) {
+    /** Gives up the work in hand; the project goes back to the one that is shown. */
+    public void cancel() {
+        if (busy.get() && solvedProject != null && !solvedProject.equals(project.get())) {
+            latest.incrementAndGet();
+            busy.set(false);
+            project.set(solvedProject);
+            message.set(Message.plain("Stopped. The arrangement is as it was before."));
+        }
+    }
+
+    private void solved(long ticket, Project from, Arrangement solved, String done) {
         if (latest.get() == ticket) {
+            solvedProject = from;
             busy.set(false);
             arrangement.set(solved);
             message.set(Message.plain(done));

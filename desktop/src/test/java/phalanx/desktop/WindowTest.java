@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -143,6 +144,28 @@ class WindowTest extends ApplicationTest {
         assertThat(workbench.project().orElseThrow().instrument().capo()).isZero();
         push(KeyCode.CONTROL, KeyCode.Y);
         waitForText("#message", "Again: capo 2");
+    }
+
+    @Test
+    void escapeGivesUpTheWorkInHand() throws TimeoutException {
+        CountDownLatch gate = new CountDownLatch(1);
+        background.execute(() -> await(gate));
+        clickOn("#capo");
+        clickOn("fret 3");
+        waitFor(() -> workbench.busyProperty().get());
+        type(KeyCode.ESCAPE);
+        waitForText("#message", "Stopped");
+        gate.countDown();
+        assertThat(workbench.project().orElseThrow().instrument().capo()).isZero();
+        assertThat(workbench.busyProperty().get()).isFalse();
+    }
+
+    private static void await(CountDownLatch gate) {
+        try {
+            gate.await();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     @Test

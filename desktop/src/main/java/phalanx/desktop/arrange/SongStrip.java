@@ -3,32 +3,26 @@ package phalanx.desktop.arrange;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntConsumer;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.layout.Region;
 import phalanx.arrange.Arrangement;
-import phalanx.desktop.Theme;
+import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.Pens;
 import phalanx.song.Bar;
 import phalanx.song.Section;
 
 /** The whole song as a strip of bars, as high and as warm as their effort; a click jumps there. */
-final class SongStrip extends Region {
+final class SongStrip extends Drawing {
     private static final double HEIGHT = 78;
     private static final double TOP = 8;
     private static final double HIGHEST = 40;
     private static final double LEAST = 5;
     private static final double HARD = 1.6;
 
-    private final Canvas canvas = new Canvas();
-    private Theme theme = Theme.SPRUCE;
     private Optional<Arrangement> arrangement = Optional.empty();
     private List<Integer> visible = List.of(0, 0);
 
     SongStrip(IntConsumer onPick) {
-        getChildren().add(canvas);
-        setMinHeight(HEIGHT);
-        setPrefHeight(HEIGHT);
+        super(HEIGHT);
         setAccessibleText("Bars of the song by effort");
         setOnMousePressed(event -> arrangement.ifPresent(shown -> {
             List<Bar> bars = shown.song().bars();
@@ -40,34 +34,21 @@ final class SongStrip extends Region {
 
     void show(Arrangement shown) {
         arrangement = Optional.of(shown);
-        paint();
-    }
-
-    void useTheme(Theme next) {
-        theme = next;
-        paint();
+        repaint();
     }
 
     /** Marks the stretch that the score shows. */
     void mark(List<Integer> ticks) {
         visible = ticks;
-        paint();
-    }
-
-    @Override
-    protected void layoutChildren() {
-        canvas.setWidth(getWidth());
-        canvas.setHeight(getHeight());
-        paint();
+        repaint();
     }
 
     private double barWidth(int bars) {
         return Math.max(1, (getWidth() - ScoreLayout.LEFT - 28) / bars);
     }
 
-    private void paint() {
-        GraphicsContext g = canvas.getGraphicsContext2D();
-        g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+    @Override
+    protected void paint(GraphicsContext g) {
         arrangement.ifPresent(shown -> paint(g, shown));
     }
 
@@ -78,18 +59,18 @@ final class SongStrip extends Region {
         double mean =
                 efforts.stream().mapToDouble(Double::doubleValue).average().orElse(1);
         double width = barWidth(bars.size());
-        Pens.left(g, "effort", 0, TOP + HIGHEST, Pens.sans(12), theme.colour("quiet"));
+        Pens.left(g, "effort", 0, TOP + HIGHEST, Pens.sans(12), theme().colour("quiet"));
         for (int i = 0; i < bars.size(); i++) {
             double height = Math.max(LEAST, HIGHEST * efforts.get(i) / Math.max(most, 1e-9));
             String token = efforts.get(i) > HARD * mean ? "alarm" : efforts.get(i) > mean ? "bass" : "inner";
-            g.setFill(theme.colour(token).deriveColor(0, 1, 1, 0.75));
+            g.setFill(theme().colour(token).deriveColor(0, 1, 1, 0.75));
             double gap = width > 6 ? 2 : 0;
             g.fillRoundRect(ScoreLayout.LEFT + i * width, TOP + HIGHEST - height, width - gap, height, 4, 4);
         }
         for (Section section : shown.song().sections()) {
             int index = shown.song().barIndexAt(section.startTick());
             double x = ScoreLayout.LEFT + index * width;
-            Pens.left(g, section.name(), x, TOP + HIGHEST + 18, Pens.sansBold(13), theme.colour("ink"));
+            Pens.left(g, section.name(), x, TOP + HIGHEST + 18, Pens.sansBold(13), theme().colour("ink"));
         }
         paintWindow(g, shown, width);
     }
@@ -97,7 +78,7 @@ final class SongStrip extends Region {
     private void paintWindow(GraphicsContext g, Arrangement shown, double width) {
         int first = shown.song().barIndexAt(visible.get(0));
         int last = shown.song().barIndexAt(visible.get(1));
-        g.setStroke(theme.colour("melody"));
+        g.setStroke(theme().colour("melody"));
         g.setLineWidth(1.6);
         double x = ScoreLayout.LEFT + first * width - 2;
         g.strokeRoundRect(x, TOP - 4, (last - first + 1) * width + 2, HIGHEST + 8, 6, 6);

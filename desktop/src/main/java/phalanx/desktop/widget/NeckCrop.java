@@ -4,10 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.layout.Region;
-import phalanx.desktop.Theme;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -16,25 +13,21 @@ import phalanx.lefthand.Fingering;
 import phalanx.lefthand.Press;
 
 /** A stretch of the neck drawn to scale, with numbered fingers and a rule in millimetres under the widest pair. */
-public final class NeckCrop extends Region {
+public final class NeckCrop extends Drawing {
     private static final double HEIGHT = 176;
-    private static final double NECK = 92;
+    private static final double NECK_HEIGHT = 92;
     private static final double TOP = 14;
     private static final double SIDE = 22;
     private static final double BEAD = 20;
     private static final int FEWEST_FRETS = 5;
 
-    private final Canvas canvas = new Canvas();
-    private Theme theme = Theme.SPRUCE;
     private Optional<Instrument> instrument = Optional.empty();
     private Fingering fingering = Fingering.OPEN;
     private List<Integer> plucked = List.of();
     private Hand hand = Hand.AVERAGE;
 
     public NeckCrop() {
-        getChildren().add(canvas);
-        setMinHeight(HEIGHT);
-        setPrefHeight(HEIGHT);
+        super(HEIGHT);
     }
 
     /**
@@ -50,29 +43,16 @@ public final class NeckCrop extends Region {
         hand = by;
         fingering = what;
         plucked = List.copyOf(strings);
-        paint();
-    }
-
-    public void useTheme(Theme next) {
-        theme = next;
-        paint();
+        repaint();
     }
 
     @Override
-    protected void layoutChildren() {
-        canvas.setWidth(getWidth());
-        canvas.setHeight(getHeight());
-        paint();
-    }
-
-    private void paint() {
-        GraphicsContext g = canvas.getGraphicsContext2D();
-        g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
-        instrument.filter(shown -> getWidth() > 0).ifPresent(shown -> new Drawing(g, shown).paint());
+    protected void paint(GraphicsContext g) {
+        instrument.ifPresent(shown -> new Neck(g, shown).paint());
     }
 
     /** One drawing: the frets it spans and its scale. */
-    private final class Drawing {
+    private final class Neck {
         private final GraphicsContext g;
         private final Instrument on;
         private final int first;
@@ -80,7 +60,7 @@ public final class NeckCrop extends Region {
         private final double start;
         private final double scale;
 
-        Drawing(GraphicsContext g, Instrument on) {
+        Neck(GraphicsContext g, Instrument on) {
             this.g = g;
             this.on = on;
             int lowest =
@@ -99,13 +79,13 @@ public final class NeckCrop extends Region {
         }
 
         private double y(int string) {
-            return TOP + (string - 1) * NECK / (on.strings() - 1);
+            return TOP + (string - 1) * NECK_HEIGHT / (on.strings() - 1);
         }
 
         void paint() {
             for (int fret = first; fret <= last; fret++) {
                 double x = x(on.guitar().wireMm(on.capo() + fret));
-                g.setStroke(theme.colour(fret == 0 ? "ink" : "wood"));
+                g.setStroke(theme().colour(fret == 0 ? "ink" : "wood"));
                 g.setLineWidth(fret == 0 ? 4 : 1.2);
                 g.strokeLine(x, y(1), x, y(on.strings()));
                 if (fret > first) {
@@ -116,16 +96,16 @@ public final class NeckCrop extends Region {
                             middle,
                             y(on.strings()) + 20,
                             Pens.mono(12),
-                            theme.colour("quiet"));
+                            theme().colour("quiet"));
                 }
             }
             for (int string = 1; string <= on.strings(); string++) {
                 boolean sounds = plucked.contains(string);
-                g.setStroke(theme.colour(sounds ? "ink" : "wood"));
+                g.setStroke(theme().colour(sounds ? "ink" : "wood"));
                 g.setLineWidth(sounds ? 1.8 : 0.8);
                 g.strokeLine(SIDE, y(string), getWidth() - SIDE, y(string));
                 if (sounds && fingering.stopping(string).isEmpty()) {
-                    g.setStroke(theme.colour("inner"));
+                    g.setStroke(theme().colour("inner"));
                     g.setLineWidth(1.6);
                     g.strokeOval(SIDE - 17, y(string) - 5, 10, 10);
                 }
@@ -138,25 +118,25 @@ public final class NeckCrop extends Region {
             double x = x(on.alongMm(press.fret()));
             double top = y(press.trebleString()) - BEAD / 2;
             double height = y(press.bassString()) - y(press.trebleString()) + BEAD;
-            g.setFill(theme.colour(press.finger() == Finger.THUMB ? "bass" : "ink"));
+            g.setFill(theme().colour(press.finger() == Finger.THUMB ? "bass" : "ink"));
             g.fillRoundRect(x - BEAD / 2, top, BEAD, height, BEAD, BEAD);
-            Pens.centred(g, press.finger().symbol(), x, top + height / 2, Pens.monoBold(13), theme.colour("ground"));
+            Pens.centred(g, press.finger().symbol(), x, top + height / 2, Pens.monoBold(13), theme().colour("ground"));
         }
 
         private void paintRule() {
             Map<Hand.Pair, Double> reaches = fingering.reaches(on);
             Optional<Hand.Pair> widest =
                     reaches.keySet().stream().max((a, b) -> Double.compare(share(a, reaches), share(b, reaches)));
-            double y = TOP + NECK + 50;
+            double y = TOP + NECK_HEIGHT + 50;
             if (widest.isEmpty()) {
                 String text = fingering.presses().isEmpty() ? "open strings, no finger down" : "no stretch";
-                Pens.centred(g, text, getWidth() / 2, y, Pens.sans(13), theme.colour("quiet"));
+                Pens.centred(g, text, getWidth() / 2, y, Pens.sans(13), theme().colour("quiet"));
                 return;
             }
             Hand.Pair pair = widest.get();
             double from = x(on.alongMm(fret(pair.low())));
             double to = x(on.alongMm(fret(pair.high())));
-            g.setStroke(theme.colour("ink"));
+            g.setStroke(theme().colour("ink"));
             g.setLineWidth(1.4);
             g.strokeLine(from, y - 12, to, y - 12);
             g.strokeLine(from, y - 16, from, y - 8);
@@ -168,7 +148,7 @@ public final class NeckCrop extends Region {
                     pair.high(),
                     reaches.get(pair),
                     hand.greatestMm(pair));
-            Pens.centred(g, text, getWidth() / 2, y + 4, Pens.sansBold(13), theme.colour("ink"));
+            Pens.centred(g, text, getWidth() / 2, y + 4, Pens.sansBold(13), theme().colour("ink"));
         }
 
         private double share(Hand.Pair pair, Map<Hand.Pair, Double> reaches) {
