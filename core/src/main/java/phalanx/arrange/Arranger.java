@@ -14,6 +14,7 @@ import phalanx.lefthand.EffortTerm;
 import phalanx.lefthand.Fingering;
 import phalanx.lefthand.FingeringFinder;
 import phalanx.lefthand.LayeredPath;
+import phalanx.lefthand.Pace;
 import phalanx.lefthand.PathCost;
 import phalanx.righthand.AlternatingThumb;
 import phalanx.righthand.BassStroke;
@@ -114,7 +115,7 @@ public final class Arranger {
                 innerAsked,
                 List.of(),
                 PathCost.unpack(solution.cost).effort(),
-                new CeilingMeter(instrument, hand).measure(notes, holds));
+                TempoCeiling.of(new SpeedMeter(instrument, hand).limits(notes, holds)));
         List<Finding> findings = new ArrayList<>(new Audit().findings(bare));
         moveFinding(asked, solution, fit).ifPresent(finding -> findings.add(0, finding));
         return bare.with(findings);
@@ -144,19 +145,28 @@ public final class Arranger {
     /** The row of slots as a graph for the path. */
     private final class SlotGraph implements LayeredPath.Graph {
         private final List<Slot> slots;
-        private final double tempo;
+        private final List<Pace> paces;
         private final BooleanSupplier cancelled;
         private final List<List<Candidate>> layers;
 
         SlotGraph(List<Slot> slots, double tempo, BooleanSupplier cancelled) {
             this.slots = slots;
-            this.tempo = tempo;
             this.cancelled = cancelled;
+            this.paces = slots.stream().map(slot -> pace(slot, tempo)).toList();
             this.layers = new ArrayList<>(slots.size());
             for (Slot slot : slots) {
                 checkCancelled();
                 layers.add(candidates.candidates(slot.demand()));
             }
+        }
+
+        private Pace pace(Slot slot, double tempo) {
+            int lastStroke = slot.inner().isEmpty()
+                    ? slot.startTick()
+                    : slot.inner().get(slot.inner().size() - 1);
+            double hasMs = TIME_TO_CHANGE * Ticks.milliseconds(slot.lengthTicks(), tempo);
+            double lateMs = TIME_TO_CHANGE * Ticks.milliseconds(slot.endTick() - lastStroke, tempo);
+            return Pace.of(hand, hasMs, lateMs);
         }
 
         private void checkCancelled() {
@@ -202,9 +212,7 @@ public final class Arranger {
         }
 
         private double changeEffort(int layer, Candidate before, Candidate after) {
-            double hasMs =
-                    TIME_TO_CHANGE * Ticks.milliseconds(slots.get(layer - 1).lengthTicks(), tempo);
-            return changes.cost(before.stance(), after.stance(), hasMs);
+            return changes.cost(before.stance(), after.stance(), paces.get(layer - 1), before.innerFingers());
         }
 
         private static boolean cuts(Candidate before, Candidate after, int stringBefore, int stringAfter) {

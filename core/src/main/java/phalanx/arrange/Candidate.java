@@ -18,6 +18,7 @@ final class Candidate {
     private final int innerStrings;
     private final int[] stops;
     private final Finger[] stoppers;
+    private final int innerFingers;
     private final int unplayable;
     private final int melodyLost;
     private final double dislike;
@@ -43,6 +44,16 @@ final class Candidate {
         this.dislike = part.dislike();
         this.stops = stops;
         this.stoppers = stoppers;
+        this.innerFingers = fingersOn(innerStrings);
+    }
+
+    private int fingersOn(int strings) {
+        int fingers = 0;
+        for (int left = strings; left != 0; left &= left - 1) {
+            Finger finger = stoppers[Integer.numberOfTrailingZeros(left)];
+            fingers |= finger == null ? 0 : 1 << finger.ordinal();
+        }
+        return fingers;
     }
 
     Stance stance() {
@@ -83,6 +94,11 @@ final class Candidate {
     /** Effort-like cost of what it plays: a bass out of the way, inner notes that cannot sound. */
     double dislike() {
         return dislike;
+    }
+
+    /** Fingers that stop an inner string, bit n for the finger of ordinal n. */
+    int innerFingers() {
+        return innerFingers;
     }
 
     /** The fret a string is stopped at, 0 when it is open. */

@@ -44,7 +44,7 @@ final class CandidateFinder {
     private static final double ONE_INNER_STRING = 0.5;
     private static final double TWO_INNER_STRINGS = 0.15;
     /** A third or a named tension that neither melody, bass nor an inner string can sound. */
-    private static final double COLOUR_MISSING = 1.2;
+    private static final double COLOUR_MISSING = 1.0;
 
     private final FingeringFinder finder;
     private final Instrument instrument;

@@ -8,6 +8,8 @@ public enum FindingKind {
     CUT_OFF("cut-off"),
     OUT_OF_RANGE("melody out of range"),
     MELODY_BURIED("melody buried"),
+    CHANGE_TOO_FAST("change too fast"),
+    DIGIT_TOO_FAST("digit repeated too fast"),
     TONE_MISSING("tone missing");
 
     private final String label;

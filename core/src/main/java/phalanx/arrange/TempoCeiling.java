@@ -1,6 +1,10 @@
 package phalanx.arrange;
 
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
+import phalanx.song.Song;
 
 /**
  * The fastest tempo at which every change and digit fits.
@@ -14,7 +18,14 @@ public record TempoCeiling(double tempo, int tick, String reason) {
         Objects.requireNonNull(reason, "reason");
     }
 
-    TempoCeiling lower(TempoCeiling other) {
-        return other.tempo < tempo ? other : this;
+    static TempoCeiling of(List<SpeedLimit> limits) {
+        return limits.stream()
+                .min(Comparator.comparingDouble(SpeedLimit::tempo))
+                .filter(limit -> limit.tempo() < Song.FASTEST)
+                .map(limit -> new TempoCeiling(
+                        limit.tempo(),
+                        limit.tick(),
+                        String.format(Locale.ROOT, "%s and needs about %.0f ms", limit.what(), limit.needsMs())))
+                .orElse(new TempoCeiling(Song.FASTEST, 0, "nothing in the song sets a lower one"));
     }
 }

@@ -53,7 +53,7 @@ final class EffortWeights {
     static final double JUMP_PER_100_MM = 1.2;
     static final double SHIFT_PER_100_MM = 1.5;
     /** A finger that needs more time than it has, plus as much again for each time over. */
-    static final double TOO_FAST = 1.5;
+    static final double TOO_FAST = 3;
 
     private EffortWeights() {}
 }

@@ -2,6 +2,7 @@ package phalanx.arrange;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -188,6 +189,20 @@ class ArrangerTest {
         assertThat(arranger.arrange(song).findings())
                 .noneMatch(
                         f -> f.kind() == FindingKind.TONE_MISSING && f.message().contains("without E"));
+    }
+
+    /** Fitts' law with a 50 ms, b 60 ms, W 13 mm: 92 mm need 50 + 60 * log2(92 / 13 + 1) = 231 ms. */
+    @Test
+    void theTempoCeilingIsTheTempoAtWhichNothingIsTooFast() {
+        assertThat(Hand.AVERAGE.travelMs(92)).isCloseTo(231, within(0.5));
+        assertThat(Hand.AVERAGE.travelMm(Hand.AVERAGE.travelMs(92))).isCloseTo(92, within(1e-9));
+        Song song = Songs.random(17, 8);
+        for (int tempo : new int[] {60, 120, 240}) {
+            Arrangement arrangement = arranger.arrange(song.withTempo(tempo));
+            boolean tooFast = arrangement.findings().stream()
+                    .anyMatch(f -> f.kind() == FindingKind.CHANGE_TOO_FAST || f.kind() == FindingKind.DIGIT_TOO_FAST);
+            assertThat(tooFast).isEqualTo(arrangement.ceiling().tempo() < tempo);
+        }
     }
 
     @Test

@@ -1,5 +1,6 @@
 package phalanx.arrange;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -11,39 +12,38 @@ import phalanx.lefthand.Finger;
 import phalanx.lefthand.Fingering;
 import phalanx.righthand.Digit;
 import phalanx.righthand.DigitAssigner;
-import phalanx.song.Song;
-import phalanx.song.Ticks;
 
 /**
- * Finds the tempo ceiling. A finger that travels from one hold to the next needs the time of Fitts' law; it has the
+ * Finds what sets the tempo. A finger that travels from one hold to the next needs the time of Fitts' law; it has the
  * stretch from half way through the last note it served to its new onset (how much of a note may be given up for a
  * change is an assumption of ours). A digit needs its repeat limit between two plucks.
  */
-final class CeilingMeter {
+final class SpeedMeter {
     private final Instrument instrument;
     private final Hand hand;
 
-    CeilingMeter(Instrument instrument, Hand hand) {
+    SpeedMeter(Instrument instrument, Hand hand) {
         this.instrument = instrument;
         this.hand = hand;
     }
 
-    TempoCeiling measure(List<ArrangedNote> notes, List<Hold> holds) {
-        TempoCeiling fingers = fingers(notes, holds);
-        return fingers.lower(digits(notes));
+    /** All limits of a song, fingers first. */
+    List<SpeedLimit> limits(List<ArrangedNote> notes, List<Hold> holds) {
+        List<SpeedLimit> limits = new ArrayList<>();
+        addFingers(notes, holds, limits);
+        addDigits(notes, limits);
+        return limits;
     }
 
-    private TempoCeiling fingers(List<ArrangedNote> notes, List<Hold> holds) {
-        TempoCeiling ceiling = new TempoCeiling(Song.FASTEST, 0, "nothing in the song sets a lower one");
+    private void addFingers(List<ArrangedNote> notes, List<Hold> holds, List<SpeedLimit> limits) {
         Map<Finger, Hold> before = new EnumMap<>(Finger.class);
         Map<Hold, ArrangedNote> lastNotes = lastNotes(notes, holds);
         for (Hold hold : holds) {
             Hold left = before.put(hold.press().finger(), hold);
             if (left != null && !stays(left, hold)) {
-                ceiling = ceiling.lower(travel(left, hold, lastNotes.get(left)));
+                limits.add(travel(left, hold, lastNotes.get(left)));
             }
         }
-        return ceiling;
     }
 
     /** Whether the finger stays on its fret, lifted and put down again or rolled into a barre. */
@@ -53,19 +53,13 @@ final class CeilingMeter {
                 && next.press().bassString() >= left.press().trebleString();
     }
 
-    private TempoCeiling travel(Hold left, Hold next, ArrangedNote lastNote) {
+    private SpeedLimit travel(Hold left, Hold next, ArrangedNote lastNote) {
         double mm = Fingering.reach(left.press(), next.press(), instrument);
-        double needs = hand.travelMs(mm);
-        int given =
-                lastNote == null ? (left.tick() + left.endTick()) / 2 : lastNote.tick() + lastNote.lengthTicks() / 2;
-        double tempo = Ticks.tempo(Math.max(1, next.tick() - given), needs);
-        String reason = String.format(
-                Locale.ROOT,
-                "finger %s travels %.0f mm and needs about %.0f ms",
-                next.press().finger().symbol(),
-                mm,
-                needs);
-        return new TempoCeiling(tempo, next.tick(), reason);
+        int free = lastNote == null ? (left.tick() + left.endTick()) / 2 : lastNote.tick() + lastNote.lengthTicks() / 2;
+        String what = String.format(
+                Locale.ROOT, "finger %s travels %.0f mm", next.press().finger().symbol(), mm);
+        int ticks = Math.max(1, next.tick() - free);
+        return new SpeedLimit(next.tick(), ticks, hand.travelMs(mm), FindingKind.CHANGE_TOO_FAST, what);
     }
 
     /** The last note that each hold serves. */
@@ -83,21 +77,16 @@ final class CeilingMeter {
         return last;
     }
 
-    private TempoCeiling digits(List<ArrangedNote> notes) {
-        TempoCeiling ceiling = new TempoCeiling(Song.FASTEST, 0, "nothing in the song sets a lower one");
+    private static void addDigits(List<ArrangedNote> notes, List<SpeedLimit> limits) {
         Map<Digit, ArrangedNote> before = new EnumMap<>(Digit.class);
         for (ArrangedNote note : notes) {
             ArrangedNote earlier = before.put(note.right(), note);
             if (earlier != null && note.tick() > earlier.tick()) {
-                double tempo = Ticks.tempo(note.tick() - earlier.tick(), DigitAssigner.REPEAT_LIMIT_MS);
-                String reason = String.format(
-                        Locale.ROOT,
-                        "digit %s plucks again and needs about %.0f ms",
-                        note.right().symbol(),
-                        DigitAssigner.REPEAT_LIMIT_MS);
-                ceiling = ceiling.lower(new TempoCeiling(tempo, note.tick(), reason));
+                String what = "digit " + note.right().symbol() + " plucks again";
+                int ticks = note.tick() - earlier.tick();
+                limits.add(new SpeedLimit(
+                        note.tick(), ticks, DigitAssigner.REPEAT_LIMIT_MS, FindingKind.DIGIT_TOO_FAST, what));
             }
         }
-        return ceiling;
     }
 }
