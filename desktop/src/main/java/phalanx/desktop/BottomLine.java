@@ -4,6 +4,7 @@ import java.util.Locale;
 import javafx.beans.value.ObservableValue;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressIndicator;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -23,6 +24,10 @@ final class BottomLine extends HBox {
         Label message = new Label();
         message.setId("message");
         message.setMinWidth(0);
+        message.setWrapText(true);
+        Tooltip whole = new Tooltip();
+        whole.textProperty().bind(message.textProperty());
+        message.setTooltip(whole);
         workbench.messageProperty().addListener((property, before, now) -> show(message, now));
         show(message, workbench.messageProperty().get());
         ProgressIndicator progress = new ProgressIndicator();
@@ -40,7 +45,8 @@ final class BottomLine extends HBox {
         ObservableValue<String> figures = workbench.arrangementProperty().map(BottomLine::figures);
         song.textProperty().bind(figures.orElse(""));
         Region space = new Region();
-        setHgrow(space, Priority.ALWAYS);
+        setHgrow(space, Priority.SOMETIMES);
+        setHgrow(message, Priority.ALWAYS);
         getChildren().addAll(progress, stop, message, space, silent, song);
     }
 

@@ -106,10 +106,8 @@ final class ScoreView extends Region {
         }
         ScoreLayout.Line line = layout.lineAt(tick);
         double bottom = line.top() + layout.lineHeight();
-        if (line.top() < scroll.getValue()) {
+        if (line.top() < scroll.getValue() || bottom > scroll.getValue() + getHeight() + ScoreLayout.LINE_GAP) {
             scrollTo(line.top());
-        } else if (bottom > scroll.getValue() + getHeight()) {
-            scrollTo(Math.min(line.top(), bottom - getHeight() + layout.lineHeight() / 2));
         }
     }
 
