@@ -40,13 +40,29 @@ final class EffortMeter {
 
     /** Whether every pair of fingers is within its greatest reach and the thumb within its place. */
     boolean withinReach(Grip grip) {
-        for (int a = 0; a < Grip.THUMB; a++) {
-            for (int b = a + 1; b < Grip.THUMB; b++) {
-                if (grip.uses(a) && grip.uses(b) && grip.reach(a, b, neck) > greatest[a][b]) {
+        for (int finger = 0; finger < Grip.THUMB; finger++) {
+            if (grip.uses(finger) && !reachesOthers(grip, finger)) {
+                return false;
+            }
+        }
+        return thumbInPlace(grip);
+    }
+
+    /** Whether one finger is within its greatest reach of all others in use. */
+    boolean reachesOthers(Grip grip, int finger) {
+        for (int other = 0; other < Grip.THUMB; other++) {
+            if (other != finger && grip.uses(other)) {
+                double limit = greatest[Math.min(finger, other)][Math.max(finger, other)];
+                double along = Math.abs(neck.along(grip.fret[finger]) - neck.along(grip.fret[other]));
+                if (along > limit || grip.reach(finger, other, neck) > limit) {
                     return false;
                 }
             }
         }
+        return true;
+    }
+
+    boolean thumbInPlace(Grip grip) {
         return !grip.uses(Grip.THUMB) || thumbFits(grip);
     }
 

@@ -141,7 +141,8 @@ public final class FingeringFinder {
 
         private void place(int next) {
             if (next == stopped.size()) {
-                if (meter.withinReach(grip)) {
+                // pairs were within reach when they were put down, and a longer barre only brings them nearer
+                if (meter.thumbInPlace(grip)) {
                     found.add(new Fingered(shape, grip.fingering(), meter.effort(grip, shape.frets())));
                 }
                 return;
@@ -189,7 +190,7 @@ public final class FingeringFinder {
             for (int finger = lowest; finger < Grip.THUMB; finger++) {
                 if (!grip.uses(finger)) {
                     grip.put(finger, fret, string, string);
-                    if (meter.withinReach(grip) || grip.uses(Grip.THUMB)) {
+                    if (meter.reachesOthers(grip, finger)) {
                         place(next + 1);
                     }
                     grip.free(finger);
