@@ -18,13 +18,11 @@ final class MelodyFit {
     private static final int MOST_OCTAVES = 5;
     private static final int HALF_OCTAVE = 6;
 
-    private final Instrument instrument;
     private final int lowestOpen;
     private final int secondLowestOpen;
     private final int highest;
 
     MelodyFit(Instrument instrument) {
-        this.instrument = instrument;
         List<Integer> open = instrument.tuning().open().stream().sorted().toList();
         this.lowestOpen = open.get(0) + instrument.capo();
         this.secondLowestOpen = open.get(1) + instrument.capo();
@@ -116,9 +114,5 @@ final class MelodyFit {
     /** The lowest pitch the guitar has. */
     int lowestMidi() {
         return lowestOpen;
-    }
-
-    Instrument instrument() {
-        return instrument;
     }
 }

@@ -18,12 +18,4 @@ public record Request(Song song, Instrument instrument, Hand hand) {
         Objects.requireNonNull(instrument, "instrument");
         Objects.requireNonNull(hand, "hand");
     }
-
-    public Request withInstrument(Instrument newInstrument) {
-        return new Request(song, newInstrument, hand);
-    }
-
-    public Request withSong(Song newSong) {
-        return new Request(newSong, instrument, hand);
-    }
 }

@@ -12,9 +12,6 @@ import java.util.List;
  * @param difficultyMs the slope {@code b} of Fitts' law, milliseconds for each bit
  */
 public record Hand(double spanMm, boolean thumbOver, int thumbStrings, double reactionMs, double difficultyMs) {
-    /** Share of the greatest reach that is comfortable. An assumption of ours. */
-    public static final double COMFORTABLE = 0.8;
-
     /** A fingertip's width: two tips on one fret nearer than this crowd each other. An assumption of ours. */
     public static final double TIP_WIDTH_MM = 13;
 
