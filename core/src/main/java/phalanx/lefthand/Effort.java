@@ -6,8 +6,6 @@ import java.util.Map;
 
 /** The cost of a shape or a change as a sum of named terms; a relaxed one-finger shape is about 0.25. */
 public final class Effort implements Comparable<Effort> {
-    public static final Effort NONE = new Effort(new double[EffortTerm.values().length]);
-
     private final double[] terms;
     private final double total;
 
@@ -44,14 +42,6 @@ public final class Effort implements Comparable<Effort> {
     public Effort plus(EffortTerm term, double amount) {
         double[] sum = terms.clone();
         sum[term.ordinal()] += amount;
-        return new Effort(sum);
-    }
-
-    public Effort plus(Effort other) {
-        double[] sum = terms.clone();
-        for (int i = 0; i < sum.length; i++) {
-            sum[i] += other.terms[i];
-        }
         return new Effort(sum);
     }
 

@@ -188,8 +188,22 @@ public final class Workbench {
                 interfaceThread.execute(() -> solved(ticket, next, solved, done + " Arranged in " + millis + " ms."));
             } catch (CancellationException e) {
                 // a later change or the player's Esc made this result void
+            } catch (RuntimeException e) {
+                interfaceThread.execute(() -> failed(ticket, e));
             }
         });
+    }
+
+    /** A fault of ours must not leave the window at work for ever, nor the project at odds with what is shown. */
+    private void failed(long ticket, RuntimeException e) {
+        if (latest.get() == ticket) {
+            busy.set(false);
+            if (solvedProject != null) {
+                project.set(solvedProject);
+            }
+            message.set(Message.error("A fault of Phalanx stopped the arranging (" + e.getMessage()
+                    + "). What was shown before is kept."));
+        }
     }
 
     /** Gives up the work in hand; the project goes back to the one that is shown. */
