@@ -14,6 +14,7 @@ public final class Audit {
         List<Finding> findings = new ArrayList<>();
         findings.addAll(new HoldAudit(arrangement).findings());
         findings.addAll(new NoteAudit(arrangement).findings());
+        findings.addAll(new LockAudit(arrangement).findings());
         findings.addAll(new SpeedAudit(arrangement).findings());
         findings.sort(Comparator.comparingInt(Finding::tick));
         return findings;

@@ -1,9 +1,9 @@
 package phalanx.arrange;
 
-import java.util.Objects;
-import phalanx.lefthand.Effort;
 import phalanx.lefthand.Finger;
 import phalanx.lefthand.Fingering;
+import phalanx.lefthand.Grasp;
+import phalanx.lefthand.HeldShape;
 import phalanx.lefthand.Stance;
 
 /** One way for the left hand to serve a slot. */
@@ -11,11 +11,12 @@ final class Candidate {
     /** A string number that stands for no string. */
     static final int NONE = 0;
 
+    private final Grasp grasp;
     private final Stance stance;
-    private final Effort effort;
     private final int melodyString;
     private final int bassString;
     private final int innerStrings;
+    private final int silentStrings;
     private final int[] stops;
     private final Finger[] stoppers;
     private final int innerFingers;
@@ -24,21 +25,29 @@ final class Candidate {
     private final double dislike;
 
     /** What a candidate plays apart from its fingering. */
-    record Part(int melodyString, int bassString, int innerStrings, int unplayable, int melodyLost, double dislike) {}
+    record Part(
+            int melodyString,
+            int bassString,
+            int innerStrings,
+            int silentStrings,
+            int unplayable,
+            int melodyLost,
+            double dislike) {}
 
     /**
-     * @param stance who presses where
-     * @param effort of holding it
+     * @param grasp who presses where
+     * @param hover the fret over which finger 1 waits while no finger is down
      * @param stops the fret each string is stopped at, 0 for open; index 0 is not used
      * @param stoppers the finger that stops each string, null for open
      * @param part what it plays
      */
-    Candidate(Stance stance, Effort effort, int[] stops, Finger[] stoppers, Part part) {
-        this.stance = Objects.requireNonNull(stance, "stance");
-        this.effort = effort;
+    Candidate(Grasp grasp, int hover, int[] stops, Finger[] stoppers, Part part) {
+        this.grasp = grasp;
+        this.stance = new Stance(grasp, hover);
         this.melodyString = part.melodyString();
         this.bassString = part.bassString();
         this.innerStrings = part.innerStrings();
+        this.silentStrings = part.silentStrings();
         this.unplayable = part.unplayable();
         this.melodyLost = part.melodyLost();
         this.dislike = part.dislike();
@@ -64,8 +73,13 @@ final class Candidate {
         return stance.fingering();
     }
 
-    Effort effort() {
-        return effort;
+    /** The strings it needs and the fingers that hold them. */
+    HeldShape held() {
+        return grasp.held();
+    }
+
+    Grasp grasp() {
+        return grasp;
     }
 
     /** The string of the melody note, or {@link #NONE}. */
@@ -81,6 +95,11 @@ final class Candidate {
     /** Strings on which an inner note of the chord can be plucked, bit s for string s. */
     int innerStrings() {
         return innerStrings;
+    }
+
+    /** Whether no inner note may be plucked on a string, because a locked shape leaves it silent. */
+    boolean leavesSilent(int string) {
+        return (silentStrings >> string & 1) == 1;
     }
 
     int unplayable() {
@@ -109,9 +128,5 @@ final class Candidate {
     /** Whether a note on this string rings on into the next candidate: same fret, same finger. */
     boolean ringsInto(Candidate next, int string) {
         return stops[string] == next.stops[string] && stoppers[string] == next.stoppers[string];
-    }
-
-    double rank() {
-        return effort.total() + dislike;
     }
 }

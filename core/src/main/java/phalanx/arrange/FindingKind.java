@@ -10,7 +10,8 @@ public enum FindingKind {
     MELODY_BURIED("melody buried"),
     CHANGE_TOO_FAST("change too fast"),
     DIGIT_TOO_FAST("digit repeated too fast"),
-    TONE_MISSING("tone missing");
+    TONE_MISSING("tone missing"),
+    LOCK_NOT_KEPT("lock not kept");
 
     private final String label;
 

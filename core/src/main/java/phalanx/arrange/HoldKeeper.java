@@ -1,7 +1,6 @@
 package phalanx.arrange;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -50,7 +49,7 @@ final class HoldKeeper {
         }
         List<Fingering> closed = new ArrayList<>();
         for (int slot = before + 1; slot < after; slot++) {
-            Fingering with = with(kept.get(slot), press);
+            Fingering with = kept.get(slot).with(press);
             if (disturbs(chosen.get(slot), press) || !finder.holds(with)) {
                 return;
             }
@@ -59,13 +58,6 @@ final class HoldKeeper {
         for (int i = 0; i < closed.size(); i++) {
             kept.set(before + 1 + i, closed.get(i));
         }
-    }
-
-    private static Fingering with(Fingering fingering, Press press) {
-        List<Press> presses = new ArrayList<>(fingering.presses());
-        presses.add(press);
-        presses.sort(Comparator.comparing(Press::finger));
-        return new Fingering(presses);
     }
 
     /** Whether the press would stop a string that the slot's melody or bass needs lower down. */

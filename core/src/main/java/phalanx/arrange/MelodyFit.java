@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.AlternatingThumb;
 import phalanx.righthand.BassStroke;
@@ -23,10 +24,17 @@ final class MelodyFit {
     private final int highest;
 
     MelodyFit(Instrument instrument) {
-        List<Integer> open = instrument.tuning().open().stream().sorted().toList();
-        this.lowestOpen = open.get(0) + instrument.capo();
-        this.secondLowestOpen = open.get(1) + instrument.capo();
-        this.highest = open.get(open.size() - 1) + instrument.capo() + instrument.highestFret();
+        List<Integer> open = IntStream.rangeClosed(1, instrument.strings())
+                .map(string -> instrument.midi(string, 0))
+                .sorted()
+                .boxed()
+                .toList();
+        this.lowestOpen = open.get(0);
+        this.secondLowestOpen = open.get(1);
+        this.highest = IntStream.rangeClosed(1, instrument.strings())
+                .map(string -> instrument.midi(string, instrument.highestFret()))
+                .max()
+                .orElseThrow();
     }
 
     /** The melody notes that do not fit when the song is moved by so many semitones. */

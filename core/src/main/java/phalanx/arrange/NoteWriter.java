@@ -158,7 +158,8 @@ final class NoteWriter {
         for (int string = bottom - 1; string > top; string--) {
             int limit = Math.min(chordEnd, tick + LONGEST_INNER);
             ArrangedNote note = ringing(slot, tick, limit, string);
-            if (note.midi() < ceiling && (tones >> note.midi() % 12 & 1) == 1) {
+            boolean tone = note.midi() < ceiling && (tones >> note.midi() % 12 & 1) == 1;
+            if (tone && !chosen.get(slot).leavesSilent(string)) {
                 double dislike = dislike(note, slot, wanted, lastString);
                 if (dislike < bestDislike) {
                     best = note;

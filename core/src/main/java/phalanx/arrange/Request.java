@@ -1,5 +1,6 @@
 package phalanx.arrange;
 
+import java.util.List;
 import java.util.Objects;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -11,11 +12,13 @@ import phalanx.song.Song;
  * @param song the song as entered
  * @param instrument the guitar, tuned
  * @param hand the player's left hand
+ * @param locks shapes the player wants held
  */
-public record Request(Song song, Instrument instrument, Hand hand) {
+public record Request(Song song, Instrument instrument, Hand hand, List<Lock> locks) {
     public Request {
         Objects.requireNonNull(song, "song");
         Objects.requireNonNull(instrument, "instrument");
         Objects.requireNonNull(hand, "hand");
+        locks = List.copyOf(locks);
     }
 }

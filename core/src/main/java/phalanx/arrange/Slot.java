@@ -2,6 +2,7 @@ package phalanx.arrange;
 
 import java.util.List;
 import java.util.Optional;
+import phalanx.lefthand.HeldShape;
 import phalanx.righthand.BassStroke;
 import phalanx.song.MelodyNote;
 import phalanx.theory.ChordSymbol;
@@ -15,6 +16,7 @@ import phalanx.theory.ChordSymbol;
  * @param melody the melody note that begins here or still sounds, if any
  * @param bass the bass stroke that begins here or still rings, if any
  * @param inner ticks of the inner strokes within
+ * @param locked the shape that the player wants held, if any
  */
 record Slot(
         int startTick,
@@ -22,7 +24,8 @@ record Slot(
         Optional<ChordSymbol> chord,
         Optional<MelodyNote> melody,
         Optional<BassStroke> bass,
-        List<Integer> inner) {
+        List<Integer> inner,
+        Optional<HeldShape> locked) {
     boolean melodyBegins() {
         return melody.isPresent() && melody.get().tick() == startTick;
     }
@@ -52,7 +55,8 @@ record Slot(
                 bass.map(BassStroke::allowed).orElse(0),
                 bass.map(BassStroke::preferred).orElse(0),
                 bassBegins(),
-                !inner.isEmpty());
+                !inner.isEmpty(),
+                locked);
     }
 
     /**
@@ -63,6 +67,7 @@ record Slot(
      * @param bassPreferred pitch classes it should have
      * @param bassBegins whether it must be plucked here
      * @param inner whether inner strokes fall here
+     * @param locked the shape that must be held, if any
      */
     record Demand(
             Optional<ChordSymbol> chord,
@@ -71,5 +76,20 @@ record Slot(
             int bassAllowed,
             int bassPreferred,
             boolean bassBegins,
-            boolean inner) {}
+            boolean inner,
+            Optional<HeldShape> locked) {
+        Demand unlocked() {
+            return locked.isEmpty()
+                    ? this
+                    : new Demand(
+                            chord,
+                            melody,
+                            melodyBegins,
+                            bassAllowed,
+                            bassPreferred,
+                            bassBegins,
+                            inner,
+                            Optional.empty());
+        }
+    }
 }

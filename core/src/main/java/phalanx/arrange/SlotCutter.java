@@ -4,15 +4,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
+import phalanx.lefthand.HeldShape;
 import phalanx.righthand.BassStroke;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 
-/** Cuts a song into slots at the onsets and ends of melody notes, at chord changes and at bass strokes. */
+/** Cuts a song into slots at the onsets and ends of melody notes, at chord changes, bass strokes and locks. */
 final class SlotCutter {
-    List<Slot> slots(Song song, List<BassStroke> bass, List<Integer> inner) {
-        List<Integer> cuts = new ArrayList<>(cuts(song, bass));
+    List<Slot> slots(Song song, List<BassStroke> bass, List<Integer> inner, List<Lock> locks) {
+        List<Integer> cuts = new ArrayList<>(cuts(song, bass, locks));
         List<Slot> slots = new ArrayList<>(cuts.size());
         int melodyAt = 0;
         int chordAt = -1;
@@ -42,7 +43,8 @@ final class SlotCutter {
                     chordAt < 0 ? Optional.empty() : song.chart().get(chordAt).chord(),
                     sounding(song.melody(), melodyAt, start),
                     ringing(bass, bassAt, start),
-                    List.copyOf(strokes)));
+                    List.copyOf(strokes),
+                    lockAt(locks, start)));
         }
         return slots;
     }
@@ -57,7 +59,11 @@ final class SlotCutter {
         return index >= 0 && bass.get(index).endTick() > tick ? Optional.of(bass.get(index)) : Optional.empty();
     }
 
-    private static TreeSet<Integer> cuts(Song song, List<BassStroke> bass) {
+    private static Optional<HeldShape> lockAt(List<Lock> locks, int tick) {
+        return locks.stream().filter(lock -> lock.covers(tick)).findFirst().map(Lock::held);
+    }
+
+    private static TreeSet<Integer> cuts(Song song, List<BassStroke> bass, List<Lock> locks) {
         TreeSet<Integer> cuts = new TreeSet<>();
         cuts.add(0);
         cuts.add(song.endTick());
@@ -67,6 +73,9 @@ final class SlotCutter {
         }
         song.chart().stream().map(ChordChange::startTick).forEach(cuts::add);
         bass.stream().map(BassStroke::tick).forEach(cuts::add);
+        locks.stream().map(Lock::startTick).forEach(cuts::add);
+        locks.stream().map(Lock::endTick).forEach(cuts::add);
+        cuts.tailSet(song.endTick(), false).clear();
         return cuts;
     }
 }

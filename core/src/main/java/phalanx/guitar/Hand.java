@@ -70,11 +70,6 @@ public record Hand(double spanMm, boolean thumbOver, int thumbStrings, double re
         return reactionMs + difficultyMs * Math.log(distanceMm / TIP_WIDTH_MM + 1) / Math.log(2);
     }
 
-    /** How far a fingertip travels in a time, the inverse of {@link #travelMs}; 0 within the reaction time. */
-    public double travelMm(double milliseconds) {
-        return Math.max(0, TIP_WIDTH_MM * (Math.pow(2, (milliseconds - reactionMs) / difficultyMs) - 1));
-    }
-
     /** The hand with or without the thumb over the neck. */
     public Hand withThumbOver(boolean allowed) {
         return allowed == thumbOver ? this : new Hand(spanMm, allowed, thumbStrings, reactionMs, difficultyMs);

@@ -1,6 +1,7 @@
 package phalanx.guitar;
 
 import java.util.Objects;
+import java.util.Optional;
 
 /**
  * A guitar as it is set up: tuned, with a capo or none. Frets are relative to the capo, which is fret 0.
@@ -8,8 +9,9 @@ import java.util.Objects;
  * @param guitar its measures
  * @param tuning its open strings without the capo
  * @param capo the fret the capo sits at, 0 for none, at most 12
+ * @param partial a second capo over some strings, above the first; their fret 0 is where it sits
  */
-public record Instrument(Guitar guitar, Tuning tuning, int capo) {
+public record Instrument(Guitar guitar, Tuning tuning, int capo, Optional<PartialCapo> partial) {
     public static final int HIGHEST_CAPO = 12;
 
     /** A steel-string guitar in standard tuning without capo. */
@@ -21,6 +23,24 @@ public record Instrument(Guitar guitar, Tuning tuning, int capo) {
         if (capo < 0 || capo > HIGHEST_CAPO) {
             throw new IllegalArgumentException("capo " + capo + " is outside fret 0 (none) to " + HIGHEST_CAPO);
         }
+        int full = capo;
+        partial.ifPresent(second -> checkPartial(second, full, tuning.strings()));
+    }
+
+    private static void checkPartial(PartialCapo second, int full, int strings) {
+        if (second.fret() <= full) {
+            throw new IllegalArgumentException(
+                    "the partial capo at fret " + second.fret() + " must sit above the capo at fret " + full);
+        }
+        if (second.bassString() > strings || second.bassString() - second.trebleString() + 1 >= strings) {
+            throw new IllegalArgumentException("a partial capo over strings " + second.bassString() + " to "
+                    + second.trebleString() + " does not cover some of " + strings + " strings");
+        }
+    }
+
+    /** With one capo or none. */
+    public Instrument(Guitar guitar, Tuning tuning, int capo) {
+        this(guitar, tuning, capo, Optional.empty());
     }
 
     public int strings() {
@@ -32,14 +52,28 @@ public record Instrument(Guitar guitar, Tuning tuning, int capo) {
         return guitar.frets() - capo;
     }
 
-    /** The pitch of a string pressed at a fret relative to the capo, 0 for open. */
-    public int midi(int string, int fret) {
-        return tuning.midi(string) + capo + fret;
+    /** The fret, relative to the capo, at which a string's open sound is cut off: 0, or where the partial capo sits. */
+    public int openFret(int string) {
+        return partial.isPresent() && partial.get().covers(string)
+                ? partial.get().fret() - capo
+                : 0;
     }
 
-    /** The fret that gives a pitch on a string; negative or above {@link #highestFret()} when there is none. */
+    /** The pitch of a string pressed at a fret relative to the capo, 0 for open; below a partial capo as if open. */
+    public int midi(int string, int fret) {
+        return tuning.midi(string) + capo + Math.max(fret, openFret(string));
+    }
+
+    /** The fret that gives a pitch on a string; where there is none, one that the string has not. */
     public int fretOf(int string, int midi) {
-        return midi - tuning.midi(string) - capo;
+        int fret = midi - tuning.midi(string) - capo;
+        int open = openFret(string);
+        return fret == open ? 0 : fret < open ? -1 : fret;
+    }
+
+    /** Whether a string can sound at a fret: open, or pressed above whatever capo lies on it. */
+    public boolean has(int string, int fret) {
+        return fret == 0 || fret > openFret(string) && fret <= highestFret();
     }
 
     /** Distance from nut of a fingertip at a relative fret, in mm. */
@@ -58,10 +92,18 @@ public record Instrument(Guitar guitar, Tuning tuning, int capo) {
     }
 
     public Instrument withTuning(Tuning newTuning) {
-        return newTuning.equals(tuning) ? this : new Instrument(guitar, newTuning, capo);
+        return newTuning.equals(tuning) ? this : new Instrument(guitar, newTuning, capo, partial);
     }
 
     public Instrument withCapo(int newCapo) {
-        return newCapo == capo ? this : new Instrument(guitar, tuning, newCapo);
+        return newCapo == capo ? this : new Instrument(guitar, tuning, newCapo, partial);
+    }
+
+    public Instrument withGuitar(Guitar newGuitar) {
+        return newGuitar.equals(guitar) ? this : new Instrument(newGuitar, tuning, capo, partial);
+    }
+
+    public Instrument withPartial(Optional<PartialCapo> newPartial) {
+        return newPartial.equals(partial) ? this : new Instrument(guitar, tuning, capo, newPartial);
     }
 }

@@ -8,12 +8,42 @@ import phalanx.guitar.Instrument;
  * jumps, the shift of the whole hand, and fingers that need more time than they have (Fitts' law).
  */
 public final class ChangeMeter {
-    private final Hand hand;
-    private final Neck neck;
+    private final int strings;
+    private final Travels tips;
+    private final Travels shifts;
 
     public ChangeMeter(Instrument instrument, Hand hand) {
-        this.hand = hand;
-        this.neck = new Neck(instrument);
+        Neck neck = new Neck(instrument);
+        this.strings = instrument.strings();
+        int frets = neck.highestFret() + 1;
+        this.tips = new Travels(
+                frets * strings,
+                hand,
+                (a, b) -> neck.distance(a % strings + 1, a / strings, b % strings + 1, b / strings));
+        this.shifts = new Travels(frets, hand, (a, b) -> Math.abs(neck.along(a) - neck.along(b)));
+    }
+
+    /** How far and how long from each place to each other; the path asks for the same few thousand all the time. */
+    private static final class Travels {
+        private final double[][] mm;
+        private final double[][] ms;
+
+        Travels(int places, Hand hand, DoubleBinary distance) {
+            mm = new double[places][places];
+            ms = new double[places][places];
+            for (int a = 0; a < places; a++) {
+                for (int b = 0; b < a; b++) {
+                    mm[a][b] = distance.of(a, b);
+                    mm[b][a] = mm[a][b];
+                    ms[a][b] = hand.travelMs(mm[a][b]);
+                    ms[b][a] = ms[a][b];
+                }
+            }
+        }
+
+        private interface DoubleBinary {
+            double of(int a, int b);
+        }
     }
 
     /**
@@ -21,52 +51,55 @@ public final class ChangeMeter {
      *
      * @param pace how much time fingers have
      * @param lateFingers those that served a late note, bit n for the finger of ordinal n
+     * @param enough a cost that is too high to matter: the sum may stop there
      */
-    public double cost(Stance before, Stance after, Pace pace, int lateFingers) {
-        Grip from = before.grip;
-        Grip to = after.grip;
-        double cost = 0;
-        for (int finger = 0; finger < from.fret.length; finger++) {
-            if (from.uses(finger) && to.uses(finger)) {
-                cost += move(from, to, finger, pace, (lateFingers >> finger & 1) == 1);
-            } else if (to.uses(finger)) {
+    public double cost(Stance before, Stance after, Pace pace, int lateFingers, double enough) {
+        double cost = shift(before.position(), after.position(), pace);
+        for (int finger = 0; finger < before.presses.length && cost < enough; finger++) {
+            int from = before.presses[finger];
+            int to = after.presses[finger];
+            if (from == to) {
+                continue;
+            }
+            if (from == 0) {
                 cost += EffortWeights.PLACE;
-            } else if (from.uses(finger)) {
+            } else if (to == 0) {
                 cost += EffortWeights.LIFT;
+            } else {
+                boolean late = (lateFingers >> finger & 1) == 1;
+                cost += move(before.grip, after.grip, finger, late ? pace.lateHasMs() : pace.hasMs());
             }
         }
-        return cost + shift(before.position(), after.position(), pace);
+        return cost;
     }
 
-    private double move(Grip from, Grip to, int finger, Pace pace, boolean late) {
+    /** The whole cost of a change. */
+    public double cost(Stance before, Stance after, Pace pace, int lateFingers) {
+        return cost(before, after, pace, lateFingers, Double.POSITIVE_INFINITY);
+    }
+
+    private double move(Grip from, Grip to, int finger, double hasMs) {
         boolean overlap = from.bass[finger] >= to.treble[finger] && to.bass[finger] >= from.treble[finger];
         if (from.fret[finger] == to.fret[finger] && overlap) {
-            boolean same = from.bass[finger] == to.bass[finger] && from.treble[finger] == to.treble[finger];
-            return same ? 0 : EffortWeights.ROLL_INTO_BARRE;
+            return EffortWeights.ROLL_INTO_BARRE;
         }
-        double mm = travelMm(from, to, finger);
+        int a = from.fret[finger] * strings + from.treble[finger] - 1;
+        int b = to.fret[finger] * strings + to.treble[finger] - 1;
+        double mm = tips.mm[a][b];
         double cost = overlap
                 ? EffortWeights.GUIDE + EffortWeights.GUIDE_PER_100_MM * mm / 100
                 : EffortWeights.JUMP + EffortWeights.JUMP_PER_100_MM * mm / 100;
-        return cost
-                + (late
-                        ? tooFast(mm, pace.lateReachesMm(), pace.lateHasMs())
-                        : tooFast(mm, pace.reachesMm(), pace.hasMs()));
+        return cost + tooFast(tips.ms[a][b], hasMs);
     }
 
-    private double travelMm(Grip from, Grip to, int finger) {
-        return neck.distance(from.treble[finger], from.fret[finger], to.treble[finger], to.fret[finger]);
-    }
-
-    private double tooFast(double mm, double reachesMm, double hasMs) {
-        return mm <= reachesMm ? 0 : EffortWeights.TOO_FAST * hand.travelMs(mm) / Math.max(hasMs, 1);
+    private static double tooFast(double needsMs, double hasMs) {
+        return needsMs <= hasMs ? 0 : EffortWeights.TOO_FAST * needsMs / Math.max(hasMs, 1);
     }
 
     private double shift(int before, int after, Pace pace) {
-        if (before == after) {
-            return 0;
-        }
-        double mm = Math.abs(neck.along(after) - neck.along(before));
-        return EffortWeights.SHIFT_PER_100_MM * mm / 100 + tooFast(mm, pace.reachesMm(), pace.hasMs()) / 2;
+        return before == after
+                ? 0
+                : EffortWeights.SHIFT_PER_100_MM * shifts.mm[before][after] / 100
+                        + tooFast(shifts.ms[before][after], pace.hasMs()) / 2;
     }
 }

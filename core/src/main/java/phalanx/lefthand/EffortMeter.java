@@ -12,11 +12,11 @@ import static phalanx.lefthand.EffortTerm.STRETCH;
 import static phalanx.lefthand.EffortTerm.THUMB;
 import static phalanx.lefthand.EffortTerm.UP_THE_NECK;
 
-import java.util.List;
+import java.util.Arrays;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 
-/** Measures the effort of holding a shape with given fingers. */
+/** Measures the effort of holding a shape with given fingers. Not safe for several threads at once. */
 final class EffortMeter {
     private static final int TERMS = EffortTerm.values().length;
 
@@ -24,6 +24,7 @@ final class EffortMeter {
     private final Hand hand;
     private final Neck neck;
     private final boolean silenceCounts;
+    private final double[] scratch = new double[TERMS];
     private final double[][] greatest = new double[4][4];
 
     EffortMeter(Instrument instrument, Hand hand, Neck neck, boolean silenceCounts) {
@@ -77,8 +78,24 @@ final class EffortMeter {
     }
 
     /** The terms of a grip of these frets, which are listed from the lowest string. */
-    Effort effort(Grip grip, List<Integer> frets) {
+    Effort effort(Grip grip, int[] frets) {
         double[] terms = new double[TERMS];
+        measure(grip, frets, terms);
+        return new Effort(terms);
+    }
+
+    /** The sum of the same terms; for searches, which keep few of the grips they measure. */
+    double total(Grip grip, int[] frets) {
+        Arrays.fill(scratch, 0);
+        measure(grip, frets, scratch);
+        double sum = 0;
+        for (double term : scratch) {
+            sum += term;
+        }
+        return sum;
+    }
+
+    private void measure(Grip grip, int[] frets, double[] terms) {
         for (int a = 0; a < grip.fret.length; a++) {
             if (grip.uses(a)) {
                 addFinger(grip, a, frets, terms);
@@ -93,10 +110,9 @@ final class EffortMeter {
         if (silenceCounts) {
             terms[MUTING.ordinal()] = muting(grip, frets);
         }
-        return new Effort(terms);
     }
 
-    private void addFinger(Grip grip, int finger, List<Integer> frets, double[] terms) {
+    private void addFinger(Grip grip, int finger, int[] frets, double[] terms) {
         terms[FINGERS.ordinal()] += EffortWeights.FINGER;
         if (finger == 3) {
             terms[LITTLE_FINGER.ordinal()] += EffortWeights.LITTLE_FINGER;
@@ -119,13 +135,13 @@ final class EffortMeter {
         return EffortWeights.THUMB + EffortWeights.THUMB_FRET * away + turned;
     }
 
-    private static double barre(Grip grip, int finger, List<Integer> frets) {
+    private static double barre(Grip grip, int finger, int[] frets) {
         double cost = EffortWeights.BARRE + EffortWeights.BARRE_STRING * (grip.span(finger) - 1);
         if (finger > 0) {
             cost += EffortWeights.BARRE_BY_OTHER;
         }
         int beside = grip.treble[finger] - 1;
-        boolean openBeside = beside >= 1 && frets.get(frets.size() - beside) == 0;
+        boolean openBeside = beside >= 1 && frets[frets.length - beside] == 0;
         return openBeside ? cost + EffortWeights.OPEN_BESIDE_BARRE : cost;
     }
 
@@ -152,19 +168,19 @@ final class EffortMeter {
         return EffortWeights.STRETCH * cube * cube;
     }
 
-    private static double muting(Grip grip, List<Integer> frets) {
-        int strings = frets.size();
+    private static double muting(Grip grip, int[] frets) {
+        int strings = frets.length;
         int lowest = 0;
-        while (lowest < strings && frets.get(lowest) < 0) {
+        while (lowest < strings && frets[lowest] < 0) {
             lowest++;
         }
         int highest = strings - 1;
-        while (highest > lowest && frets.get(highest) < 0) {
+        while (highest > lowest && frets[highest] < 0) {
             highest--;
         }
         double cost = EffortWeights.LEFT_OUT_BELOW * lowest + EffortWeights.LEFT_OUT_ABOVE * (strings - 1 - highest);
         for (int i = lowest + 1; i < highest; i++) {
-            if (frets.get(i) < 0) {
+            if (frets[i] < 0) {
                 cost += fingerBeside(grip, strings - i) ? EffortWeights.MUTED_BY_FINGER : EffortWeights.LEFT_UNPLUCKED;
             }
         }

@@ -1,6 +1,7 @@
 package phalanx.lefthand;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +19,14 @@ public record Fingering(List<Press> presses) {
 
     public Fingering {
         presses = List.copyOf(presses);
+    }
+
+    /** The same with one more press. */
+    public Fingering with(Press press) {
+        List<Press> more = new ArrayList<>(presses);
+        more.add(press);
+        more.sort(Comparator.comparing(Press::finger));
+        return new Fingering(more);
     }
 
     /** The press of a finger, if it is used. */

@@ -1,7 +1,6 @@
 package phalanx.lefthand;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -22,12 +21,14 @@ public final class FingeringFinder {
     private static final int MOST_FRETS_APART = 8;
     /** Enough for fret -1 to 30; ten strings fit a long. */
     private static final int FRET_BITS = 5;
+    /** How many ways to hold the same frets are told apart while arranging. */
+    private static final int REMEMBERED = 2;
 
     private final Instrument instrument;
     private final Hand hand;
     private final Neck neck;
     private final EffortMeter meter;
-    private final Map<Long, List<Fingered>> known = new HashMap<>();
+    private final Map<Long, List<Grasp>> known = new HashMap<>();
 
     private FingeringFinder(Instrument instrument, Hand hand, boolean silenceCounts) {
         this.instrument = instrument;
@@ -74,27 +75,48 @@ public final class FingeringFinder {
                         + neck.highestFret() + (instrument.capo() > 0 ? " above the capo" : ""));
             }
         }
-        return ways(shape.frets().stream().mapToInt(Integer::intValue).toArray());
+        return search(shape.toArray(), Integer.MAX_VALUE).stream()
+                .map(grasp -> new Fingered(shape, grasp.fingering(), effort(grasp)))
+                .toList();
     }
 
-    /** The same for frets from the lowest string that are known to be on the neck; for searches over many shapes. */
-    public List<Fingered> ways(int[] frets) {
+    /**
+     * The easiest few ways to hold frets that are known to be on the neck; remembered, for searches over many shapes.
+     *
+     * @param frets from the lowest string, -1 silent, 0 open
+     */
+    public List<Grasp> easiest(int[] frets) {
         long key = 0;
         for (int fret : frets) {
             key = key << FRET_BITS | fret + 1;
         }
-        List<Fingered> ways = known.get(key);
+        List<Grasp> ways = known.get(key);
         if (ways == null) {
-            ways = new Search(new Shape(Arrays.stream(frets).boxed().toList())).run();
+            ways = search(frets, REMEMBERED);
             known.put(key, ways);
         }
         return ways;
     }
 
-    /** The easiest fingering of a shape, if any; not remembered, for searches over many shapes. */
-    Optional<Fingered> easiest(Shape shape) {
-        List<Fingered> all = new Search(shape).run();
-        return all.isEmpty() ? Optional.empty() : Optional.of(all.get(0));
+    /** The easiest way to hold frets, if any; not remembered. */
+    Optional<Grasp> easiestOf(int[] frets) {
+        List<Grasp> best = search(frets, 1);
+        return best.isEmpty() ? Optional.empty() : Optional.of(best.get(0));
+    }
+
+    private List<Grasp> search(int[] frets, int most) {
+        return new Search(frets.clone(), most).run();
+    }
+
+    /** Given frets held in a given way, reachable or not. */
+    public Grasp grasp(int[] frets, Fingering fingering) {
+        Grip grip = Grip.of(fingering);
+        return new Grasp(frets.clone(), grip, meter.total(grip, frets));
+    }
+
+    /** The terms of a grasp's effort. */
+    public Effort effort(Grasp grasp) {
+        return meter.effort(grasp.grip, grasp.frets);
     }
 
     /** Whether the hand can hold this fingering: reach, finger order, thumb; strings are not looked at. */
@@ -112,49 +134,86 @@ public final class FingeringFinder {
 
     /** The effort of holding a shape in one given way, reachable or not. */
     public Effort effort(Shape shape, Fingering fingering) {
-        return meter.effort(Grip.of(fingering), shape.frets());
+        return effort(grasp(shape.toArray(), fingering));
     }
 
     private final class Search {
-        private final Shape shape;
-        private final List<int[]> stopped = new ArrayList<>();
+        private final int[] frets;
+        private final int most;
+        private final int[] strings;
+        private int stopped;
         private final Grip grip = new Grip();
-        private final List<Fingered> found = new ArrayList<>();
+        private final List<Grasp> found = new ArrayList<>();
 
-        Search(Shape shape) {
-            this.shape = shape;
-            for (int string = shape.strings(); string >= 1; string--) {
-                if (shape.fret(string) > 0) {
-                    stopped.add(new int[] {string, shape.fret(string)});
+        Search(int[] frets, int most) {
+            this.frets = frets;
+            this.most = most;
+            this.strings = new int[frets.length];
+            for (int string = frets.length; string >= 1; string--) {
+                if (fret(string) > 0) {
+                    insert(string);
                 }
             }
-            stopped.sort(Comparator.<int[]>comparingInt(place -> place[1]).thenComparingInt(place -> -place[0]));
         }
 
-        List<Fingered> run() {
-            if (stopped.isEmpty() || stopped.get(stopped.size() - 1)[1] - stopped.get(0)[1] <= MOST_FRETS_APART) {
+        private int fret(int string) {
+            return frets[frets.length - string];
+        }
+
+        /** Keeps the stopped strings in order of fret, then from the bass side. */
+        private void insert(int string) {
+            int at = stopped++;
+            while (at > 0 && fret(strings[at - 1]) > fret(string)) {
+                strings[at] = strings[at - 1];
+                at--;
+            }
+            strings[at] = string;
+        }
+
+        List<Grasp> run() {
+            if (stopped == 0 || fret(strings[stopped - 1]) - fret(strings[0]) <= MOST_FRETS_APART) {
                 place(0);
             }
-            found.sort(Comparator.comparing(Fingered::effort));
-            return List.copyOf(found);
+            if (most > REMEMBERED) {
+                found.sort(Comparator.comparingDouble(Grasp::effort));
+            }
+            return found;
         }
 
         private void place(int next) {
-            if (next == stopped.size()) {
+            if (next == stopped) {
                 // pairs were within reach when they were put down, and a longer barre only brings them nearer
                 if (meter.thumbInPlace(grip)) {
-                    found.add(new Fingered(shape, grip.fingering(), meter.effort(grip, shape.frets())));
+                    keep(meter.total(grip, frets));
                 }
                 return;
             }
-            int string = stopped.get(next)[0];
-            int fret = stopped.get(next)[1];
+            int string = strings[next];
+            int fret = fret(string);
             underBarre(next, string, fret);
             byFreeFinger(next, string, fret);
-            if (hand.thumbOver() && !grip.uses(Grip.THUMB) && string > shape.strings() - hand.thumbStrings()) {
+            if (hand.thumbOver() && !grip.uses(Grip.THUMB) && string > frets.length - hand.thumbStrings()) {
                 grip.put(Grip.THUMB, fret, string, string);
                 place(next + 1);
                 grip.free(Grip.THUMB);
+            }
+        }
+
+        /** Keeps the easiest few in order; where all are wanted they are sorted at the end. */
+        private void keep(double effort) {
+            if (most > REMEMBERED) {
+                found.add(new Grasp(frets, grip.copy(), effort));
+                return;
+            }
+            int at = found.size();
+            while (at > 0 && found.get(at - 1).effort() > effort) {
+                at--;
+            }
+            if (at < most) {
+                found.add(at, new Grasp(frets, grip.copy(), effort));
+                if (found.size() > most) {
+                    found.remove(most);
+                }
             }
         }
 
@@ -172,7 +231,7 @@ public final class FingeringFinder {
         /** A barre may pass only over silent strings and strings that another finger stops higher up. */
         private boolean barreCanReach(int finger, int string) {
             for (int between = string + 1; between < grip.treble[finger]; between++) {
-                int fret = shape.fret(between);
+                int fret = fret(between);
                 if (fret >= 0 && fret <= grip.fret[finger]) {
                     return false;
                 }

@@ -22,6 +22,14 @@ final class Grip {
         return grip;
     }
 
+    Grip copy() {
+        Grip copy = new Grip();
+        System.arraycopy(fret, 0, copy.fret, 0, fret.length);
+        System.arraycopy(bass, 0, copy.bass, 0, bass.length);
+        System.arraycopy(treble, 0, copy.treble, 0, treble.length);
+        return copy;
+    }
+
     void put(int finger, int atFret, int bassString, int trebleString) {
         fret[finger] = atFret;
         bass[finger] = bassString;
@@ -30,6 +38,16 @@ final class Grip {
 
     void free(int finger) {
         fret[finger] = 0;
+    }
+
+    /** Whether no finger is down. */
+    boolean isFree() {
+        for (int at : fret) {
+            if (at > 0) {
+                return false;
+            }
+        }
+        return true;
     }
 
     boolean uses(int finger) {

@@ -27,6 +27,11 @@ public record PathCost(int unplayable, int melody, double effort) {
         return ((long) unplayable << MELODY_BITS | melody) << EFFORT_BITS | hundredths;
     }
 
+    /** An effort that surely packs to at least so much, all else being nought. */
+    public static double effortOfAtLeast(long packed) {
+        return (packed + 1.0) / STEPS;
+    }
+
     public static PathCost unpack(long packed) {
         return new PathCost(
                 (int) (packed >> EFFORT_BITS + MELODY_BITS),

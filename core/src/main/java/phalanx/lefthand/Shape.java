@@ -1,6 +1,7 @@
 package phalanx.lefthand;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 import phalanx.guitar.Instrument;
@@ -46,6 +47,15 @@ public record Shape(List<Integer> frets) {
             frets.add(entry.equalsIgnoreCase("x") ? SILENT : Integer.parseInt(entry));
         }
         return new Shape(frets);
+    }
+
+    /** Of frets from the lowest string. */
+    static Shape of(int[] frets) {
+        return new Shape(Arrays.stream(frets).boxed().toList());
+    }
+
+    int[] toArray() {
+        return frets.stream().mapToInt(Integer::intValue).toArray();
     }
 
     public int strings() {

@@ -61,7 +61,7 @@ public final class ShapeSearch {
         private final ShapeQuery query;
         private final int strings = finder.instrument().strings();
         private final int highestFret;
-        private final Integer[] frets = new Integer[strings];
+        private final int[] frets = new int[strings];
         private final List<Fingered> found = new ArrayList<>();
         private boolean bassPlaced;
         private int lowestPitch;
@@ -120,7 +120,9 @@ public final class ShapeSearch {
             boolean topThere =
                     query.topMidi().isEmpty() || highestPitch == query.topMidi().getAsInt();
             if (tonesThere && bassThere && topThere && sounding >= FEWEST_STRINGS) {
-                finder.easiest(new Shape(Arrays.asList(frets))).ifPresent(found::add);
+                finder.easiestOf(frets)
+                        .ifPresent(grasp ->
+                                found.add(new Fingered(Shape.of(frets), grasp.fingering(), finder.effort(grasp))));
             }
         }
     }

@@ -1,9 +1,11 @@
 package phalanx.lefthand;
 
-/** A fingering prepared once for measuring many changes from and to it. */
+/** A hand position prepared once for measuring many changes from and to it. */
 public final class Stance {
     final Grip grip;
-    private final Fingering fingering;
+    /** Fret and strings of each finger in one number, 0 where it is free: equal numbers mean an anchor. */
+    final int[] presses;
+
     private final int position;
 
     /**
@@ -11,14 +13,28 @@ public final class Stance {
      * @param hover the fret over which finger 1 waits while no finger is down
      */
     public Stance(Fingering fingering, int hover) {
-        this.fingering = fingering;
-        this.grip = Grip.of(fingering);
+        this(Grip.of(fingering), hover);
+    }
+
+    /** The same of a grasp that a search found. */
+    public Stance(Grasp grasp, int hover) {
+        this(grasp.grip, hover);
+    }
+
+    private Stance(Grip grip, int hover) {
+        this.grip = grip;
         int held = grip.position();
         this.position = held == 0 ? hover : held;
+        this.presses = new int[grip.fret.length];
+        for (int finger = 0; finger < presses.length; finger++) {
+            if (grip.uses(finger)) {
+                presses[finger] = grip.fret[finger] << 8 | grip.bass[finger] << 4 | grip.treble[finger];
+            }
+        }
     }
 
     public Fingering fingering() {
-        return fingering;
+        return grip.fingering();
     }
 
     /** The fret at which finger 1 stands, would stand or waits. */

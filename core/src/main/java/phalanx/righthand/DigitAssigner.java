@@ -103,7 +103,7 @@ public final class DigitAssigner {
             }
 
             @Override
-            public long change(int layer, int from, int to) {
+            public long change(int layer, int from, int to, long enough) {
                 Moment before = moments.get(layer - 1);
                 Moment after = moments.get(layer);
                 return PathCost.pack(0, 0, repeatCost(before, before.choices.get(from), after, after.choices.get(to)));

@@ -12,7 +12,7 @@ class ChangeTest {
     private final Instrument instrument = Instrument.STANDARD;
     private final FingeringFinder finder = FingeringFinder.forShapes(instrument, Hand.AVERAGE);
     private final ChangeMeter meter = new ChangeMeter(instrument, Hand.AVERAGE);
-    private final Pace easy = Pace.of(Hand.AVERAGE, 1000, 1000);
+    private final Pace easy = new Pace(1000, 1000);
 
     private Stance stance(String frets) {
         return new Stance(finder.find(Shape.parse(frets)).get(0).fingering(), 1);
@@ -45,7 +45,7 @@ class ChangeTest {
     void lessTimeThanTheFingerNeedsIsDear() {
         Stance from = press(new Press(Finger.INDEX, 1, 6, 6));
         Stance to = press(new Press(Finger.INDEX, 7, 1, 1));
-        Pace hurried = Pace.of(Hand.AVERAGE, 1000, 60);
+        Pace hurried = new Pace(1000, 60);
         double late = meter.cost(from, to, hurried, 1);
         assertThat(late).isGreaterThan(meter.cost(from, to, hurried, 0) + 3);
         assertThat(meter.cost(from, to, hurried, 0)).isEqualTo(meter.cost(from, to, easy, 1));

@@ -2,6 +2,7 @@ package phalanx.lefthand;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import net.jqwik.api.Arbitraries;
@@ -10,6 +11,7 @@ import net.jqwik.api.Combinators;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
+import net.jqwik.api.constraints.IntRange;
 
 class LayeredPathTest {
     /** A graph of random costs; small numbers, so that ties happen. */
@@ -31,6 +33,12 @@ class LayeredPathTest {
             }
         }
 
+        private RandomGraph(RandomGraph other) {
+            sizes = other.sizes;
+            own = other.own.clone();
+            changes = other.changes;
+        }
+
         @Override
         public int layers() {
             return sizes.length;
@@ -47,29 +55,81 @@ class LayeredPathTest {
         }
 
         @Override
-        public long change(int layer, int from, int to) {
-            return changes[layer][from][to];
+        public long change(int layer, int from, int to, long enough) {
+            // what is enough need not be exact
+            return Math.min(changes[layer][from][to], enough);
         }
 
-        long cheapestByTryingAll(int layer, int from) {
-            long best = Long.MAX_VALUE;
+        /** The costs of all ways, the least first, by trying every one. */
+        List<Long> allCosts(int layer, int from) {
+            List<Long> costs = new ArrayList<>();
             for (int to = 0; to < sizes[layer]; to++) {
                 long cost = own[layer][to] + (layer == 0 ? 0 : changes[layer][from][to]);
-                if (layer + 1 < sizes.length) {
-                    cost += cheapestByTryingAll(layer + 1, to);
-                }
-                best = Math.min(best, cost);
+                List<Long> rest = layer + 1 < sizes.length ? allCosts(layer + 1, to) : List.of(0L);
+                rest.forEach(more -> costs.add(cost + more));
             }
-            return best;
+            costs.sort(null);
+            return costs;
+        }
+
+        /** Another graph that differs from this one in one layer. */
+        RandomGraph edited(Random random, int layer) {
+            RandomGraph other = new RandomGraph(this);
+            other.own[layer] = random.longs(sizes[layer], 0, 30).toArray();
+            return other;
+        }
+
+        /** This graph with all candidates of a layer but one too dear to take. */
+        RandomGraph through(int layer, int candidate) {
+            RandomGraph other = new RandomGraph(this);
+            other.own[layer] = own[layer].clone();
+            for (int i = 0; i < sizes[layer]; i++) {
+                other.own[layer][i] += i == candidate ? 0 : 1_000_000;
+            }
+            return other;
         }
     }
 
     @Property(tries = 400)
     void equalToTryingEveryWay(@ForAll long seed) {
         RandomGraph graph = new RandomGraph(new Random(seed));
+        List<Long> all = graph.allCosts(0, 0);
         LayeredPath.Way way = new LayeredPath().cheapest(graph);
-        assertThat(way.cost()).isEqualTo(graph.cheapestByTryingAll(0, 0));
+        assertThat(way.cost()).isEqualTo(all.get(0));
         assertThat(sum(graph, way.candidates())).isEqualTo(way.cost());
+    }
+
+    @Property(tries = 400)
+    void theBestFewAreTheFirstOfAllWays(@ForAll long seed, @ForAll @IntRange(min = 1, max = 9) int most) {
+        RandomGraph graph = new RandomGraph(new Random(seed));
+        List<Long> all = graph.allCosts(0, 0);
+        List<LayeredPath.Way> ways = new LayeredPath().cheapest(graph, most);
+        assertThat(ways.stream().map(LayeredPath.Way::cost)).isEqualTo(all.subList(0, Math.min(most, all.size())));
+        assertThat(ways.stream().map(LayeredPath.Way::candidates)).doesNotHaveDuplicates();
+        ways.forEach(way -> assertThat(sum(graph, way.candidates())).isEqualTo(way.cost()));
+    }
+
+    @Property(tries = 400)
+    void anEditedGraphIsSolvedAsIfFromTheStart(@ForAll long seed) {
+        Random random = new Random(seed);
+        RandomGraph graph = new RandomGraph(random);
+        int layer = random.nextInt(graph.layers());
+        RandomGraph edited = graph.edited(random, layer);
+        Trail again = Trail.through(graph).again(edited, layer, layer);
+        assertThat(again.way().cost()).isEqualTo(edited.allCosts(0, 0).get(0));
+        assertThat(sum(edited, again.way().candidates())).isEqualTo(again.way().cost());
+    }
+
+    @Property(tries = 200)
+    void waysThroughEachCandidateCostWhatTheyCostWithoutTheOthers(@ForAll long seed) {
+        Random random = new Random(seed);
+        RandomGraph graph = new RandomGraph(random);
+        int layer = random.nextInt(graph.layers());
+        long[] costs = Trail.through(graph).through(graph, layer);
+        for (int candidate = 0; candidate < costs.length; candidate++) {
+            assertThat(costs[candidate])
+                    .isEqualTo(graph.through(layer, candidate).allCosts(0, 0).get(0));
+        }
     }
 
     private static long sum(LayeredPath.Graph graph, List<Integer> way) {
@@ -77,7 +137,7 @@ class LayeredPathTest {
         for (int layer = 0; layer < way.size(); layer++) {
             sum += graph.cost(layer, way.get(layer));
             if (layer > 0) {
-                sum += graph.change(layer, way.get(layer - 1), way.get(layer));
+                sum += graph.change(layer, way.get(layer - 1), way.get(layer), Long.MAX_VALUE);
             }
         }
         return sum;

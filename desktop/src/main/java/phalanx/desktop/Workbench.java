@@ -183,7 +183,7 @@ public final class Workbench {
             }
             long start = System.nanoTime();
             try {
-                Arrangement solved = arrangerFor(next).arrange(next.song(), () -> latest.get() != ticket);
+                Arrangement solved = arrangerFor(next).arrange(next.song(), List.of(), () -> latest.get() != ticket);
                 long millis = (System.nanoTime() - start) / 1_000_000;
                 interfaceThread.execute(() -> solved(ticket, next, solved, done + " Arranged in " + millis + " ms."));
             } catch (CancellationException e) {

@@ -1,0 +1,134 @@
+package phalanx.arrange;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.Finger;
+import phalanx.lefthand.Fingering;
+import phalanx.lefthand.FingeringFinder;
+import phalanx.lefthand.HeldShape;
+import phalanx.lefthand.Press;
+
+/**
+ * Finds the ways to serve a slot with a locked shape: its bass strings with its own melody note, or, where it has none
+ * of that pitch, with the note beside it, taken by a free finger or one lifted from the shape.
+ */
+final class LockedSearch {
+    private final FingeringFinder finder;
+    private final Instrument instrument;
+    private final Slot.Demand demand;
+    private final HeldShape held;
+    private final DraftMaker maker;
+    private final Shortlist found = new Shortlist(CandidateSearch.MOST);
+
+    LockedSearch(FingeringFinder finder, Slot.Demand demand, HeldShape held) {
+        this.finder = finder;
+        this.instrument = finder.instrument();
+        this.demand = demand;
+        this.held = held;
+        int silent = 0;
+        for (int string = 1; string <= held.shape().strings(); string++) {
+            silent |= held.shape().sounds(string) ? 0 : 1 << string;
+        }
+        this.maker = new DraftMaker(instrument, demand, silent);
+    }
+
+    /** All of them that lose neither melody nor bass; empty when the lock cannot be kept. */
+    List<Candidate> run() {
+        if (held.shape().strings() != instrument.strings() || !finder.holds(held.fingering())) {
+            return List.of();
+        }
+        List<Place> melodies = melodyPlaces();
+        for (Place melody : melodies) {
+            for (Place bass : bassPlaces(melody)) {
+                fingerings(melody, bass).forEach(fingering -> add(fingering, new PlacePair(melody, bass)));
+            }
+        }
+        return found.best().stream()
+                .filter(draft -> draft.part().unplayable() == 0 && draft.part().melodyLost() == 0)
+                .map(maker::candidate)
+                .toList();
+    }
+
+    /** In the shape where it has the note; else anywhere. */
+    private List<Place> melodyPlaces() {
+        List<Place> all = maker.melodyPlaces();
+        List<Place> own = all.stream()
+                .filter(place -> !place.isNowhere() && held.shape().fret(place.string()) == place.fret())
+                .toList();
+        return own.isEmpty() ? all : own;
+    }
+
+    /** The shape's strings that have an allowed bass tone; its lowest one in any case, for it is the player's choice. */
+    private List<Place> bassPlaces(Place melody) {
+        List<Place> places = new ArrayList<>();
+        if (demand.bassAllowed() != 0) {
+            for (int string = instrument.strings(); string > melody.string(); string--) {
+                if (held.shape().sounds(string)) {
+                    int midi = instrument.midi(string, held.shape().fret(string));
+                    boolean allowed = DraftMaker.has(demand.bassAllowed(), midi) || places.isEmpty();
+                    if (allowed && maker.isBelowMelody(midi)) {
+                        places.add(new Place(string, held.shape().fret(string)));
+                    }
+                }
+            }
+        }
+        if (!demand.bassBegins()) {
+            places.add(Place.NOWHERE);
+        }
+        return places;
+    }
+
+    private List<Fingering> fingerings(Place melody, Place bass) {
+        boolean inShape = melody.isNowhere() || held.shape().fret(melody.string()) == melody.fret();
+        if (inShape) {
+            return List.of(held.fingering());
+        }
+        List<Fingering> ways = new ArrayList<>(beside(held.fingering().presses(), melody));
+        if (ways.isEmpty()) {
+            for (Press lifted : held.fingering().presses()) {
+                if (bass.isNowhere() || bass.fret() == 0 || !lifted.covers(bass.string())) {
+                    List<Press> kept = new ArrayList<>(held.fingering().presses());
+                    kept.remove(lifted);
+                    ways.addAll(beside(kept, melody));
+                }
+            }
+        }
+        return ways;
+    }
+
+    /** The presses with the melody note added, by every finger that can. */
+    private List<Fingering> beside(List<Press> presses, Place melody) {
+        boolean covered =
+                presses.stream().anyMatch(press -> press.covers(melody.string()) && press.fret() >= melody.fret());
+        if (covered) {
+            return List.of();
+        }
+        if (melody.fret() == 0) {
+            return List.of(new Fingering(presses));
+        }
+        List<Fingering> ways = new ArrayList<>();
+        for (Finger finger : Finger.values()) {
+            boolean free = presses.stream().noneMatch(press -> press.finger() == finger);
+            if (free && finger != Finger.THUMB) {
+                Press added = new Press(finger, melody.fret(), melody.string(), melody.string());
+                Optional.of(new Fingering(presses).with(added))
+                        .filter(finder::holds)
+                        .ifPresent(ways::add);
+            }
+        }
+        return ways;
+    }
+
+    private void add(Fingering fingering, PlacePair pair) {
+        int[] frets = maker.frets(pair);
+        for (int string = 1; string <= frets.length; string++) {
+            int at = frets.length - string;
+            if (frets[at] < 0 && held.shape().sounds(string)) {
+                frets[at] = fingering.stopping(string).map(Press::fret).orElse(0);
+            }
+        }
+        found.add(maker.draft(finder.grasp(frets, fingering), pair, 1, 0));
+    }
+}

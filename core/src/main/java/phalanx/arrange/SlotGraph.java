@@ -1,0 +1,170 @@
+package phalanx.arrange;
+
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
+import phalanx.lefthand.ChangeMeter;
+import phalanx.lefthand.LayeredPath;
+import phalanx.lefthand.Pace;
+import phalanx.lefthand.PathCost;
+import phalanx.song.Ticks;
+
+/** The row of slots as a graph for the path: candidates, what each costs and what each change costs. */
+final class SlotGraph implements LayeredPath.Graph {
+    private static final double SHORTEST_WEIGHT = 0.25;
+    private static final double LONGEST_WEIGHT = 2;
+    private static final double BASS_CUT = 1.0;
+    private static final double INNER_CUT = 0.15;
+    /** The alternating thumb wants another string than the stroke before, best the neighbour. */
+    private static final double BASS_STRING_AGAIN = 0.8;
+
+    private static final double BASS_STRING_SKIPPED = 0.2;
+    /** The share of a slot after which a finger may leave for the next. */
+    private static final double TIME_TO_CHANGE = 0.5;
+
+    private final List<Slot> slots;
+    private final List<Pace> paces;
+    private final ChangeMeter changes;
+    private final BooleanSupplier cancelled;
+    private final Candidate[][] layers;
+
+    /**
+     * @param slots of the song
+     * @param tempo quarter notes a minute
+     * @param candidates finds the ways to serve a slot
+     * @param changes measures changes between them
+     * @param cancelled asked again and again while the work goes on
+     * @throws CancellationException soon after it says yes
+     */
+    SlotGraph(
+            List<Slot> slots,
+            double tempo,
+            CandidateFinder candidates,
+            ChangeMeter changes,
+            BooleanSupplier cancelled) {
+        this.slots = slots;
+        this.changes = changes;
+        this.cancelled = cancelled;
+        this.paces = slots.stream().map(slot -> pace(slot, tempo)).toList();
+        this.layers = new Candidate[slots.size()][];
+        for (int slot = 0; slot < layers.length; slot++) {
+            checkCancelled();
+            layers[slot] = candidates.candidates(slots.get(slot).demand());
+        }
+    }
+
+    private SlotGraph(SlotGraph other, BooleanSupplier cancelled) {
+        this.slots = other.slots;
+        this.paces = other.paces;
+        this.changes = other.changes;
+        this.layers = other.layers;
+        this.cancelled = cancelled;
+    }
+
+    /** The same graph, to be given up on another request. */
+    SlotGraph withCancel(BooleanSupplier newCancelled) {
+        return new SlotGraph(this, newCancelled);
+    }
+
+    List<Slot> slots() {
+        return slots;
+    }
+
+    Candidate candidate(int layer, int index) {
+        return layers[layer][index];
+    }
+
+    /** Whether a layer and the change into it are the same in another graph. */
+    boolean sameAt(int layer, SlotGraph other) {
+        return layers[layer] == other.layers[layer]
+                && slots.get(layer).equals(other.slots.get(layer))
+                && (layer == 0 || paces.get(layer - 1).equals(other.paces.get(layer - 1)));
+    }
+
+    private static Pace pace(Slot slot, double tempo) {
+        int lastStroke = slot.inner().isEmpty()
+                ? slot.startTick()
+                : slot.inner().get(slot.inner().size() - 1);
+        double hasMs = TIME_TO_CHANGE * Ticks.milliseconds(slot.lengthTicks(), tempo);
+        double lateMs = TIME_TO_CHANGE * Ticks.milliseconds(slot.endTick() - lastStroke, tempo);
+        return new Pace(hasMs, lateMs);
+    }
+
+    private void checkCancelled() {
+        if (cancelled.getAsBoolean()) {
+            throw new CancellationException("arranging was cancelled");
+        }
+    }
+
+    @Override
+    public int layers() {
+        return layers.length;
+    }
+
+    @Override
+    public int candidates(int layer) {
+        checkCancelled();
+        return layers[layer].length;
+    }
+
+    @Override
+    public long cost(int layer, int index) {
+        Candidate candidate = layers[layer][index];
+        double beats = slots.get(layer).lengthTicks() / (double) Ticks.QUARTER;
+        double weight = Math.max(SHORTEST_WEIGHT, Math.min(LONGEST_WEIGHT, beats));
+        double effort = candidate.grasp().effort() * weight + candidate.dislike();
+        return PathCost.pack(candidate.unplayable(), candidate.melodyLost(), effort);
+    }
+
+    @Override
+    public long change(int layer, int from, int to, long enough) {
+        Candidate before = layers[layer - 1][from];
+        Candidate after = layers[layer][to];
+        Slot slot = slots.get(layer);
+        int cut = slot.melodyRingsOn() && cuts(before, after, before.melodyString(), after.melodyString()) ? 1 : 0;
+        double effort = innerCuts(layer, before, after);
+        if (slot.bassRingsOn() && cuts(before, after, before.bassString(), after.bassString())) {
+            effort += BASS_CUT;
+        }
+        if (slot.bassBegins()) {
+            effort += bassStep(before.bassString(), after.bassString());
+        }
+        long known = PathCost.pack(0, cut, effort);
+        if (known >= enough) {
+            return known;
+        }
+        double most = PathCost.effortOfAtLeast(enough - known);
+        return PathCost.pack(0, cut, effort + changeEffort(layer, before, after, most));
+    }
+
+    /** What the change into a layer costs the hand. */
+    double changeEffort(int layer, Candidate before, Candidate after, double enough) {
+        return changes.cost(before.stance(), after.stance(), paces.get(layer - 1), before.innerFingers(), enough);
+    }
+
+    private static boolean cuts(Candidate before, Candidate after, int stringBefore, int stringAfter) {
+        return stringBefore != Candidate.NONE
+                && (stringAfter != stringBefore || !before.ringsInto(after, stringBefore));
+    }
+
+    private static double bassStep(int before, int after) {
+        if (before == Candidate.NONE || after == Candidate.NONE) {
+            return 0;
+        }
+        return before == after ? BASS_STRING_AGAIN : BASS_STRING_SKIPPED * (Math.abs(before - after) - 1);
+    }
+
+    private double innerCuts(int layer, Candidate before, Candidate after) {
+        if (slots.get(layer - 1).inner().isEmpty()) {
+            return 0;
+        }
+        double cost = 0;
+        for (int strings = before.innerStrings(); strings != 0; strings &= strings - 1) {
+            int string = Integer.numberOfTrailingZeros(strings);
+            if (!before.ringsInto(after, string)) {
+                cost += INNER_CUT;
+            }
+        }
+        return cost;
+    }
+}
