@@ -1,5 +1,6 @@
 package phalanx.arrange;
 
+import java.util.Locale;
 import java.util.Objects;
 import phalanx.song.Ticks;
 
@@ -10,13 +11,14 @@ import phalanx.song.Ticks;
  * @param ticks how long it has
  * @param needsMs how long it takes, in milliseconds
  * @param kind the finding that it is when it does not fit
- * @param what who does what, such as {@code finger 4 travels 92 mm}
+ * @param who the finger or digit, such as {@code finger 4}
+ * @param mm how far it travels; a digit that plucks again travels nowhere
  */
-record SpeedLimit(int tick, int ticks, double needsMs, FindingKind kind, String what) {
+record SpeedLimit(int tick, int ticks, double needsMs, FindingKind kind, String who, double mm) {
     SpeedLimit {
         Objects.requireNonNull(kind, "kind");
         if (ticks <= 0 || !(needsMs > 0)) {
-            throw new IllegalArgumentException(what + " in " + ticks + " ticks, needs " + needsMs + " ms");
+            throw new IllegalArgumentException(who + " in " + ticks + " ticks, needs " + needsMs + " ms");
         }
     }
 
@@ -27,5 +29,12 @@ record SpeedLimit(int tick, int ticks, double needsMs, FindingKind kind, String 
 
     double hasMs(double tempo) {
         return Ticks.milliseconds(ticks, tempo);
+    }
+
+    /** Who does what, such as {@code finger 4 travels 92 mm}. */
+    String what() {
+        return kind == FindingKind.DIGIT_TOO_FAST
+                ? who + " plucks again"
+                : String.format(Locale.ROOT, "%s travels %.0f mm", who, mm);
     }
 }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -56,10 +55,9 @@ final class SpeedMeter {
     private SpeedLimit travel(Hold left, Hold next, ArrangedNote lastNote) {
         double mm = Fingering.reach(left.press(), next.press(), instrument);
         int free = lastNote == null ? (left.tick() + left.endTick()) / 2 : lastNote.tick() + lastNote.lengthTicks() / 2;
-        String what = String.format(
-                Locale.ROOT, "finger %s travels %.0f mm", next.press().finger().symbol(), mm);
+        String who = "finger " + next.press().finger().symbol();
         int ticks = Math.max(1, next.tick() - free);
-        return new SpeedLimit(next.tick(), ticks, hand.travelMs(mm), FindingKind.CHANGE_TOO_FAST, what);
+        return new SpeedLimit(next.tick(), ticks, hand.travelMs(mm), FindingKind.CHANGE_TOO_FAST, who, mm);
     }
 
     /** The last note that each hold serves. */
@@ -82,10 +80,10 @@ final class SpeedMeter {
         for (ArrangedNote note : notes) {
             ArrangedNote earlier = before.put(note.right(), note);
             if (earlier != null && note.tick() > earlier.tick()) {
-                String what = "digit " + note.right().symbol() + " plucks again";
+                String who = "digit " + note.right().symbol();
                 int ticks = note.tick() - earlier.tick();
                 limits.add(new SpeedLimit(
-                        note.tick(), ticks, DigitAssigner.REPEAT_LIMIT_MS, FindingKind.DIGIT_TOO_FAST, what));
+                        note.tick(), ticks, DigitAssigner.REPEAT_LIMIT_MS, FindingKind.DIGIT_TOO_FAST, who, 0));
             }
         }
     }
