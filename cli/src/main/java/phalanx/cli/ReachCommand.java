@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
+import phalanx.guitar.Reach;
 import phalanx.lefthand.ReachCheck;
 import phalanx.lefthand.ReachReport;
 import phalanx.lefthand.Shape;
@@ -67,7 +68,7 @@ final class ReachCommand extends QueryCommand {
         ObjectNode reach = root.putObject("reachMm");
         report.reachMm().forEach((pair, mm) -> reach.put(pair.toString(), Queries.rounded(mm)));
         ObjectNode limits = root.putObject("limitMm");
-        Hand.PAIRS.forEach(pair -> limits.put(pair.toString(), Queries.rounded(Hand.AVERAGE.greatestMm(pair))));
+        Reach.PAIRS.forEach(pair -> limits.put(pair.toString(), Queries.rounded(Hand.AVERAGE.greatestMm(pair))));
         root.put("effort", Queries.rounded(report.effort()));
         report.reasons().forEach(root.putArray("reasons")::add);
         return root;

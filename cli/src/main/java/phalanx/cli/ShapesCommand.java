@@ -9,6 +9,7 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.Fingered;
 import phalanx.lefthand.FingeringFinder;
+import phalanx.lefthand.ShapeAdvice;
 import phalanx.lefthand.ShapeQuery;
 import phalanx.lefthand.ShapeSearch;
 import phalanx.theory.ChordNamer;
@@ -51,9 +52,13 @@ final class ShapesCommand extends QueryCommand {
     }
 
     private List<Fingered> shapes(ChordSymbol symbol) {
-        ShapeQuery query = ShapeQuery.of(symbol);
-        List<Fingered> found =
-                search.find(top == null ? query : query.withTop(Pitch.parse(top).midi()));
+        ShapeQuery chord = ShapeQuery.of(symbol);
+        ShapeQuery query = top == null ? chord : chord.withTop(Pitch.parse(top).midi());
+        List<Fingered> found = search.find(query);
+        if (found.isEmpty()) {
+            throw new IllegalArgumentException(symbol.text() + ": "
+                    + ShapeAdvice.on(query, instrument(), Hand.AVERAGE).words());
+        }
         return found.subList(0, Math.min(max, found.size()));
     }
 

@@ -15,6 +15,7 @@ public final class Audit {
         findings.addAll(new HoldAudit(arrangement).findings());
         findings.addAll(new NoteAudit(arrangement).findings());
         findings.addAll(new LockAudit(arrangement).findings());
+        findings.addAll(new StrainAudit(arrangement).findings());
         findings.addAll(new SpeedAudit(arrangement).findings());
         findings.sort(Comparator.comparingInt(Finding::tick));
         return findings;

@@ -11,7 +11,8 @@ public enum FindingKind {
     CHANGE_TOO_FAST("change too fast"),
     DIGIT_TOO_FAST("digit repeated too fast"),
     TONE_MISSING("tone missing"),
-    LOCK_NOT_KEPT("lock not kept");
+    LOCK_NOT_KEPT("lock not kept"),
+    STRAIN("strain");
 
     private final String label;
 

@@ -1,26 +1,46 @@
 package phalanx.guitar;
 
+import java.util.Objects;
+
 /**
  * The measures of a guitar, in millimetres.
  *
+ * @param kind what strings it is built for
  * @param scaleMm nut to saddle, 300 to 1000
  * @param nutSpanMm between the outer strings at the nut
  * @param saddleSpanMm between the outer strings at the saddle
  * @param frets how many there are, 12 to 30
  * @param bodyJoint the fret at which the neck meets the body
  */
-public record Guitar(double scaleMm, double nutSpanMm, double saddleSpanMm, int frets, int bodyJoint) {
+public record Guitar(Kind kind, double scaleMm, double nutSpanMm, double saddleSpanMm, int frets, int bodyJoint) {
     /** Where a fingertip stands behind its fret wire, at most. */
     private static final double TIP_BEHIND_WIRE_MM = 8;
     /** In narrow frets: this share of the fret's width behind the wire. */
     private static final double TIP_BEHIND_WIRE_SHARE = 0.3;
 
     /** A common steel-string guitar. */
-    public static final Guitar STEEL = new Guitar(650, 37, 56, 20, 14);
+    public static final Guitar STEEL = new Guitar(Kind.STEEL, 650, 37, 56, 20, 14);
     /** A common nylon-string guitar. */
-    public static final Guitar NYLON = new Guitar(650, 43, 59, 19, 12);
+    public static final Guitar NYLON = new Guitar(Kind.NYLON, 650, 43, 59, 19, 12);
+
+    /** What strings a guitar is built for. */
+    public enum Kind {
+        STEEL("steel strings"),
+        NYLON("nylon strings");
+
+        private final String label;
+
+        Kind(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
 
     public Guitar {
+        Objects.requireNonNull(kind, "kind");
         if (!(scaleMm >= 300 && scaleMm <= 1000)) {
             throw new IllegalArgumentException("scale length " + scaleMm + " mm is outside 300 to 1000 mm");
         }
@@ -35,7 +55,12 @@ public record Guitar(double scaleMm, double nutSpanMm, double saddleSpanMm, int 
     }
 
     public Guitar withScale(double newScaleMm) {
-        return newScaleMm == scaleMm ? this : new Guitar(newScaleMm, nutSpanMm, saddleSpanMm, frets, bodyJoint);
+        return newScaleMm == scaleMm ? this : new Guitar(kind, newScaleMm, nutSpanMm, saddleSpanMm, frets, bodyJoint);
+    }
+
+    /** Whether a string of this number is wound as a rule, so that a finger sliding on it squeaks. Common practice. */
+    public boolean isWound(int string) {
+        return string > (kind == Kind.STEEL ? 2 : 3);
     }
 
     /** Distance of a fret wire from the nut: {@code L * (1 - 2^(-n/12))}, equal temperament. */

@@ -1,77 +1,134 @@
 package phalanx.guitar;
 
-import java.util.List;
+import java.util.Objects;
 
 /**
  * The player's left hand.
  *
- * @param spanMm greatest distance from finger 1 to finger 4 along a string, 60 to 220 mm
- * @param thumbOver whether the thumb may press over the edge of the neck
- * @param thumbStrings how many of the lowest strings the thumb reaches, 1 or 2
- * @param reactionMs the constant {@code a} of Fitts' law, in milliseconds
- * @param difficultyMs the slope {@code b} of Fitts' law, milliseconds for each bit
+ * @param reach how far apart its fingertips can be
+ * @param thumb where the thumb may press over the edge of the neck
+ * @param comfort what is harder for this hand than for an average one
+ * @param speed how fast its fingers travel
  */
-public record Hand(double spanMm, boolean thumbOver, int thumbStrings, double reactionMs, double difficultyMs) {
+public record Hand(Reach reach, Thumb thumb, Comfort comfort, Speed speed) {
     /** A fingertip's width: two tips on one fret nearer than this crowd each other. An assumption of ours. */
     public static final double TIP_WIDTH_MM = 13;
 
     /** An average adult hand. All values are assumptions of ours, to be calibrated by the player. */
-    public static final Hand AVERAGE = new Hand(125, true, 1, 50, 60);
+    public static final Hand AVERAGE =
+            new Hand(Reach.ofSpan(125), Thumb.STRING_6, new Comfort(1, 1), new Speed(50, 60));
 
-    /** The finger pairs in the order they are reported. */
-    public static final List<Pair> PAIRS =
-            List.of(new Pair(1, 2), new Pair(1, 3), new Pair(1, 4), new Pair(2, 3), new Pair(2, 4), new Pair(3, 4));
+    /** Where the thumb may press over the edge of the neck. */
+    public enum Thumb {
+        NEVER("not over the neck", 0),
+        STRING_6("on the lowest string", 1),
+        STRINGS_6_AND_5("on the two lowest strings", 2);
 
-    /** Greatest reach of a finger pair as a share of the span; row and column are fingers 1 to 4. Assumptions of ours. */
-    private static final double[][] SHARE = {
-        {0, 0.60, 0.80, 1.00},
-        {0.60, 0, 0.50, 0.72},
-        {0.80, 0.50, 0, 0.50},
-        {1.00, 0.72, 0.50, 0},
-    };
+        private final String label;
+        private final int strings;
 
-    /** Two fingers, the lower first. */
-    public record Pair(int low, int high) {
-        @Override
-        public String toString() {
-            return low + "" + high;
+        Thumb(String label, int strings) {
+            this.label = label;
+            this.strings = strings;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    /**
+     * What is harder for a hand than for an average one, as factors of effort; 1 is average.
+     *
+     * @param littleFinger how hard the little finger works, 0.2 to 5
+     * @param barre how hard a barre is, 0.2 to 5
+     */
+    public record Comfort(double littleFinger, double barre) {
+        private static final double LEAST = 0.2;
+        private static final double MOST = 5;
+
+        public Comfort {
+            check("little finger", littleFinger);
+            check("barre", barre);
+        }
+
+        private static void check(String what, double factor) {
+            if (!(factor >= LEAST && factor <= MOST)) {
+                throw new IllegalArgumentException(
+                        "the effort of the " + what + ", " + factor + " times the average, is outside 0.2 to 5");
+            }
+        }
+    }
+
+    /**
+     * How fast a fingertip travels: Fitts' law {@code a + b * log2(D / W + 1)} (Shannon form; P. Fitts, J. Exp.
+     * Psychol. 47, 1954, and I. S. MacKenzie 1992, from memory).
+     *
+     * @param reactionMs the constant {@code a}, in milliseconds
+     * @param difficultyMs the slope {@code b}, milliseconds for each bit
+     */
+    public record Speed(double reactionMs, double difficultyMs) {
+        public Speed {
+            if (!(reactionMs >= 0 && reactionMs <= 1000 && difficultyMs > 0 && difficultyMs <= 1000)) {
+                throw new IllegalArgumentException(
+                        "hand speed a " + reactionMs + " ms, b " + difficultyMs + " ms is outside 0 to 1000 ms");
+            }
+        }
+
+        double travelMs(double distanceMm) {
+            return reactionMs + difficultyMs * Math.log(distanceMm / TIP_WIDTH_MM + 1) / Math.log(2);
         }
     }
 
     public Hand {
-        if (!(spanMm >= 60 && spanMm <= 220)) {
-            throw new IllegalArgumentException(
-                    "a reach of " + spanMm + " mm from finger 1 to finger 4 is outside 60 to 220 mm");
-        }
-        if (thumbStrings < 1 || thumbStrings > 2) {
-            throw new IllegalArgumentException("the thumb reaches one or two strings, not " + thumbStrings);
-        }
-        if (!(reactionMs >= 0 && difficultyMs > 0)) {
-            throw new IllegalArgumentException("hand speed a " + reactionMs + " ms, b " + difficultyMs + " ms");
-        }
+        Objects.requireNonNull(reach, "reach");
+        Objects.requireNonNull(thumb, "thumb");
+        Objects.requireNonNull(comfort, "comfort");
+        Objects.requireNonNull(speed, "speed");
     }
 
     /** Greatest reach between two different fingers 1 to 4, in mm. */
     public double greatestMm(int finger, int other) {
-        return SHARE[finger - 1][other - 1] * spanMm;
+        return greatestMm(new Reach.Pair(Math.min(finger, other), Math.max(finger, other)));
     }
 
     /** Greatest reach of a pair, in mm. */
-    public double greatestMm(Pair pair) {
-        return greatestMm(pair.low(), pair.high());
+    public double greatestMm(Reach.Pair pair) {
+        return reach.greatestMm(pair);
     }
 
-    /**
-     * How long a fingertip needs to travel: Fitts' law {@code a + b * log2(D / W + 1)} (Shannon form).
-     *
-     * @return milliseconds
-     */
+    /** Greatest distance from finger 1 to finger 4 along a string, in mm. */
+    public double spanMm() {
+        return reach.spanMm();
+    }
+
+    public boolean thumbOver() {
+        return thumb.strings > 0;
+    }
+
+    /** How many of the lowest strings the thumb may press. */
+    public int thumbStrings() {
+        return thumb.strings;
+    }
+
+    /** How long a fingertip needs to travel so far, in milliseconds. */
     public double travelMs(double distanceMm) {
-        return reactionMs + difficultyMs * Math.log(distanceMm / TIP_WIDTH_MM + 1) / Math.log(2);
+        return speed.travelMs(distanceMm);
     }
 
-    /** The hand with or without the thumb over the neck. */
-    public Hand withThumbOver(boolean allowed) {
-        return allowed == thumbOver ? this : new Hand(spanMm, allowed, thumbStrings, reactionMs, difficultyMs);
+    public Hand withReach(Reach newReach) {
+        return newReach.equals(reach) ? this : new Hand(newReach, thumb, comfort, speed);
+    }
+
+    public Hand withThumb(Thumb newThumb) {
+        return newThumb == thumb ? this : new Hand(reach, newThumb, comfort, speed);
+    }
+
+    public Hand withComfort(Comfort newComfort) {
+        return newComfort.equals(comfort) ? this : new Hand(reach, thumb, newComfort, speed);
+    }
+
+    public Hand withSpeed(Speed newSpeed) {
+        return newSpeed.equals(speed) ? this : new Hand(reach, thumb, comfort, newSpeed);
     }
 }

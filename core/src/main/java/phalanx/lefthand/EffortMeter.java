@@ -115,13 +115,14 @@ final class EffortMeter {
     private void addFinger(Grip grip, int finger, int[] frets, double[] terms) {
         terms[FINGERS.ordinal()] += EffortWeights.FINGER;
         if (finger == 3) {
-            terms[LITTLE_FINGER.ordinal()] += EffortWeights.LITTLE_FINGER;
+            terms[LITTLE_FINGER.ordinal()] +=
+                    EffortWeights.LITTLE_FINGER * hand.comfort().littleFinger();
         }
         if (finger == Grip.THUMB) {
             terms[THUMB.ordinal()] += thumb(grip);
         }
         if (grip.span(finger) > 1) {
-            terms[BARRE.ordinal()] += barre(grip, finger, frets);
+            terms[BARRE.ordinal()] += hand.comfort().barre() * barre(grip, finger, frets);
         }
         if (instrument.pastJoint(grip.fret[finger])) {
             terms[BODY_JOINT.ordinal()] += EffortWeights.PAST_JOINT_FINGER;
@@ -147,7 +148,7 @@ final class EffortMeter {
 
     private void addPair(Grip grip, int a, int b, double[] terms) {
         double reach = grip.reach(a, b, neck);
-        terms[STRETCH.ordinal()] += stretch(reach / greatest[a][b]);
+        terms[STRETCH.ordinal()] += Stretch.term(reach / greatest[a][b]);
         int nearer = (b - a) - (grip.fret[b] - grip.fret[a]);
         if (nearer > 0) {
             terms[BUNCHING.ordinal()] +=
@@ -161,11 +162,6 @@ final class EffortMeter {
                 terms[CROSSING.ordinal()] += EffortWeights.CROSSING;
             }
         }
-    }
-
-    private static double stretch(double share) {
-        double cube = share * share * share;
-        return EffortWeights.STRETCH * cube * cube;
     }
 
     private static double muting(Grip grip, int[] frets) {

@@ -6,8 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.guitar.Reach;
 
 /**
  * Which fingers hold a shape.
@@ -46,9 +46,9 @@ public record Fingering(List<Press> presses) {
     }
 
     /** The distances of all pairs of fingers 1 to 4 in use, in mm. */
-    public Map<Hand.Pair, Double> reaches(Instrument instrument) {
-        Map<Hand.Pair, Double> reaches = new LinkedHashMap<>();
-        for (Hand.Pair pair : Hand.PAIRS) {
+    public Map<Reach.Pair, Double> reaches(Instrument instrument) {
+        Map<Reach.Pair, Double> reaches = new LinkedHashMap<>();
+        for (Reach.Pair pair : Reach.PAIRS) {
             Optional<Press> low = press(Finger.values()[pair.low() - 1]);
             Optional<Press> high = press(Finger.values()[pair.high() - 1]);
             if (low.isPresent() && high.isPresent()) {

@@ -7,11 +7,10 @@ import java.util.Map;
 import java.util.TreeMap;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.guitar.Reach;
 
 /** Answers whether a shape can be held, by given fingers or by the easiest ones, and if not, why. */
 public final class ReachCheck {
-    private static final double LARGEST_SPAN_MM = 220;
-
     private final Instrument instrument;
     private final Hand hand;
     private final FingeringFinder finder;
@@ -28,8 +27,7 @@ public final class ReachCheck {
         if (!ways.isEmpty()) {
             return playable(ways.get(0));
         }
-        Hand largest = new Hand(
-                LARGEST_SPAN_MM, hand.thumbOver(), hand.thumbStrings(), hand.reactionMs(), hand.difficultyMs());
+        Hand largest = hand.withReach(Reach.ofSpan(Reach.LARGEST_SPAN_MM));
         List<Fingered> stretched =
                 FingeringFinder.forShapes(instrument, largest).find(shape);
         if (stretched.isEmpty()) {
@@ -68,13 +66,22 @@ public final class ReachCheck {
                 way.fingers(),
                 way.fingering().reaches(instrument),
                 way.effort().total(),
-                List.of());
+                caution(way.fingering()));
+    }
+
+    /** A stretch is playable; what it asks of the hand is said all the same. */
+    private List<String> caution(Fingering fingering) {
+        return Stretch.of(fingering.presses(), instrument, hand)
+                .filter(Stretch::isStretched)
+                .map(Stretch::words)
+                .stream()
+                .toList();
     }
 
     private ReachReport report(Shape shape, Fingering fingering) {
         List<String> reasons = new ArrayList<>();
         addWrongOrder(fingering, reasons);
-        Map<Hand.Pair, Double> reaches = fingering.reaches(instrument);
+        Map<Reach.Pair, Double> reaches = fingering.reaches(instrument);
         reaches.forEach((pair, mm) -> {
             if (mm > hand.greatestMm(pair)) {
                 reasons.add(String.format(
@@ -96,7 +103,7 @@ public final class ReachCheck {
                 fingering.symbols(shape),
                 reaches,
                 finder.effort(shape, fingering).total(),
-                reasons);
+                reasons.isEmpty() ? caution(fingering) : reasons);
     }
 
     private static void addWrongOrder(Fingering fingering, List<String> reasons) {

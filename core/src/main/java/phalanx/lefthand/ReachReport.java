@@ -3,7 +3,7 @@ package phalanx.lefthand;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import phalanx.guitar.Hand;
+import phalanx.guitar.Reach;
 
 /**
  * Whether and how the hand holds a shape.
@@ -13,13 +13,13 @@ import phalanx.guitar.Hand;
  * @param fingers finger symbols from the lowest string, "0" for none; empty when there is no way at all
  * @param reachMm distances of the finger pairs in use, in mm
  * @param effort of holding it
- * @param reasons why it cannot be held, plain sentences; empty when it can
+ * @param reasons why it cannot be held, or what it asks of the hand; plain sentences
  */
 public record ReachReport(
         Shape shape,
         boolean playable,
         List<String> fingers,
-        Map<Hand.Pair, Double> reachMm,
+        Map<Reach.Pair, Double> reachMm,
         double effort,
         List<String> reasons) {
     public ReachReport {

@@ -61,6 +61,7 @@ public final class ShapeSearch {
         private final ShapeQuery query;
         private final int strings = finder.instrument().strings();
         private final int highestFret;
+        private final int ceiling;
         private final int[] frets = new int[strings];
         private final List<Fingered> found = new ArrayList<>();
         private boolean bassPlaced;
@@ -69,7 +70,9 @@ public final class ShapeSearch {
 
         Search(ShapeQuery query) {
             this.query = query;
-            this.highestFret = Math.min(query.highestFret(), finder.instrument().highestFret());
+            this.highestFret =
+                    Math.min(query.region().highest(), finder.instrument().highestFret());
+            this.ceiling = query.top().map(ShapeQuery.Top::midi).orElse(Integer.MAX_VALUE);
             Arrays.fill(frets, Shape.SILENT);
         }
 
@@ -79,12 +82,17 @@ public final class ShapeSearch {
                 finish(tones, sounding);
                 return;
             }
-            if (Integer.bitCount(query.required() & ~tones) > string) {
+            if (Integer.bitCount(query.tones().required() & ~tones) > string) {
                 return;
             }
-            frets[strings - string] = Shape.SILENT;
-            string(string - 1, tones, sounding, low, high);
+            if ((query.mustSound() >> string & 1) == 0) {
+                frets[strings - string] = Shape.SILENT;
+                string(string - 1, tones, sounding, low, high);
+            }
             for (int fret = 0; fret <= highestFret; fret++) {
+                if (!query.region().admits(fret)) {
+                    continue;
+                }
                 int nextLow = fret > 0 ? Math.min(low, fret) : low;
                 int nextHigh = fret > 0 ? Math.max(high, fret) : high;
                 if (nextHigh - nextLow <= widestWindow || nextLow == Integer.MAX_VALUE) {
@@ -97,8 +105,9 @@ public final class ShapeSearch {
         private void sound(int string, int fret, int tones, int sounding, int low, int high) {
             int midi = finder.instrument().midi(string, fret);
             int bit = 1 << midi % 12;
-            if ((query.allowed() & bit) == 0
-                    || query.topMidi().isPresent() && midi > query.topMidi().getAsInt()) {
+            if ((query.tones().allowed() & bit) == 0
+                    || midi > ceiling
+                    || !finder.instrument().has(string, fret)) {
                 return;
             }
             boolean wasPlaced = bassPlaced;
@@ -114,11 +123,21 @@ public final class ShapeSearch {
             highestPitch = highestBefore;
         }
 
+        private boolean isTop(ShapeQuery.Top top) {
+            boolean there = top.string().isEmpty()
+                    || frets[strings - top.string().getAsInt()] >= 0
+                            && finder.instrument()
+                                            .midi(
+                                                    top.string().getAsInt(),
+                                                    frets[strings - top.string().getAsInt()])
+                                    == top.midi();
+            return highestPitch == top.midi() && there;
+        }
+
         private void finish(int tones, int sounding) {
-            boolean tonesThere = (query.required() & ~tones) == 0;
-            boolean bassThere = sounding > 0 && lowestPitch % 12 == query.bassClass();
-            boolean topThere =
-                    query.topMidi().isEmpty() || highestPitch == query.topMidi().getAsInt();
+            boolean tonesThere = (query.tones().required() & ~tones) == 0;
+            boolean bassThere = sounding > 0 && query.bass().admits(lowestPitch);
+            boolean topThere = query.top().isEmpty() || isTop(query.top().orElseThrow());
             if (tonesThere && bassThere && topThere && sounding >= FEWEST_STRINGS) {
                 finder.easiestOf(frets)
                         .ifPresent(grasp ->

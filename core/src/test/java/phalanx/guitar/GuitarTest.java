@@ -69,8 +69,8 @@ class GuitarTest {
 
     @Test
     void impossibleMeasuresAreRefusedWithTheirValue() {
-        assertThatThrownBy(() -> new Hand(400, true, 1, 50, 60)).hasMessageContaining("400");
-        assertThatThrownBy(() -> new Hand(0, true, 1, 50, 60)).hasMessageContaining("0.0 mm");
+        assertThatThrownBy(() -> Reach.ofSpan(400)).hasMessageContaining("400");
+        assertThatThrownBy(() -> Reach.ofSpan(0)).hasMessageContaining("0.0 mm");
         assertThatThrownBy(() -> Instrument.STANDARD.withCapo(13)).hasMessageContaining("13");
         assertThatThrownBy(() -> Tuning.parse("E A D")).hasMessageContaining("3");
         assertThatThrownBy(() -> Tuning.parse("E A D G B H")).hasMessageContaining("H");

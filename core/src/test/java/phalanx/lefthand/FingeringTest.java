@@ -11,6 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.guitar.Reach;
 import phalanx.theory.ChordNamer;
 import phalanx.theory.ChordTable;
 import phalanx.theory.Key;
@@ -95,16 +96,16 @@ class FingeringTest {
     @Test
     void reachIsMeasuredOnTheRealNeck() {
         Fingered stretch = finder.find(Shape.parse("x 4 6 2 0 0")).get(0);
-        Map<Hand.Pair, Double> reaches = stretch.fingering().reaches(instrument);
+        Map<Reach.Pair, Double> reaches = stretch.fingering().reaches(instrument);
         // between fingertips 8 mm behind frets 2 and 6, one string across
-        assertThat(reaches.get(new Hand.Pair(1, 4))).isCloseTo(120, within(1.0));
+        assertThat(reaches.get(new Reach.Pair(1, 4))).isCloseTo(120, within(1.0));
         assertThat(Hand.AVERAGE.greatestMm(1, 4)).isEqualTo(125);
     }
 
     @Test
     void whatNoHandHolds() {
         assertThat(best("1 x x x x 6")).isEqualTo("none");
-        Hand withoutThumb = Hand.AVERAGE.withThumbOver(false);
+        Hand withoutThumb = Hand.AVERAGE.withThumb(Hand.Thumb.NEVER);
         FingeringFinder barring = FingeringFinder.forShapes(instrument, withoutThumb);
         assertThat(barring.find(Shape.parse("1 2 3 4 5 x"))).isEmpty();
         assertThat(barring.find(Shape.parse("1 0 1 2 3 4"))).isEmpty();

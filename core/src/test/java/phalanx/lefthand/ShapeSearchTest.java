@@ -94,7 +94,7 @@ class ShapeSearchTest {
             }
             for (int choice : choices) {
                 int midi = instrument.midi(frets.length - at, Math.max(0, choice));
-                if (choice < 0 || (query.allowed() >> midi % 12 & 1) == 1) {
+                if (choice < 0 || (query.tones().allowed() >> midi % 12 & 1) == 1) {
                     frets[at] = choice;
                     bruteForce(frets, at + 1, from, to, instrument, query, finder, found);
                 }
@@ -105,8 +105,8 @@ class ShapeSearchTest {
         List<Integer> midi = shape.midi(instrument);
         int tones = midi.stream().mapToInt(pitch -> 1 << pitch % 12).reduce(0, (a, b) -> a | b);
         boolean demanded = midi.size() >= 3
-                && (query.required() & ~tones) == 0
-                && midi.stream().min(Integer::compare).orElseThrow() % 12 == query.bassClass();
+                && (query.tones().required() & ~tones) == 0
+                && query.bass().admits(midi.stream().min(Integer::compare).orElseThrow());
         if (demanded && !finder.find(shape).isEmpty()) {
             found.add(shape.toString());
         }

@@ -8,6 +8,7 @@ import javafx.scene.canvas.GraphicsContext;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.guitar.Reach;
 import phalanx.lefthand.Finger;
 import phalanx.lefthand.Fingering;
 import phalanx.lefthand.Press;
@@ -124,8 +125,8 @@ public final class NeckCrop extends Drawing {
         }
 
         private void paintRule() {
-            Map<Hand.Pair, Double> reaches = fingering.reaches(on);
-            Optional<Hand.Pair> widest =
+            Map<Reach.Pair, Double> reaches = fingering.reaches(on);
+            Optional<Reach.Pair> widest =
                     reaches.keySet().stream().max((a, b) -> Double.compare(share(a, reaches), share(b, reaches)));
             double y = TOP + NECK_HEIGHT + 50;
             if (widest.isEmpty()) {
@@ -133,7 +134,7 @@ public final class NeckCrop extends Drawing {
                 Pens.centred(g, text, getWidth() / 2, y, Pens.sans(13), theme().colour("quiet"));
                 return;
             }
-            Hand.Pair pair = widest.get();
+            Reach.Pair pair = widest.get();
             double from = x(on.alongMm(fret(pair.low())));
             double to = x(on.alongMm(fret(pair.high())));
             g.setStroke(theme().colour("ink"));
@@ -151,7 +152,7 @@ public final class NeckCrop extends Drawing {
             Pens.centred(g, text, getWidth() / 2, y + 4, Pens.sansBold(13), theme().colour("ink"));
         }
 
-        private double share(Hand.Pair pair, Map<Hand.Pair, Double> reaches) {
+        private double share(Reach.Pair pair, Map<Reach.Pair, Double> reaches) {
             return reaches.get(pair) / hand.greatestMm(pair);
         }
 

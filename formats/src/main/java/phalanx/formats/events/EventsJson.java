@@ -7,7 +7,7 @@ import phalanx.arrange.ArrangedNote;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Finding;
 import phalanx.arrange.Hold;
-import phalanx.guitar.Hand;
+import phalanx.guitar.Reach;
 import phalanx.lefthand.Finger;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
@@ -32,7 +32,7 @@ public final class EventsJson {
         root.put("capo", arrangement.request().instrument().capo());
         root.put("scaleLengthMm", arrangement.request().instrument().guitar().scaleMm());
         ObjectNode limits = root.putObject("reachLimitMm");
-        Hand.PAIRS.forEach(pair ->
+        Reach.PAIRS.forEach(pair ->
                 limits.put(pair.toString(), rounded(arrangement.request().hand().greatestMm(pair))));
         root.put("ticksPerQuarter", Ticks.QUARTER);
         addSong(arrangement, root);

@@ -1,0 +1,67 @@
+package phalanx.guitar;
+
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * One string to be retuned.
+ *
+ * @param string which, 1 at the treble side
+ * @param fromMidi its pitch before
+ * @param toMidi its pitch after
+ * @param check how to hear that it is right, by a string that is right already; none when no other is
+ */
+public record RetuningStep(int string, int fromMidi, int toMidi, Optional<Check> check) {
+    public RetuningStep {
+        Objects.requireNonNull(check, "check");
+        if (fromMidi == toMidi) {
+            throw new IllegalArgumentException("string " + string + " stays where it is");
+        }
+    }
+
+    /** How far it goes, in semitones; negative is down. */
+    public int semitones() {
+        return toMidi - fromMidi;
+    }
+
+    /**
+     * A comparison with another string.
+     *
+     * @param string the string to compare with
+     * @param fret where the lower of the two is pressed so that both sound alike; 0 when both are open
+     * @param pressed the string that is pressed
+     * @param semitones from the other string up to this one, both open
+     */
+    public record Check(int string, int fret, int pressed, int semitones) {
+        private static final String[] INTERVALS = {
+            "unison",
+            "semitone",
+            "tone",
+            "minor third",
+            "major third",
+            "fourth",
+            "tritone",
+            "fifth",
+            "minor sixth",
+            "major sixth",
+            "minor seventh",
+            "major seventh",
+        };
+
+        /** In words, such as {@code an octave below string 4} or {@code a fourth above string 5}. */
+        public String words() {
+            int size = Math.abs(semitones);
+            String name = size == 0 ? "unison" : size % 12 == 0 ? "octave" : INTERVALS[size % 12];
+            String octaves = size == 24 ? "two octaves" : size > 24 ? size / 12 + " octaves" : article(name);
+            String interval = size > 12 && size % 12 != 0 ? "an octave and " + article(name) : octaves;
+            String place = size == 0 ? " with string " : semitones < 0 ? " below string " : " above string ";
+            String fretted =
+                    fret == 0 ? ", both open" : ": string " + pressed + " at fret " + fret + " sounds the same";
+            return interval + place + string + fretted;
+        }
+
+        private static String article(String name) {
+            return (name.equals("octave") ? "an " : "a ") + name;
+        }
+    }
+}

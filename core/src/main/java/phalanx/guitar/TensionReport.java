@@ -1,0 +1,102 @@
+package phalanx.guitar;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+
+/**
+ * How hard the strings of a guitar pull in a tuning.
+ *
+ * @param newtons of each string, from the lowest
+ * @param warnings plain sentences, the gravest first
+ */
+public record TensionReport(List<Double> newtons, List<String> warnings) {
+    /** Tuning a string up by more risks breaking it. Common practice, no source. */
+    private static final int MOST_UP = 2;
+    /** Slackened by more it hardly sounds. Common practice, no source. */
+    private static final int MOST_DOWN = 5;
+
+    public TensionReport {
+        Objects.requireNonNull(newtons, "newtons");
+        newtons = List.copyOf(newtons);
+        warnings = List.copyOf(warnings);
+    }
+
+    /** The sum over all strings, in newtons. */
+    public double totalNewtons() {
+        return newtons.stream().mapToDouble(Double::doubleValue).sum();
+    }
+
+    /**
+     * Measures a set on a guitar. The strings are made for standard tuning; sets of other than six strings are
+     * measured, but have no usual pitch to be compared with.
+     *
+     * @throws IllegalArgumentException if the set and the tuning differ in their number of strings
+     */
+    public static TensionReport of(Guitar guitar, StringSet set, Tuning tuning) {
+        if (set.strings().size() != tuning.strings()) {
+            throw new IllegalArgumentException("the set \"" + set.name() + "\" has "
+                    + set.strings().size() + " strings, the tuning " + tuning.strings());
+        }
+        List<Double> newtons = new ArrayList<>();
+        List<String> warnings = new ArrayList<>();
+        for (int string = tuning.strings(); string >= 1; string--) {
+            newtons.add(newtons(guitar, set, string, tuning.midi(string)));
+        }
+        if (guitar.kind() == Guitar.Kind.NYLON && set.hasSteel()) {
+            warnings.add(String.format(
+                    Locale.ROOT,
+                    "Steel strings pull %.0f N on a guitar built for nylon strings, which pull about %.0f N. They can "
+                            + "wreck it: fit nylon strings, and ask a repairer when in doubt.",
+                    newtons.stream().mapToDouble(Double::doubleValue).sum(),
+                    usualNylonNewtons(guitar)));
+        }
+        if (tuning.strings() == Tuning.STANDARD.strings()) {
+            for (int string = tuning.strings(); string >= 1; string--) {
+                addPitchWarning(guitar, set, string, tuning.midi(string), warnings);
+            }
+        }
+        return new TensionReport(newtons, warnings);
+    }
+
+    private static double newtons(Guitar guitar, StringSet set, int string, int midi) {
+        return set.string(string).tensionNewtons(guitar.scaleMm(), Pitch.hertz(midi));
+    }
+
+    private static double usualNylonNewtons(Guitar guitar) {
+        StringSet nylon = StringSet.Named.NYLON_NORMAL.set();
+        double sum = 0;
+        for (int string = 1; string <= Tuning.STANDARD.strings(); string++) {
+            sum += newtons(guitar, nylon, string, Tuning.STANDARD.midi(string));
+        }
+        return sum;
+    }
+
+    private static void addPitchWarning(Guitar guitar, StringSet set, int string, int midi, List<String> warnings) {
+        int usual = Tuning.STANDARD.midi(string);
+        if (midi - usual > MOST_UP) {
+            warnings.add(String.format(
+                    Locale.ROOT,
+                    "String %d stands %d semitones above its usual %s: %.0f N instead of %.0f N. More than a tone risks "
+                            + "breaking it, near the face too. Use the capo, or tune the others down instead.",
+                    string,
+                    midi - usual,
+                    Pitch.of(usual, Key.C_MAJOR),
+                    newtons(guitar, set, string, midi),
+                    newtons(guitar, set, string, usual)));
+        } else if (usual - midi > MOST_DOWN) {
+            warnings.add(String.format(
+                    Locale.ROOT,
+                    "String %d stands %d semitones below its usual %s and will be slack: %.0f N instead of %.0f N. A "
+                            + "heavier string holds its pitch better.",
+                    string,
+                    usual - midi,
+                    Pitch.of(usual, Key.C_MAJOR),
+                    newtons(guitar, set, string, midi),
+                    newtons(guitar, set, string, usual)));
+        }
+    }
+}
