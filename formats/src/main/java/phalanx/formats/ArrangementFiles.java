@@ -1,14 +1,8 @@
 package phalanx.formats;
 
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.AtomicMoveNotSupportedException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.util.List;
 import java.util.Locale;
 import phalanx.arrange.Arrangement;
@@ -16,7 +10,7 @@ import phalanx.formats.events.EventsJson;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.tab.TabWriter;
 
-/** Writes arrangements to files, by their ending: to a temporary file beside it, synced, then renamed. */
+/** Writes arrangements to files, by their ending. */
 public final class ArrangementFiles {
     /** The endings that can be written. */
     public static final List<String> ENDINGS = List.of(".musicxml", ".xml", ".tab.txt", ".json");
@@ -45,7 +39,7 @@ public final class ArrangementFiles {
     public static void write(Arrangement arrangement, Path file) throws FormatException {
         checkEnding(file);
         try {
-            replace(file.toAbsolutePath(), bytes(arrangement, file));
+            SafeFile.replace(file, bytes(arrangement, file));
         } catch (IOException e) {
             throw new FormatException("", "the file cannot be written (" + e + ")").in(file);
         }
@@ -60,26 +54,5 @@ public final class ArrangementFiles {
             return new EventsJson().write(arrangement, 0).getBytes(StandardCharsets.UTF_8);
         }
         return new MusicXmlWriter().write(arrangement);
-    }
-
-    private static void replace(Path file, byte[] bytes) throws IOException {
-        Path temporary = Files.createTempFile(file.getParent(), ".phalanx-", ".tmp");
-        try {
-            try (FileChannel channel = FileChannel.open(temporary, StandardOpenOption.WRITE)) {
-                channel.write(ByteBuffer.wrap(bytes));
-                channel.force(true);
-            }
-            move(temporary, file);
-        } finally {
-            Files.deleteIfExists(temporary);
-        }
-    }
-
-    private static void move(Path from, Path to) throws IOException {
-        try {
-            Files.move(from, to, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-        } catch (AtomicMoveNotSupportedException e) {
-            Files.move(from, to, StandardCopyOption.REPLACE_EXISTING);
-        }
     }
 }

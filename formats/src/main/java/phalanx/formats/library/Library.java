@@ -1,0 +1,114 @@
+package phalanx.formats.library;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import phalanx.guitar.Guitar;
+import phalanx.guitar.Hand;
+import phalanx.guitar.StringSet;
+import phalanx.guitar.Tuning;
+import phalanx.lefthand.HeldShape;
+
+/**
+ * What a player keeps beside the songs: the guitar in the lap, the hand, and things saved under a name.
+ *
+ * @param setup the guitar, strings and hand that new songs start with
+ * @param guitars own guitars
+ * @param tunings own tunings
+ * @param shapes own shapes
+ */
+public record Library(Setup setup, List<OwnGuitar> guitars, List<OwnTuning> tunings, List<OwnShape> shapes) {
+    /** What a first start has. */
+    public static final Library FIRST = new Library(
+            new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE), List.of(), List.of(), List.of());
+
+    /**
+     * The guitar in the lap.
+     *
+     * @param guitar its measures
+     * @param strings on it
+     * @param hand that plays it
+     */
+    public record Setup(Guitar guitar, StringSet strings, Hand hand) {
+        public Setup {
+            Objects.requireNonNull(guitar, "guitar");
+            Objects.requireNonNull(strings, "strings");
+            Objects.requireNonNull(hand, "hand");
+        }
+    }
+
+    /** A guitar under a name. */
+    public record OwnGuitar(String name, Guitar guitar, StringSet strings) {
+        public OwnGuitar {
+            name = checked(name);
+            Objects.requireNonNull(guitar, "guitar");
+            Objects.requireNonNull(strings, "strings");
+        }
+    }
+
+    /** A tuning under a name. */
+    public record OwnTuning(String name, Tuning tuning) {
+        public OwnTuning {
+            name = checked(name);
+            Objects.requireNonNull(tuning, "tuning");
+        }
+    }
+
+    /** A shape under the name of its chord, for one tuning. */
+    public record OwnShape(String name, Tuning tuning, HeldShape held) {
+        public OwnShape {
+            name = checked(name);
+            Objects.requireNonNull(tuning, "tuning");
+            Objects.requireNonNull(held, "held");
+        }
+    }
+
+    public Library {
+        Objects.requireNonNull(setup, "setup");
+        guitars = List.copyOf(guitars);
+        tunings = List.copyOf(tunings);
+        shapes = List.copyOf(shapes);
+    }
+
+    private static String checked(String name) {
+        if (name == null || name.isBlank()) {
+            throw new IllegalArgumentException("what is saved needs a name");
+        }
+        return name.trim();
+    }
+
+    public Library with(Setup newSetup) {
+        return newSetup.equals(setup) ? this : new Library(newSetup, guitars, tunings, shapes);
+    }
+
+    /** The library with a guitar more; one of the same name goes. */
+    public Library with(OwnGuitar guitar) {
+        List<OwnGuitar> more = new ArrayList<>(guitars);
+        more.removeIf(other -> other.name().equals(guitar.name()));
+        more.add(guitar);
+        return new Library(setup, more, tunings, shapes);
+    }
+
+    /** The library with a tuning more; one of the same name goes. */
+    public Library with(OwnTuning tuning) {
+        List<OwnTuning> more = new ArrayList<>(tunings);
+        more.removeIf(other -> other.name().equals(tuning.name()));
+        more.add(tuning);
+        return new Library(setup, guitars, more, shapes);
+    }
+
+    /** The library with a shape more; it stays the same when it has that shape. */
+    public Library with(OwnShape shape) {
+        if (shapes.contains(shape)) {
+            return this;
+        }
+        List<OwnShape> more = new ArrayList<>(shapes);
+        more.add(shape);
+        return new Library(setup, guitars, tunings, more);
+    }
+
+    public Library without(OwnShape shape) {
+        List<OwnShape> fewer = new ArrayList<>(shapes);
+        return fewer.remove(shape) ? new Library(setup, guitars, tunings, fewer) : this;
+    }
+}
