@@ -58,6 +58,16 @@ public record Guitar(Kind kind, double scaleMm, double nutSpanMm, double saddleS
         return newScaleMm == scaleMm ? this : new Guitar(kind, newScaleMm, nutSpanMm, saddleSpanMm, frets, bodyJoint);
     }
 
+    /** The same guitar with other distances between the outer strings. */
+    public Guitar withSpans(double newNutSpanMm, double newSaddleSpanMm) {
+        return new Guitar(kind, scaleMm, newNutSpanMm, newSaddleSpanMm, frets, bodyJoint);
+    }
+
+    /** The same guitar with another neck. */
+    public Guitar withFrets(int newFrets, int newBodyJoint) {
+        return new Guitar(kind, scaleMm, nutSpanMm, saddleSpanMm, newFrets, newBodyJoint);
+    }
+
     /** Whether a string of this number is wound as a rule, so that a finger sliding on it squeaks. Common practice. */
     public boolean isWound(int string) {
         return string > (kind == Kind.STEEL ? 2 : 3);

@@ -12,7 +12,7 @@ public enum EffortTerm {
     CROSSING("fingers crossed"),
     UP_THE_NECK("up the neck"),
     BODY_JOINT("past the body joint"),
-    MUTING("strings to mute or leave out"),
+    MUTING("silent strings"),
     CHANGE("change into it"),
     INNER_LOST("inner notes lost");
 

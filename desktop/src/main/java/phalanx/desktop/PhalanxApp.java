@@ -1,11 +1,13 @@
 package phalanx.desktop;
 
+import java.nio.file.Path;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
+import phalanx.formats.library.LibraryFile;
 import phalanx.sound.LineOutput;
 
 /** The JavaFX application: one window with the shell in it. */
@@ -17,6 +19,8 @@ public final class PhalanxApp extends Application {
 
     private final ExecutorService background = Executors.newSingleThreadExecutor(PhalanxApp::daemon);
 
+    private final ExecutorService searches = Executors.newSingleThreadExecutor(PhalanxApp::daemon);
+
     private static Thread daemon(Runnable work) {
         Thread thread = new Thread(work, "solver");
         thread.setDaemon(true);
@@ -26,9 +30,12 @@ public final class PhalanxApp extends Application {
     @Override
     public void start(Stage stage) {
         Opening opening = Opening.of(getParameters().getRaw());
-        Workbench workbench = new Workbench(background, Platform::runLater);
+        Path home = Path.of(System.getProperty("user.home"));
+        LibraryFile library =
+                new LibraryFile(DataFolder.of(System.getenv(), home).resolve("library.json"));
+        Workbench workbench = new Workbench(background, Platform::runLater, library);
         Playback playback = new Playback(LineOutput.orSilence(), background, Platform::runLater);
-        Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage));
+        Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage), searches);
         Scene scene = new Scene(shell, WIDTH, HEIGHT);
         Theme.SPRUCE.apply(scene);
         shell.bindKeys(scene);
@@ -45,5 +52,6 @@ public final class PhalanxApp extends Application {
     @Override
     public void stop() {
         background.shutdownNow();
+        searches.shutdownNow();
     }
 }

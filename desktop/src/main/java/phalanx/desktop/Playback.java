@@ -1,5 +1,6 @@
 package phalanx.desktop;
 
+import java.util.List;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -48,6 +49,24 @@ public final class Playback {
                     fromTick = tick;
                     tempo = songTempo;
                     endTick = arrangement.song().endTick();
+                    output.start(samples);
+                }
+            });
+        });
+    }
+
+    /**
+     * Lets some pitches be heard, one just after the other.
+     *
+     * @param midi in the order they are plucked
+     */
+    public void hear(List<Integer> midi) {
+        stop();
+        long ticket = latest.get();
+        background.execute(() -> {
+            float[] samples = output.audible() ? new Renderer().strum(midi) : new float[0];
+            interfaceThread.execute(() -> {
+                if (latest.get() == ticket) {
                     output.start(samples);
                 }
             });

@@ -1,5 +1,9 @@
 package phalanx.desktop;
 
+import java.util.EnumMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -8,20 +12,24 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.SVGPath;
 
-/** The stations, in working order; so far the score. */
+/** The stations, in working order. */
 final class Rail extends VBox {
-    private static final String SCORE_ICON = "M0 4 H24 M0 10 H24 M0 16 H24 M4 20 V24 M12 20 V24 M20 20 V24";
+    private final Map<Station, ToggleButton> buttons = new EnumMap<>(Station.class);
 
-    Rail(Runnable switchTheme) {
+    Rail(Consumer<Station> show, Runnable switchTheme) {
         getStyleClass().add("rail");
-        SVGPath icon = new SVGPath();
-        icon.setContent(SCORE_ICON);
-        icon.getStyleClass().add("icon");
-        ToggleButton score = new ToggleButton("Score", icon);
-        score.getStyleClass().add("station");
-        score.setSelected(true);
-        score.setOnAction(event -> score.setSelected(true));
-        score.setTooltip(new Tooltip("Score (Ctrl+5)"));
+        for (Station station : Station.values()) {
+            SVGPath icon = new SVGPath();
+            icon.setContent(station.icon());
+            icon.getStyleClass().add("icon");
+            ToggleButton button = new ToggleButton(station.label(), icon);
+            button.setId("station-" + station.label().toLowerCase(Locale.ROOT));
+            button.getStyleClass().add("station");
+            button.setTooltip(new Tooltip(station.label() + " (Ctrl+" + station.digit() + ")"));
+            button.setOnAction(event -> show.accept(station));
+            buttons.put(station, button);
+            getChildren().add(button);
+        }
         Region space = new Region();
         setVgrow(space, Priority.ALWAYS);
         Button theme = new Button("Light\nor dark");
@@ -29,6 +37,10 @@ final class Rail extends VBox {
         theme.getStyleClass().add("station");
         theme.setTooltip(new Tooltip("Switch between the light and the dark theme (F9)"));
         theme.setOnAction(event -> switchTheme.run());
-        getChildren().addAll(score, space, theme);
+        getChildren().addAll(space, theme);
+    }
+
+    void mark(Station shown) {
+        buttons.forEach((station, button) -> button.setSelected(station == shown));
     }
 }

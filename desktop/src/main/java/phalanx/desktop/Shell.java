@@ -3,6 +3,9 @@ package phalanx.desktop;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.Executor;
+import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Dragboard;
@@ -13,6 +16,8 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import phalanx.desktop.arrange.ScoreStation;
+import phalanx.desktop.guitar.GuitarStation;
+import phalanx.desktop.shapes.ShapesStation;
 
 /** The frame: rail, top bar, station and bottom line; the keys that work everywhere; files by dialog and drop. */
 public final class Shell extends BorderPane {
@@ -20,17 +25,32 @@ public final class Shell extends BorderPane {
     private final Playback playback;
     private final FileDialogs dialogs;
     private final ScoreStation score;
+    private final GuitarStation guitar;
+    private final ShapesStation shapes;
+    private final Rail rail;
     private Theme theme = Theme.SPRUCE;
 
-    Shell(Workbench workbench, Playback playback, FileDialogs dialogs) {
+    /**
+     * @param workbench the project
+     * @param playback of the arrangement
+     * @param dialogs to choose files with
+     * @param searches runs searches for shapes, one after another
+     */
+    Shell(Workbench workbench, Playback playback, FileDialogs dialogs, Executor searches) {
         this.workbench = workbench;
         this.playback = playback;
         this.dialogs = dialogs;
         this.score = new ScoreStation(workbench, playback);
-        setLeft(new Rail(this::switchTheme));
+        this.guitar = new GuitarStation(workbench, playback);
+        this.shapes = new ShapesStation(workbench, playback, searches, Platform::runLater);
+        this.rail = new Rail(this::show, this::switchTheme);
+        setLeft(rail);
         setTop(new TopBar(
-                workbench, playback, new TopBar.Actions(this::chooseSong, this::chooseExport, score::togglePlay)));
-        setCenter(score);
+                workbench,
+                playback,
+                new TopBar.Actions(
+                        this::chooseSong, this::chooseExport, score::togglePlay, () -> show(Station.GUITAR))));
+        show(Station.SCORE);
         setBottom(new BottomLine(workbench, playback));
         setOnDragOver(event -> {
             if (event.getDragboard().hasFiles()) {
@@ -46,10 +66,26 @@ public final class Shell extends BorderPane {
         });
     }
 
+    /** Goes to a station. */
+    void show(Station station) {
+        Node shown = node(station);
+        setCenter(shown);
+        rail.mark(station);
+        shown.requestFocus();
+    }
+
+    private Node node(Station station) {
+        return switch (station) {
+            case GUITAR -> guitar;
+            case SHAPES -> shapes;
+            case SCORE -> score;
+        };
+    }
+
     private void setDropMark(boolean on) {
-        score.getStyleClass().remove("drop");
+        getCenter().getStyleClass().remove("drop");
         if (on) {
-            score.getStyleClass().add("drop");
+            getCenter().getStyleClass().add("drop");
         }
     }
 
@@ -78,7 +114,9 @@ public final class Shell extends BorderPane {
         key(scene, KeyCode.E, this::chooseExport);
         key(scene, KeyCode.Z, this::undo);
         key(scene, KeyCode.Y, this::redo);
-        key(scene, KeyCode.DIGIT5, this::focusStation);
+        for (Station station : Station.values()) {
+            key(scene, KeyCode.getKeyCode(String.valueOf(station.digit())), () -> show(station));
+        }
         scene.getAccelerators().put(new KeyCodeCombination(KeyCode.F9), this::switchTheme);
         scene.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
             boolean typing = scene.getFocusOwner() instanceof TextInputControl;
@@ -107,7 +145,7 @@ public final class Shell extends BorderPane {
     }
 
     void focusStation() {
-        score.requestFocus();
+        getCenter().requestFocus();
     }
 
     ScoreStation score() {
@@ -122,6 +160,8 @@ public final class Shell extends BorderPane {
         theme = next;
         theme.apply(getScene());
         score.useTheme(theme);
+        guitar.useTheme(theme);
+        shapes.useTheme(theme);
     }
 
     private void chooseSong() {

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
@@ -35,13 +36,28 @@ final class Shots {
 
     private void take(Path folder, Arrangement arrangement) {
         shell.score().select(arrangement.song().bars().get(2).startTick());
+        List<View> views = List.of(
+                new View("score.png", () -> shell.show(Station.SCORE)),
+                new View("guitar.png", () -> shell.show(Station.GUITAR)),
+                new View("shapes.png", () -> shell.show(Station.SHAPES)),
+                new View("score-dark.png", () -> {
+                    shell.show(Station.SCORE);
+                    shell.useTheme(Theme.ROSEWOOD);
+                }));
+        take(folder, views, 0);
+    }
+
+    private record View(String file, Runnable show) {}
+
+    private void take(Path folder, List<View> views, int next) {
+        if (next == views.size()) {
+            Platform.exit();
+            return;
+        }
+        views.get(next).show.run();
         after(() -> {
-            save(folder.resolve("score.png"));
-            shell.useTheme(Theme.ROSEWOOD);
-            after(() -> {
-                save(folder.resolve("score-dark.png"));
-                Platform.exit();
-            });
+            save(folder.resolve(views.get(next).file));
+            take(folder, views, next + 1);
         });
     }
 

@@ -34,8 +34,9 @@ final class TopBar extends HBox {
      * @param open choose a song
      * @param export choose a file to write
      * @param play start or stop
+     * @param retune go to the retuning steps
      */
-    record Actions(Runnable open, Runnable export, Runnable play) {}
+    record Actions(Runnable open, Runnable export, Runnable play, Runnable retune) {}
 
     private final Workbench workbench;
 
@@ -49,7 +50,8 @@ final class TopBar extends HBox {
         title.textProperty().bind(project(project -> project.song().title()).orElse("Phalanx"));
         Region space = new Region();
         setHgrow(space, Priority.ALWAYS);
-        getChildren().addAll(title, space, tuning(), capo(), key(), tempo(), play(playback, actions.play));
+        getChildren()
+                .addAll(title, space, tuning(actions.retune), capo(), key(), tempo(), play(playback, actions.play));
         getChildren().add(plain("open", "Open", "Open a lead sheet (Ctrl+O)", actions.open));
         getChildren().add(plain("export", "Export", "Write the arrangement to a file (Ctrl+E)", actions.export));
     }
@@ -58,7 +60,7 @@ final class TopBar extends HBox {
         return workbench.projectProperty().map(of);
     }
 
-    private Node tuning() {
+    private Node tuning(Runnable retune) {
         Chip chip = new Chip("tuning", "tuning", "Tuning: by name or by its notes");
         chip.valueProperty()
                 .bind(project(project -> project.instrument().tuning().label()).orElse("-"));
@@ -68,6 +70,11 @@ final class TopBar extends HBox {
             for (NamedTuning named : NamedTuning.values()) {
                 editor.addChoice(named.label(), named.label());
             }
+            workbench.libraryProperty().get().tunings().forEach(own -> editor.addChoice(own.name(), own.name()));
+            editor.addAction("How to retune, string by string", () -> {
+                chip.close();
+                retune.run();
+            });
             editor.addCaution("Tune up by a tone at most: more risks a string near your face. Prefer a capo.");
             return editor;
         });

@@ -9,19 +9,27 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.Lock;
+import phalanx.arrange.OtherWay;
 import phalanx.formats.ArrangementFiles;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
 import phalanx.formats.SongFiles;
+import phalanx.formats.library.Library;
+import phalanx.formats.library.LibraryFile;
 import phalanx.formats.musicxml.MusicXmlReader;
+import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
-import phalanx.guitar.Instrument;
+import phalanx.guitar.PartialCapo;
+import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
 
 /**
@@ -40,6 +48,8 @@ public final class Workbench {
     private final ReadOnlyObjectWrapper<Message> message =
             new ReadOnlyObjectWrapper<>(Message.plain("Open a lead sheet: Ctrl+O, or drop a file here."));
     private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyObjectWrapper<Library> library = new ReadOnlyObjectWrapper<>(Library.FIRST);
+    private final LibraryFile libraryFile;
     private Project solvedProject;
     private Arranger arranger;
     private Project arrangerIsFor;
@@ -47,10 +57,13 @@ public final class Workbench {
     /**
      * @param background runs the solver and files, one job after another
      * @param interfaceThread runs a job on the interface thread
+     * @param libraryFile where the player's own things are kept
      */
-    public Workbench(Executor background, Executor interfaceThread) {
+    public Workbench(Executor background, Executor interfaceThread, LibraryFile libraryFile) {
         this.background = background;
         this.interfaceThread = interfaceThread;
+        this.libraryFile = libraryFile;
+        library.set(readLibrary());
     }
 
     public ReadOnlyObjectProperty<Project> projectProperty() {
@@ -109,12 +122,14 @@ public final class Workbench {
     }
 
     private void opened(Reading reading, String from) {
-        Instrument instrument = project().map(Project::instrument).orElse(Instrument.STANDARD);
         List<String> report = reading.report();
         String more = report.isEmpty()
                 ? ""
                 : " " + report.get(0) + (report.size() > 1 ? " (and " + (report.size() - 1) + " more)." : ".");
-        change(new Project(reading.song(), instrument, Hand.AVERAGE), "Opened " + from + "." + more, "open " + from);
+        Project fresh = Project.of(reading.song(), library.get().setup());
+        Project next =
+                project().map(now -> fresh.withInstrument(now.instrument())).orElse(fresh);
+        change(next, "Opened " + from + "." + more, "open " + from);
     }
 
     public void setCapo(int capo) {
@@ -123,11 +138,117 @@ public final class Workbench {
 
     /** Sets the tuning from its notes or its name. */
     public void setTuning(String text) {
-        edit("tuning " + text, now -> now.withInstrument(now.instrument().withTuning(Tuning.parse(text))));
+        edit("tuning " + text, now -> now.withInstrument(now.instrument().withTuning(tuning(text))));
+    }
+
+    /** A tuning by its notes, by a known name or by a name of the player's own. */
+    public Tuning tuning(String text) {
+        return library.get().tunings().stream()
+                .filter(own -> own.name().equalsIgnoreCase(text.trim()))
+                .map(Library.OwnTuning::tuning)
+                .findFirst()
+                .orElseGet(() -> Tuning.parse(text));
     }
 
     public void setTempo(int tempo) {
         edit("tempo " + tempo, now -> now.withSong(now.song().withTempo(tempo)));
+    }
+
+    public void setPartialCapo(Optional<PartialCapo> capo) {
+        String what = capo.map(PartialCapo::label)
+                .map(label -> "partial capo at " + label)
+                .orElse("no partial capo");
+        edit(what, now -> now.withInstrument(now.instrument().withPartial(capo)));
+    }
+
+    /** Puts another guitar into the lap, or other strings on it; the next song starts with it too. */
+    public void setGuitar(Guitar guitar, StringSet strings, String what) {
+        edit(what, now -> now.withGuitar(guitar, strings));
+        keepSetup();
+    }
+
+    /** Changes what is known of the hand; the next song starts with it too. */
+    public void setHand(UnaryOperator<Hand> change, String what) {
+        edit(what, now -> now.withHand(change.apply(now.hand())));
+        keepSetup();
+    }
+
+    /** Holds a shape; locks that it overlaps are released. */
+    public void lock(Lock lock) {
+        edit("lock " + lock.held().shape() + " from " + placeOf(lock), now -> now.withLock(lock));
+    }
+
+    /** Lets the engine choose again. */
+    public void release(Lock lock) {
+        edit("release of " + lock.held().shape() + " from " + placeOf(lock), now -> now.withoutLock(lock));
+    }
+
+    private String placeOf(Lock lock) {
+        return "bar "
+                + project()
+                        .map(now -> now.song().barAt(lock.startTick()).number())
+                        .orElse(1);
+    }
+
+    /** What the player keeps beside the songs. */
+    public ReadOnlyObjectProperty<Library> libraryProperty() {
+        return library.getReadOnlyProperty();
+    }
+
+    private void keepSetup() {
+        project().ifPresent(now -> keep(library.get().with(now.setup())));
+    }
+
+    /** Keeps a changed library, on disk in the background. */
+    public void keep(Library changed) {
+        if (changed.equals(library.get())) {
+            return;
+        }
+        library.set(changed);
+        background.execute(() -> {
+            try {
+                libraryFile.write(changed);
+            } catch (FormatException e) {
+                interfaceThread.execute(() -> message.set(Message.error(e.getMessage())));
+            }
+        });
+    }
+
+    /** Reads the library; a broken one is left alone and a fresh one is used until it is mended. */
+    private Library readLibrary() {
+        try {
+            return libraryFile.read().orElse(Library.FIRST);
+        } catch (FormatException e) {
+            message.set(Message.error(e.getMessage() + " Your saved things are not shown; the file is kept as "
+                    + libraryFile.setAside().map(Path::toString).orElse("it is") + "."));
+            return Library.FIRST;
+        }
+    }
+
+    /**
+     * Looks for other ways to play a moment, in the background.
+     *
+     * @param tick of the moment
+     * @param most how many
+     * @param found takes them on the interface thread, unless the project has changed meanwhile
+     */
+    public void otherWays(int tick, int most, Consumer<List<OtherWay>> found) {
+        long ticket = latest.get();
+        background.execute(() -> {
+            if (arranger == null || latest.get() != ticket) {
+                return;
+            }
+            try {
+                List<OtherWay> ways = arranger.otherWays(tick, most, () -> latest.get() != ticket);
+                interfaceThread.execute(() -> {
+                    if (latest.get() == ticket) {
+                        found.accept(ways);
+                    }
+                });
+            } catch (CancellationException e) {
+                // the song has changed; it is asked for again when it is shown
+            }
+        });
     }
 
     private interface Edit {
@@ -183,7 +304,7 @@ public final class Workbench {
             }
             long start = System.nanoTime();
             try {
-                Arrangement solved = arrangerFor(next).arrange(next.song(), List.of(), () -> latest.get() != ticket);
+                Arrangement solved = arrangerFor(next).arrange(next.song(), next.locks(), () -> latest.get() != ticket);
                 long millis = (System.nanoTime() - start) / 1_000_000;
                 interfaceThread.execute(() -> solved(ticket, next, solved, done + " Arranged in " + millis + " ms."));
             } catch (CancellationException e) {

@@ -36,6 +36,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.framework.junit5.ApplicationTest;
 import org.testfx.util.WaitForAsyncUtils;
+import phalanx.formats.library.LibraryFile;
 import phalanx.guitar.NamedTuning;
 import phalanx.sound.SilentOutput;
 
@@ -55,19 +56,24 @@ class WindowTest extends ApplicationTest {
 
     @Override
     public void start(Stage stage) {
-        workbench = new Workbench(background, Platform::runLater);
+        workbench =
+                new Workbench(background, Platform::runLater, new LibraryFile(folder.resolve("library/library.json")));
         Playback playback = new Playback(new SilentOutput(clock::get), background, Platform::runLater);
-        shell = new Shell(workbench, playback, new FileDialogs() {
-            @Override
-            public Optional<Path> open() {
-                return toOpen;
-            }
+        shell = new Shell(
+                workbench,
+                playback,
+                new FileDialogs() {
+                    @Override
+                    public Optional<Path> open() {
+                        return toOpen;
+                    }
 
-            @Override
-            public Optional<Path> save(String title) {
-                return toSave;
-            }
-        });
+                    @Override
+                    public Optional<Path> save(String title) {
+                        return toSave;
+                    }
+                },
+                background);
         Scene scene = new Scene(shell, 1280, 800);
         Theme.SPRUCE.apply(scene);
         shell.bindKeys(scene);

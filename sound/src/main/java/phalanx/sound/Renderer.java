@@ -1,5 +1,6 @@
 package phalanx.sound;
 
+import java.util.List;
 import phalanx.arrange.ArrangedNote;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Role;
@@ -12,6 +13,8 @@ public final class Renderer {
 
     private static final double RELEASE_SECONDS = 0.06;
     private static final double TAIL_SECONDS = 1.5;
+    private static final double STRUM_SECONDS = 2.2;
+    private static final double STRUM_GAP_SECONDS = 0.07;
     private static final double PEAK = 0.85;
 
     /**
@@ -25,6 +28,25 @@ public final class Renderer {
         for (ArrangedNote note : arrangement.notes()) {
             if (note.tick() >= fromTick) {
                 add(note, fromTick, tempo, out);
+            }
+        }
+        normalise(out);
+        return out;
+    }
+
+    /**
+     * Strings plucked one just after the other, as to hear a shape or, with one string, a pitch to tune to.
+     *
+     * @param midi the pitches in the order they are plucked
+     */
+    public float[] strum(List<Integer> midi) {
+        float[] out = new float[(int) ((STRUM_SECONDS + STRUM_GAP_SECONDS * midi.size()) * SAMPLE_RATE)];
+        for (int i = 0; i < midi.size(); i++) {
+            int start = (int) (i * STRUM_GAP_SECONDS * SAMPLE_RATE);
+            PluckedString string = new PluckedString(Pitch.hertz(midi.get(i)), SAMPLE_RATE, 1, i);
+            for (int at = start; at < out.length; at++) {
+                double fade = Math.min(1, (out.length - at) / (RELEASE_SECONDS * SAMPLE_RATE));
+                out[at] += (float) (fade * string.next());
             }
         }
         normalise(out);

@@ -2,7 +2,6 @@ package phalanx.desktop.arrange;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -11,7 +10,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.scene.paint.Color;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
@@ -20,24 +18,20 @@ import phalanx.arrange.ArrangedSlot;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Finding;
 import phalanx.desktop.Theme;
+import phalanx.desktop.widget.EffortBars;
 import phalanx.desktop.widget.NeckCrop;
-import phalanx.lefthand.EffortTerm;
 import phalanx.song.Bar;
 import phalanx.theory.Pitch;
 
 /** What the selected moment asks of the hands, and why. */
 final class WhyDrawer extends ScrollPane {
     private static final double WIDTH = 308;
-    private static final double LABEL_WIDTH = 138;
-    private static final double BAR_LENGTH = 84;
-    private static final double BAR_HEIGHT = 10;
-    private static final double FULL_BAR = 3;
     private static final double SIGN = 12;
 
     private final Label place = new Label();
     private final NeckCrop neck = new NeckCrop();
     private final VBox notes = new VBox(4);
-    private final VBox effort = new VBox(6);
+    private final EffortBars effort = new EffortBars();
     private final VBox findings = new VBox(8);
     private final VBox legend = new VBox(4);
     private Theme theme = Theme.SPRUCE;
@@ -97,7 +91,7 @@ final class WhyDrawer extends ScrollPane {
         neck.show(arrangement.request().instrument(), arrangement.request().hand(), slot.fingering(), strings);
         notes.getChildren()
                 .setAll(struck.stream().map(note -> noteLine(arrangement, note)).toList());
-        showEffort(slot);
+        effort.show(slot.effort(), theme);
         showFindings(arrangement, bar);
     }
 
@@ -114,33 +108,6 @@ final class WhyDrawer extends ScrollPane {
         label.getStyleClass().add("mono");
         label.setStyle("-fx-font-size: 13px;");
         return label;
-    }
-
-    private void showEffort(ArrangedSlot slot) {
-        Label heading = new Label(
-                String.format(Locale.ROOT, "Effort %.1f", slot.effort().total()));
-        heading.getStyleClass().add("heading");
-        effort.getChildren().setAll(heading);
-        for (Map.Entry<EffortTerm, Double> term : slot.effort().terms().entrySet()) {
-            if (term.getValue() >= 0.05) {
-                effort.getChildren().add(termLine(term.getKey(), term.getValue()));
-            }
-        }
-    }
-
-    private Node termLine(EffortTerm term, double value) {
-        Label name = new Label(term.label());
-        name.setPrefWidth(LABEL_WIDTH);
-        name.getStyleClass().add("quiet");
-        Color colour = theme.colour(value > 1.5 ? "alarm" : value > 0.5 ? "bass" : "inner");
-        Rectangle bar = new Rectangle(Math.max(3, BAR_LENGTH * Math.min(1, value / FULL_BAR)), BAR_HEIGHT, colour);
-        Region space = new Region();
-        space.setPrefWidth(BAR_LENGTH - bar.getWidth());
-        Label figure = new Label(String.format(Locale.ROOT, "%.1f", value));
-        figure.getStyleClass().add("mono");
-        HBox line = new HBox(8, name, bar, space, figure);
-        line.setAlignment(Pos.CENTER_LEFT);
-        return line;
     }
 
     private void showFindings(Arrangement arrangement, Bar bar) {

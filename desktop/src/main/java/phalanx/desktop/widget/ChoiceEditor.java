@@ -50,6 +50,15 @@ public final class ChoiceEditor extends VBox {
         choices.getChildren().add(button);
     }
 
+    /** Adds a button of its own line, for what is done elsewhere. */
+    public void addAction(String text, Runnable action) {
+        Button button = new Button(text);
+        button.getStyleClass().add("plain");
+        button.setMaxWidth(Double.MAX_VALUE);
+        button.setOnAction(event -> action.run());
+        getChildren().add(button);
+    }
+
     /** Adds a short caution under the choices. */
     public void addCaution(String text) {
         Label caution = new Label(text);

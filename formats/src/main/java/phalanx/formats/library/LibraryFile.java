@@ -15,6 +15,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.Optional;
 import phalanx.formats.FormatException;
 import phalanx.formats.SafeFile;
@@ -107,6 +108,20 @@ public final class LibraryFile {
             SafeFile.replace(file, mapper.writeValueAsBytes(root));
         } catch (IOException e) {
             throw new FormatException("", "the file cannot be written (" + e + ")").in(file);
+        }
+    }
+
+    /**
+     * Puts a file that cannot be read beside its place, so that a new one does not overwrite it.
+     *
+     * @return where it is now; nothing when it could not be moved
+     */
+    public Optional<Path> setAside() {
+        try {
+            Path aside = Files.createTempFile(file.toAbsolutePath().getParent(), "library-unread-", ".json");
+            return Optional.of(Files.move(file, aside, StandardCopyOption.REPLACE_EXISTING));
+        } catch (IOException e) {
+            return Optional.empty();
         }
     }
 }

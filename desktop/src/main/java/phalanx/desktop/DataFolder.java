@@ -1,0 +1,24 @@
+package phalanx.desktop;
+
+import java.nio.file.Path;
+import java.util.Map;
+
+/** Where the player's own things are kept: {@code PHALANX_HOME}, else the XDG data folder. */
+final class DataFolder {
+    private DataFolder() {}
+
+    /**
+     * The folder.
+     *
+     * @param environment variables of the process
+     * @param home the user's home folder
+     */
+    static Path of(Map<String, String> environment, Path home) {
+        String own = environment.getOrDefault("PHALANX_HOME", "");
+        if (!own.isBlank()) {
+            return Path.of(own);
+        }
+        String data = environment.getOrDefault("XDG_DATA_HOME", "");
+        return (data.isBlank() ? home.resolve(".local/share") : Path.of(data)).resolve("phalanx");
+    }
+}

@@ -1,0 +1,35 @@
+package phalanx.desktop;
+
+/** The places of the window, in working order; the digits leave room for those still to come. */
+enum Station {
+    GUITAR("Guitar", 1, "M0 2 H24 M0 9 H24 M0 16 H24 M6 -2 V20 M12 -2 V20 M18 -2 V20"),
+    SHAPES(
+            "Shapes",
+            3,
+            "M2 18 a3 3 0 1 0 6 0 a3 3 0 1 0 -6 0 M9 11 a3 3 0 1 0 6 0 a3 3 0 1 0 -6 0 "
+                    + "M16 4 a3 3 0 1 0 6 0 a3 3 0 1 0 -6 0"),
+    SCORE("Score", 5, "M0 4 H24 M0 10 H24 M0 16 H24 M4 20 V24 M12 20 V24 M20 20 V24");
+
+    private final String label;
+    private final int digit;
+    private final String icon;
+
+    Station(String label, int digit, String icon) {
+        this.label = label;
+        this.digit = digit;
+        this.icon = icon;
+    }
+
+    String label() {
+        return label;
+    }
+
+    /** With Ctrl, the key that goes there. */
+    int digit() {
+        return digit;
+    }
+
+    String icon() {
+        return icon;
+    }
+}

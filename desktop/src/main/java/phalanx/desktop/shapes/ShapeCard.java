@@ -1,0 +1,85 @@
+package phalanx.desktop.shapes;
+
+import java.util.Locale;
+import java.util.stream.Collectors;
+import javafx.css.PseudoClass;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Rectangle;
+import phalanx.desktop.Theme;
+import phalanx.desktop.widget.Cards;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.Fingered;
+import phalanx.lefthand.HeldShape;
+import phalanx.lefthand.SilentString;
+import phalanx.lefthand.Stretch;
+
+/** One shape among the candidates. */
+final class ShapeCard extends VBox {
+    private static final PseudoClass SELECTED = PseudoClass.getPseudoClass("selected");
+    private static final PseudoClass MARKED = PseudoClass.getPseudoClass("marked");
+    static final double WIDTH = 202;
+    private static final double BAR = 64;
+
+    ShapeCard(Fingered shape, Instrument instrument, Hand hand, Theme theme) {
+        getStyleClass().add("shape-card");
+        setPrefWidth(WIDTH);
+        setMinWidth(WIDTH);
+        setMaxWidth(WIDTH);
+        HeldShape held = new HeldShape(shape.shape(), shape.fingering());
+        Label frets = new Label(shape.shape().toString());
+        frets.getStyleClass().addAll("mono", "strong-mono");
+        Label effort =
+                new Label(String.format(Locale.ROOT, "%.1f", shape.effort().total()));
+        effort.getStyleClass().addAll("mono", "strong-mono");
+        Label silent = new Label(silence(held));
+        silent.getStyleClass().add("caution");
+        getChildren()
+                .addAll(
+                        new ShapeDrawing(instrument, held, theme),
+                        new HBox(frets, Cards.space(), effort),
+                        reach(shape, instrument, hand, theme),
+                        silent);
+        setAccessibleText("shape " + shape.shape() + ", fingers " + String.join(" ", shape.fingers()));
+    }
+
+    private static HBox reach(Fingered shape, Instrument instrument, Hand hand, Theme theme) {
+        double widest = ShapeFinder.widestMm(shape.fingering(), instrument);
+        boolean stretched = Stretch.of(shape.fingering().presses(), instrument, hand)
+                .filter(Stretch::isStretched)
+                .isPresent();
+        Label words = new Label(String.format(Locale.ROOT, "%.0f mm%s", widest, stretched ? ", stretch" : ""));
+        words.getStyleClass().add("caution");
+        Rectangle ground = new Rectangle(BAR, 7, theme.colour("rule"));
+        Rectangle bar = new Rectangle(
+                Math.max(1, BAR * Math.min(1, widest / hand.spanMm())), 7, theme.colour(stretched ? "bass" : "inner"));
+        ground.setArcWidth(7);
+        ground.setArcHeight(7);
+        bar.setArcWidth(7);
+        bar.setArcHeight(7);
+        StackPane gauge = new StackPane(ground, bar);
+        gauge.setAlignment(Pos.CENTER_LEFT);
+        gauge.setMinWidth(Region.USE_PREF_SIZE);
+        HBox line = new HBox(8, words, Cards.space(), gauge);
+        line.setAlignment(Pos.CENTER_LEFT);
+        return line;
+    }
+
+    private static String silence(HeldShape held) {
+        String words = SilentString.of(held).stream().map(SilentString::words).collect(Collectors.joining("; "));
+        return words.isEmpty() ? "all strings sound" : words;
+    }
+
+    void setSelected(boolean selected) {
+        pseudoClassStateChanged(SELECTED, selected);
+    }
+
+    void setMarked(boolean marked) {
+        pseudoClassStateChanged(MARKED, marked);
+    }
+}

@@ -1,0 +1,212 @@
+package phalanx.desktop.shapes;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import phalanx.desktop.Theme;
+import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.EffortBars;
+import phalanx.formats.library.Library;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.Reach;
+import phalanx.lefthand.Fingered;
+import phalanx.lefthand.FingeringFinder;
+import phalanx.lefthand.HeldShape;
+import phalanx.lefthand.SilentString;
+import phalanx.lefthand.Stretch;
+import phalanx.theory.ChordNamer;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.ChordTable;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+
+/** The chosen shape in figures and words, its other fingerings, and what can be done with it. */
+final class ShapeDrawer extends ScrollPane {
+    private static final double WIDTH = 292;
+    private static final int MOST_FINGERINGS = 3;
+    private static final int MOST_NAMES = 3;
+    private static final String[] DEGREES = {"1", "b2", "2", "b3", "3", "4", "b5", "5", "#5", "6", "b7", "7"};
+
+    /**
+     * What the buttons do.
+     *
+     * @param use lock the shape into the song
+     * @param keep put it among the player's own
+     * @param hear let it sound
+     * @param compare mark it for comparison
+     * @param refinger take another fingering of it
+     * @param take take one of the player's own shapes
+     * @param release let the engine choose again
+     */
+    record Actions(
+            Runnable use,
+            Runnable keep,
+            Runnable hear,
+            Runnable compare,
+            Consumer<Fingered> refinger,
+            Consumer<HeldShape> take,
+            Runnable release) {}
+
+    /**
+     * What is shown about.
+     *
+     * @param chord whose shape it is
+     * @param key to spell in
+     * @param instrument the guitar
+     * @param hand that holds it
+     * @param inSong whether the chord stands in the song
+     * @param locked whether a lock holds there
+     */
+    record About(ChordSymbol chord, Key key, Instrument instrument, Hand hand, boolean inSong, boolean locked) {}
+
+    private final Actions actions;
+    private final ChordNamer namer = new ChordNamer(ChordTable.standard());
+    private final VBox content = new VBox(8);
+    private final EffortBars effort = new EffortBars();
+
+    ShapeDrawer(Actions actions) {
+        this.actions = actions;
+        content.getStyleClass().add("why");
+        content.setId("shape-drawer");
+        getStyleClass().add("why-drawer");
+        setContent(content);
+        setFitToWidth(true);
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        setPrefWidth(WIDTH);
+        setMinWidth(WIDTH);
+        setFocusTraversable(false);
+    }
+
+    void showNone(String why) {
+        content.getChildren().setAll(Cards.quiet(why));
+    }
+
+    void show(Fingered shape, About about, Library library, Theme theme) {
+        HeldShape held = new HeldShape(shape.shape(), shape.fingering());
+        content.getChildren().setAll(Cards.heading(about.chord.text() + "   " + shape.shape()));
+        content.getChildren().addAll(facts(shape, held, about));
+        effort.show(shape.effort(), theme);
+        content.getChildren().add(effort);
+        Stretch.of(shape.fingering().presses(), about.instrument, about.hand)
+                .filter(Stretch::isStretched)
+                .ifPresent(stretch -> content.getChildren().add(Cards.caution(stretch.words())));
+        content.getChildren().addAll(Cards.heading("Keep"), buttons(about));
+        addFingerings(shape, about);
+        addOwn(about, library);
+    }
+
+    private List<Node> facts(Fingered shape, HeldShape held, About about) {
+        List<Integer> midi = shape.shape().midi(about.instrument);
+        String sounds = midi.stream()
+                .map(pitch -> Pitch.of(pitch, about.key).toString())
+                .collect(Collectors.joining(" "));
+        int root = about.chord.root().pitchClass();
+        String tones = midi.stream()
+                .map(pitch -> DEGREES[Math.floorMod(pitch - root, 12)])
+                .collect(Collectors.joining(" "));
+        String names = namer.names(midi, about.key).stream().limit(MOST_NAMES).collect(Collectors.joining(", "));
+        String silent = SilentString.of(held).stream().map(SilentString::words).collect(Collectors.joining(", "));
+        String free = IntStream.rangeClosed(1, 4)
+                .filter(finger -> shape.fingering().presses().stream()
+                        .noneMatch(press -> press.finger().number() == finger))
+                .mapToObj(String::valueOf)
+                .collect(Collectors.joining(" "));
+        return List.of(
+                Cards.line("sounds", sounds),
+                Cards.line("tones", tones),
+                Cards.line("names", names),
+                Cards.line("fingers", fingers(shape)),
+                Cards.line("free fingers", free.isEmpty() ? "none" : free),
+                Cards.line("silent", silent.isEmpty() ? "none" : silent),
+                Cards.line("reach", reach(shape, about)));
+    }
+
+    private static String fingers(Fingered shape) {
+        return String.join(" ", shape.fingers()).replace('0', '-');
+    }
+
+    private static String reach(Fingered shape, About about) {
+        Map<Reach.Pair, Double> reaches = shape.fingering().reaches(about.instrument);
+        Optional<Reach.Pair> widest = reaches.keySet().stream()
+                .max((a, b) -> Double.compare(
+                        reaches.get(a) / about.hand.greatestMm(a), reaches.get(b) / about.hand.greatestMm(b)));
+        return widest.map(pair -> String.format(
+                        Locale.ROOT,
+                        "%d-%d %.0f of %.0f mm",
+                        pair.low(),
+                        pair.high(),
+                        reaches.get(pair),
+                        about.hand.greatestMm(pair)))
+                .orElse("one finger or none");
+    }
+
+    private Node buttons(About about) {
+        Button use =
+                Cards.button("use-shape", "Use and lock", "Hold this shape for the whole chord (Enter)", actions.use);
+        use.getStyleClass().add("main");
+        use.setDisable(!about.inSong);
+        Button keep = Cards.button("keep-shape", "To my shapes", "Keep it in your own small library (M)", actions.keep);
+        Button hear = Cards.button("hear-shape", "Hear", "Let it sound (H)", actions.hear);
+        Button compare = Cards.button(
+                "compare-shape", "Compare from here", "Show changes from this shape to others (C)", actions.compare);
+        VBox lines = new VBox(8, new HBox(8, use, keep), new HBox(8, hear, compare));
+        if (about.locked) {
+            lines.getChildren()
+                    .add(Cards.button(
+                            "release", "Release the lock", "Let the engine choose again (U)", actions.release));
+        }
+        return lines;
+    }
+
+    private void addFingerings(Fingered shape, About about) {
+        List<Fingered> others = FingeringFinder.forShapes(about.instrument, about.hand).find(shape.shape()).stream()
+                .filter(way -> !way.fingering().equals(shape.fingering()))
+                .limit(MOST_FINGERINGS)
+                .toList();
+        if (others.isEmpty()) {
+            content.getChildren().add(Cards.quiet("No other fingers can hold it."));
+            return;
+        }
+        content.getChildren().add(Cards.heading("Other fingers"));
+        for (Fingered other : others) {
+            String text = String.format(
+                    Locale.ROOT,
+                    "%s   %.1f",
+                    fingers(other),
+                    other.effort().total());
+            Button button =
+                    Cards.button("refinger", text, "Hold it with these fingers", () -> actions.refinger.accept(other));
+            button.getStyleClass().add("mono");
+            content.getChildren().add(button);
+        }
+    }
+
+    private void addOwn(About about, Library library) {
+        List<Library.OwnShape> own = library.shapes().stream()
+                .filter(shape -> shape.tuning().equals(about.instrument.tuning()))
+                .filter(shape -> shape.name().equals(about.chord.text()))
+                .toList();
+        content.getChildren().add(Cards.heading("My shapes of " + about.chord.text()));
+        if (own.isEmpty()) {
+            content.getChildren().add(Cards.quiet("None yet. M keeps the chosen one."));
+        }
+        for (Library.OwnShape shape : own) {
+            String text =
+                    shape.held().shape() + "   " + String.join(" ", shape.held().fingers());
+            Button button =
+                    Cards.button("own-shape", text, "Choose this shape", () -> actions.take.accept(shape.held()));
+            button.getStyleClass().add("mono");
+            content.getChildren().add(button);
+        }
+    }
+}

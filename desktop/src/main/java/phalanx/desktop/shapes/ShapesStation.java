@@ -1,0 +1,487 @@
+package phalanx.desktop.shapes;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicLong;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Lock;
+import phalanx.desktop.Message;
+import phalanx.desktop.Playback;
+import phalanx.desktop.Theme;
+import phalanx.desktop.Workbench;
+import phalanx.desktop.widget.Cards;
+import phalanx.formats.library.Library;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.Change;
+import phalanx.lefthand.Fingered;
+import phalanx.lefthand.Fingering;
+import phalanx.lefthand.FingeringFinder;
+import phalanx.lefthand.HeldShape;
+import phalanx.song.MelodyNote;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.Key;
+
+/**
+ * The shapes station: the chords of the song at the left, the shapes of the chosen one as cards in the middle with the
+ * change into it below, and the chosen shape in full at the right.
+ */
+public final class ShapesStation extends HBox {
+    private static final double GAP = 12;
+    private static final double LIST_WIDTH = 196;
+    private static final int FIRST_CARDS = 24;
+    private static final int MORE_CARDS = 48;
+
+    private final Workbench workbench;
+    private final Playback playback;
+    private final Executor background;
+    private final Executor interfaceThread;
+    private final AtomicLong latest = new AtomicLong();
+    private final ListView<SongChord> chords = new ListView<>();
+    private final TextField anyChord = new TextField();
+    private final FilterBar filters;
+    private final FlowPane grid = new FlowPane(8, 8);
+    private final ScrollPane scroll = new ScrollPane(grid);
+    private final Label count = Cards.quiet("");
+    private final ChangeCard change = new ChangeCard();
+    private final ShapeDrawer drawer;
+    private Theme theme = Theme.SPRUCE;
+    private Optional<ChordSymbol> free = Optional.empty();
+    private List<Fingered> shapes = List.of();
+    private List<ShapeCard> cards = List.of();
+    private int selected = -1;
+    private Optional<HeldShape> marked = Optional.empty();
+    private Instrument instrument = Instrument.STANDARD;
+    private Hand hand = Hand.AVERAGE;
+    private int mostCards = FIRST_CARDS;
+
+    /**
+     * @param workbench the project
+     * @param playback to hear shapes with
+     * @param background runs searches, one after another
+     * @param interfaceThread runs a job on the interface thread
+     */
+    public ShapesStation(Workbench workbench, Playback playback, Executor background, Executor interfaceThread) {
+        super(GAP);
+        this.workbench = workbench;
+        this.playback = playback;
+        this.background = background;
+        this.interfaceThread = interfaceThread;
+        this.filters = new FilterBar(workbench, filter -> search());
+        this.drawer = new ShapeDrawer(new ShapeDrawer.Actions(
+                this::use, this::keep, this::hear, this::mark, this::refinger, this::take, this::release));
+        setId("shapes-station");
+        getStyleClass().add("station-content");
+        setFocusTraversable(true);
+        setAccessibleText("Shapes. Arrow keys move, Enter uses and locks, H hears, C compares, M keeps, U releases");
+        VBox middle = new VBox(8, filters, scroll, count, change);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        HBox.setHgrow(middle, Priority.ALWAYS);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.getStyleClass().add("clear-scroll");
+        scroll.setFocusTraversable(false);
+        count.setId("shape-count");
+        count.setWrapText(false);
+        getChildren().addAll(songChords(), middle, drawer);
+        addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
+        workbench.arrangementProperty().addListener((property, before, now) -> show(now));
+        drawer.showNone("Open a song, or type a chord at the left.");
+        change.showNone("Choose a shape to see the change into it.");
+    }
+
+    private VBox songChords() {
+        chords.setId("song-chords");
+        chords.setCellFactory(view -> new ChordCell());
+        chords.setPlaceholder(Cards.quiet("The song has no chords."));
+        chords.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
+            if (now != null && (before == null || before.startTick() != now.startTick())) {
+                free = Optional.empty();
+                filters.forgetTop();
+                search();
+            }
+        });
+        VBox.setVgrow(chords, Priority.ALWAYS);
+        anyChord.setId("any-chord");
+        anyChord.setPromptText("any chord, such as F#m7b5");
+        anyChord.setAccessibleText("Any chord");
+        anyChord.setOnAction(event -> showAny());
+        VBox card = Cards.card("In this song", Cards.quiet("bar, chord as played, effort of its hardest moment"), chords, anyChord);
+        card.setPrefWidth(LIST_WIDTH);
+        card.setMinWidth(LIST_WIDTH);
+        return card;
+    }
+
+    /** A chord of the song: bar, name, what is played, effort. */
+    private static final class ChordCell extends ListCell<SongChord> {
+        @Override
+        protected void updateItem(SongChord item, boolean empty) {
+            super.updateItem(item, empty);
+            if (empty || item == null) {
+                setGraphic(null);
+                return;
+            }
+            Label bar = new Label(String.valueOf(item.bar()));
+            bar.getStyleClass().addAll("quiet", "mono");
+            bar.setMinWidth(24);
+            Label name = new Label(item.chord().text());
+            name.getStyleClass().add("strong");
+            Label effort = new Label(String.format(Locale.ROOT, "%.1f", item.effort()));
+            effort.getStyleClass().add("mono");
+            Label frets = new Label(
+                    item.lock().map(lock -> lock.held().shape() + " locked").orElse(item.played()));
+            frets.getStyleClass().addAll("mono", "caution");
+            VBox words = new VBox(new HBox(name, Cards.space(), effort), frets);
+            HBox.setHgrow(words, Priority.ALWAYS);
+            setGraphic(new HBox(4, bar, words));
+        }
+    }
+
+    private void show(Arrangement arrangement) {
+        SongChord before = chords.getSelectionModel().getSelectedItem();
+        boolean sameGuitar = instrument.equals(arrangement.request().instrument())
+                && hand.equals(arrangement.request().hand());
+        instrument = arrangement.request().instrument();
+        hand = arrangement.request().hand();
+        List<SongChord> now = SongChord.of(arrangement);
+        chords.getItems().setAll(now);
+        int index = 0;
+        for (int i = 0; i < now.size(); i++) {
+            if (before != null && now.get(i).startTick() == before.startTick()) {
+                index = i;
+            }
+        }
+        if (!sameGuitar) {
+            marked = Optional.empty();
+        }
+        if (!now.isEmpty()) {
+            chords.getSelectionModel().select(index);
+        }
+        boolean sameChord =
+                before != null && !now.isEmpty() && now.get(index).chord().equals(before.chord());
+        if (sameGuitar && sameChord && !shapes.isEmpty()) {
+            showSelected();
+        } else {
+            search();
+        }
+    }
+
+    private void showAny() {
+        try {
+            free = Optional.of(ChordSymbol.parse(anyChord.getText().trim()));
+            chords.getSelectionModel().clearSelection();
+            filters.forgetTop();
+            search();
+            requestFocus();
+        } catch (IllegalArgumentException e) {
+            workbench.say(Message.error(e.getMessage() + ". The shapes shown are as they were."));
+        }
+    }
+
+    private Optional<SongChord> inSong() {
+        return free.isPresent()
+                ? Optional.empty()
+                : Optional.ofNullable(chords.getSelectionModel().getSelectedItem());
+    }
+
+    private Optional<ChordSymbol> chord() {
+        return free.or(() -> inSong().map(SongChord::chord));
+    }
+
+    private void search() {
+        if (chord().isEmpty()) {
+            return;
+        }
+        ChordSymbol chord = chord().get();
+        filters.show(chord, tuneOver());
+        Optional<Fingering> before = inSong().flatMap(SongChord::before);
+        ShapeFinder.Wish wish = new ShapeFinder.Wish(chord, filters.filter(), instrument, hand, before);
+        long ticket = latest.incrementAndGet();
+        background.execute(() -> {
+            if (latest.get() == ticket) {
+                ShapeFinder.Found found = new ShapeFinder().find(wish);
+                interfaceThread.execute(() -> {
+                    if (latest.get() == ticket) {
+                        found(chord, found);
+                    }
+                });
+            }
+        });
+    }
+
+    private List<Integer> tuneOver() {
+        return inSong().map(shown ->
+                        workbench
+                                .arrangement()
+                                .orElseThrow()
+                                .song()
+                                .melodyBetween(shown.startTick(), shown.endTick())
+                                .stream()
+                                .map(MelodyNote::midi)
+                                .distinct()
+                                .toList())
+                .orElse(List.of());
+    }
+
+    private void found(ChordSymbol chord, ShapeFinder.Found found) {
+        shapes = found.shapes();
+        mostCards = FIRST_CARDS;
+        showCards();
+        scroll.setVvalue(0);
+        if (shapes.isEmpty()) {
+            selected = -1;
+            String why = chord.text() + ": " + found.advice().orElseThrow().words() + ".";
+            grid.getChildren().setAll(Cards.quiet(why));
+            count.setText("no shape");
+            drawer.showNone(why);
+            change.showNone("Nothing to change to.");
+            return;
+        }
+        count.setText(String.format(
+                Locale.ROOT,
+                "%s: %d shape%s in %.0f ms.  Arrows move, Enter uses, H hears, C compares, M keeps",
+                chord.text(),
+                shapes.size(),
+                shapes.size() == 1 ? "" : "s",
+                found.millis()));
+        select(0);
+    }
+
+    private void showCards() {
+        List<ShapeCard> made = new ArrayList<>();
+        for (int i = 0; i < Math.min(mostCards, shapes.size()); i++) {
+            ShapeCard card = new ShapeCard(shapes.get(i), instrument, hand, theme);
+            int index = i;
+            card.setOnMousePressed(event -> {
+                requestFocus();
+                select(index);
+            });
+            made.add(card);
+        }
+        cards = made;
+        grid.getChildren().setAll(made);
+        int more = shapes.size() - made.size();
+        if (more > 0) {
+            grid.getChildren()
+                    .add(Cards.button("more-shapes", more + " more, harder or further on", "Show more shapes", () -> {
+                        mostCards += MORE_CARDS;
+                        showCards();
+                        showSelected();
+                    }));
+        }
+    }
+
+    private void select(int index) {
+        if (shapes.isEmpty()) {
+            return;
+        }
+        selected = Math.max(0, Math.min(cards.size() - 1, index));
+        showSelected();
+        ShapeCard card = cards.get(selected);
+        double top = card.getBoundsInParent().getMinY();
+        double room = grid.getHeight() - scroll.getViewportBounds().getHeight();
+        double bottom =
+                card.getBoundsInParent().getMaxY() - scroll.getViewportBounds().getHeight();
+        double at = scroll.getVvalue() * Math.max(0, room);
+        if (room > 0 && (top < at || bottom > at)) {
+            scroll.setVvalue((top < at ? top : bottom) / room);
+        }
+    }
+
+    private Optional<Fingered> chosen() {
+        return selected >= 0 && selected < shapes.size() ? Optional.of(shapes.get(selected)) : Optional.empty();
+    }
+
+    private void showSelected() {
+        chosen().ifPresent(shape -> {
+            for (int i = 0; i < cards.size(); i++) {
+                cards.get(i).setSelected(i == selected);
+                cards.get(i)
+                        .setMarked(marked.map(held -> held.shape())
+                                .equals(Optional.of(shapes.get(i).shape())));
+            }
+            boolean locked = inSong().flatMap(SongChord::lock).isPresent();
+            drawer.show(
+                    shape,
+                    new ShapeDrawer.About(chord().orElseThrow(), key(), instrument, hand, inSong().isPresent(), locked),
+                    workbench.libraryProperty().get(),
+                    theme);
+            showChange(shape);
+        });
+    }
+
+    private Key key() {
+        return workbench.arrangement().map(shown -> shown.song().key()).orElse(Key.C_MAJOR);
+    }
+
+    private void showChange(Fingered shape) {
+        double tempo = workbench
+                .project()
+                .map(project -> (double) project.song().tempo())
+                .orElse(90.0);
+        if (marked.isPresent()) {
+            HeldShape from = marked.get();
+            change.show(
+                    "From " + from.shape() + " to " + shape.shape(),
+                    Change.between(from.fingering(), shape.fingering(), instrument, hand),
+                    instrument,
+                    tempo);
+            return;
+        }
+        Optional<Fingering> before = inSong().flatMap(SongChord::before);
+        if (before.isEmpty()) {
+            change.showNone("No chord leads into this one. Mark a shape with C to see changes from it.");
+            return;
+        }
+        int index = chords.getSelectionModel().getSelectedIndex();
+        String from = index > 0 ? chords.getItems().get(index - 1).chord().text() + " as played" : "the bar before";
+        change.show(
+                "From " + from + " to " + shape.shape(),
+                Change.between(before.get(), shape.fingering(), instrument, hand),
+                instrument,
+                tempo);
+    }
+
+    private void use() {
+        chosen().ifPresent(shape -> inSong().ifPresentOrElse(
+                        at -> workbench.lock(new Lock(at.startTick(), at.endTick(), held(shape))),
+                        () -> workbench.say(
+                                Message.plain("Choose a chord of the song first: this one stands nowhere in it."))));
+    }
+
+    private void release() {
+        inSong().flatMap(SongChord::lock)
+                .ifPresentOrElse(
+                        workbench::release, () -> workbench.say(Message.plain("No lock holds on this chord.")));
+    }
+
+    private static HeldShape held(Fingered shape) {
+        return new HeldShape(shape.shape(), shape.fingering());
+    }
+
+    private void keep() {
+        chosen().ifPresent(shape -> {
+            String name = chord().orElseThrow().text();
+            Library.OwnShape own = new Library.OwnShape(name, instrument.tuning(), held(shape));
+            Library library = workbench.libraryProperty().get();
+            boolean there = library.shapes().contains(own);
+            workbench.keep(there ? library.without(own) : library.with(own));
+            workbench.say(Message.plain(shape.shape() + (there ? " is no longer" : " is now") + " among your shapes of "
+                    + name + ". M again " + (there ? "keeps it." : "takes it out.")));
+            showSelected();
+        });
+    }
+
+    private void hear() {
+        chosen().ifPresent(shape -> {
+            playback.hear(shape.shape().midi(instrument));
+            if (!playback.audible()) {
+                workbench.say(Message.plain("No sound card: the shape cannot be heard here."));
+            }
+        });
+    }
+
+    private void mark() {
+        chosen().ifPresent(shape -> {
+            boolean same = marked.equals(Optional.of(held(shape)));
+            marked = same ? Optional.empty() : Optional.of(held(shape));
+            workbench.say(Message.plain(
+                    same
+                            ? "Changes are shown from the song again."
+                            : "Changes are shown from " + shape.shape() + ". C on it again ends that."));
+            showSelected();
+        });
+    }
+
+    private void refinger(Fingered way) {
+        List<Fingered> changed = new ArrayList<>(shapes);
+        changed.set(selected, way);
+        shapes = changed;
+        showCards();
+        showSelected();
+    }
+
+    private void take(HeldShape own) {
+        for (int i = 0; i < shapes.size(); i++) {
+            if (shapes.get(i).shape().equals(own.shape())) {
+                mostCards = Math.max(mostCards, i + 1);
+                Fingered way = new Fingered(
+                        own.shape(),
+                        own.fingering(),
+                        FingeringFinder.forShapes(instrument, hand).effort(own.shape(), own.fingering()));
+                selected = i;
+                refinger(way);
+                select(i);
+                return;
+            }
+        }
+        workbench.say(Message.plain(own.shape() + " does not pass the filters now."));
+    }
+
+    private void onKey(KeyEvent event) {
+        if (event.getTarget() instanceof TextInputControl || event.isShortcutDown() || shapes.isEmpty()) {
+            return;
+        }
+        boolean inList = event.getTarget() == chords;
+        int columns = Math.max(1, (int) ((grid.getWidth() + 8) / (ShapeCard.WIDTH + 8)));
+        boolean handled = true;
+        switch (event.getCode()) {
+            case RIGHT -> select(selected + 1);
+            case LEFT -> select(selected - 1);
+            case DOWN -> {
+                if (inList) {
+                    return;
+                }
+                select(selected + columns);
+            }
+            case UP -> {
+                if (inList) {
+                    return;
+                }
+                select(selected - columns);
+            }
+            case ENTER, K -> handled = useByKey(event);
+            case U -> release();
+            case H -> hear();
+            case C -> mark();
+            case M -> keep();
+            case CLOSE_BRACKET -> chords.getSelectionModel().selectNext();
+            case OPEN_BRACKET -> chords.getSelectionModel().selectPrevious();
+            default -> handled = false;
+        }
+        if (handled) {
+            event.consume();
+        }
+    }
+
+    /** Enter on a button or chip is that button's own. */
+    private boolean useByKey(KeyEvent event) {
+        if (event.getTarget() instanceof ButtonBase) {
+            return false;
+        }
+        use();
+        return true;
+    }
+
+    public void useTheme(Theme next) {
+        theme = next;
+        change.useTheme(next);
+        showCards();
+        showSelected();
+    }
+}
