@@ -168,7 +168,7 @@ public final class Arranger {
                         EffortTerm.CHANGE,
                         solution.graph.changeEffort(i, chosen.get(i - 1), candidate, Double.POSITIVE_INFINITY));
             }
-            slots.add(new ArrangedSlot(slot.startTick(), slot.endTick(), fingerings.get(i), effort));
+            slots.add(new ArrangedSlot(slot.startTick(), slot.endTick(), candidate.held(), fingerings.get(i), effort));
         }
         return slots;
     }

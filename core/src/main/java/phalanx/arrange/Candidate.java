@@ -1,9 +1,11 @@
 package phalanx.arrange;
 
+import java.util.Arrays;
 import phalanx.lefthand.Finger;
 import phalanx.lefthand.Fingering;
 import phalanx.lefthand.Grasp;
 import phalanx.lefthand.HeldShape;
+import phalanx.lefthand.Shape;
 import phalanx.lefthand.Stance;
 
 /** One way for the left hand to serve a slot. */
@@ -73,9 +75,14 @@ final class Candidate {
         return stance.fingering();
     }
 
-    /** The strings it needs and the fingers that hold them. */
+    /** The strings it plays or can play an inner note on, and the fingers that hold them. */
     HeldShape held() {
-        return grasp.held();
+        Integer[] frets = new Integer[stops.length - 1];
+        for (int string = 1; string < stops.length; string++) {
+            boolean plays = string == melodyString || string == bassString || (innerStrings >> string & 1) == 1;
+            frets[frets.length - string] = plays ? stops[string] : Shape.SILENT;
+        }
+        return new HeldShape(new Shape(Arrays.asList(frets)), grasp.fingering());
     }
 
     Grasp grasp() {

@@ -2,7 +2,9 @@ package phalanx.guitar;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -48,6 +50,22 @@ public final class Retuning {
         addInOrder(down, settled, steps);
         addInOrder(up, settled, steps);
         return steps;
+    }
+
+    /**
+     * How to hear that the wanted tuning is right, string by string: the lowest by its pitch, each other against one
+     * that was heard before.
+     *
+     * @return by string; the lowest has no check
+     */
+    public Map<Integer, Optional<RetuningStep.Check>> checks() {
+        Map<Integer, Optional<RetuningStep.Check>> checks = new LinkedHashMap<>();
+        Set<Integer> heard = new TreeSet<>();
+        for (int string = to.strings(); string >= 1; string--) {
+            checks.put(string, check(string, heard));
+            heard.add(string);
+        }
+        return checks;
     }
 
     private void addInOrder(List<Integer> strings, Set<Integer> settled, List<RetuningStep> steps) {

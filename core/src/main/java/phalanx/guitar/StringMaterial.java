@@ -5,12 +5,12 @@ package phalanx.guitar;
  * ours.
  */
 public enum StringMaterial {
-    PLAIN_STEEL("plain steel", true, 7850, 0, 1),
-    WOUND_BRONZE("bronze on steel", true, 7850, 8800, 1),
+    PLAIN_STEEL("plain", true, 7850, 0, 1),
+    WOUND_BRONZE("bronze", true, 7850, 8800, 1),
     /** Nylon stretches by about a seventh on its way to pitch, and thins by as much. */
-    PLAIN_NYLON("plain nylon", false, 1140, 0, 1 / 1.15),
+    PLAIN_NYLON("plain", false, 1140, 0, 1 / 1.15),
     /** Silvered copper over a floss of nylon that leaves a third of its room empty. */
-    WOUND_NYLON("wire on nylon floss", false, 1140, 8960, 2.0 / 3);
+    WOUND_NYLON("wound", false, 1140, 8960, 2.0 / 3);
 
     private final String label;
     private final boolean steel;
@@ -26,6 +26,7 @@ public enum StringMaterial {
         this.fill = fill;
     }
 
+    /** One word beside its gauge; what kind of set it belongs to is said with the set. */
     public String label() {
         return label;
     }

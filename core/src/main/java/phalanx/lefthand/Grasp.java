@@ -30,11 +30,6 @@ public final class Grasp {
         return grip.fingering();
     }
 
-    /** The frets and the fingers that hold them. */
-    public HeldShape held() {
-        return new HeldShape(Shape.of(frets), fingering());
-    }
-
     /** The fret at which a string is stopped, 0 when no finger is on it. */
     public int stop(int string) {
         int highest = 0;

@@ -7,12 +7,15 @@ import phalanx.song.Song;
 import phalanx.song.Ticks;
 
 /**
- * Where everything stands in the score: bars broken into lines of one time scale, each line with a string lane over a
- * digit lane. Pixels from the top left of the whole score.
+ * Where everything stands in the score: bars broken into lines of one time scale, each line with a neck lane over a string
+ * lane over a digit lane. Pixels from the top left of the whole score.
  */
 final class ScoreLayout {
     static final double LEFT = 44;
     static final double RIGHT = 10;
+    /** Height of the neck lane. */
+    static final double NECK = 104;
+
     static final double STRING_GAP = 22;
     static final double DIGIT_GAP = 18;
     static final double HEADING = 44;
@@ -93,7 +96,7 @@ final class ScoreLayout {
     }
 
     double lineHeight() {
-        return HEADING + stringLane() + LANE_GAP + digitLane() + COUNT + LINE_GAP;
+        return HEADING + NECK + LANE_GAP + stringLane() + LANE_GAP + digitLane() + COUNT + LINE_GAP;
     }
 
     double stringLane() {
@@ -153,15 +156,19 @@ final class ScoreLayout {
     }
 
     double stringY(Line line, int string) {
-        return line.top() + HEADING + LANE_PAD + (string - 1) * STRING_GAP;
+        return stringLaneY(line) + LANE_PAD + (string - 1) * STRING_GAP;
     }
 
-    double stringLaneY(Line line) {
+    double neckLaneY(Line line) {
         return line.top() + HEADING;
     }
 
+    double stringLaneY(Line line) {
+        return neckLaneY(line) + NECK + LANE_GAP;
+    }
+
     double digitLaneY(Line line) {
-        return line.top() + HEADING + stringLane() + LANE_GAP;
+        return stringLaneY(line) + stringLane() + LANE_GAP;
     }
 
     /** Row 0 is the highest. */

@@ -26,16 +26,19 @@ final class ScorePainter {
     private final Arrangement arrangement;
     private final ScoreLayout layout;
     private final Theme theme;
+    private final NeckLanePainter neck;
 
     ScorePainter(Arrangement arrangement, ScoreLayout layout, Theme theme) {
         this.arrangement = arrangement;
         this.layout = layout;
         this.theme = theme;
+        this.neck = new NeckLanePainter(arrangement, layout, theme);
     }
 
     /** Draws one line; the graphics stand at the top left of the score. */
     void paint(GraphicsContext g, ScoreLayout.Line line) {
         paintLanes(g, line);
+        neck.paint(g, line);
         paintHeadings(g, line);
         List<ArrangedNote> notes = arrangement.notes().stream()
                 .filter(note -> note.endTick() > line.startTick() && note.tick() < line.endTick())
@@ -51,6 +54,7 @@ final class ScorePainter {
     private void paintLanes(GraphicsContext g, ScoreLayout.Line line) {
         int strings = arrangement.request().instrument().strings();
         double end = layout.lineEndX(line);
+        card(g, layout.neckLaneY(line), end, ScoreLayout.NECK);
         card(g, layout.stringLaneY(line), end, layout.stringLane());
         card(g, layout.digitLaneY(line), end, layout.digitLane());
         g.setLineWidth(1);

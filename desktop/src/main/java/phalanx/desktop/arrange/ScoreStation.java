@@ -1,7 +1,9 @@
 package phalanx.desktop.arrange;
 
 import java.util.List;
+import java.util.Optional;
 import javafx.animation.AnimationTimer;
+import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -10,8 +12,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.util.Duration;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Finding;
+import phalanx.arrange.Lock;
 import phalanx.desktop.Message;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
@@ -25,7 +29,11 @@ public final class ScoreStation extends StackPane {
     private final Playback playback;
     private final ScoreView score = new ScoreView(this::select);
     private final SongStrip strip = new SongStrip(this::select);
-    private final WhyDrawer why = new WhyDrawer();
+    private static final Duration SETTLED = Duration.millis(120);
+    private static final int MOST_WAYS = 4;
+
+    private final WhyDrawer why;
+    private final PauseTransition settled = new PauseTransition(SETTLED);
     private final HBox content;
     private final VBox empty;
     private int shownFinding = -1;
@@ -33,6 +41,8 @@ public final class ScoreStation extends StackPane {
     public ScoreStation(Workbench workbench, Playback playback) {
         this.workbench = workbench;
         this.playback = playback;
+        this.why = new WhyDrawer(new WhyDrawer.Actions(workbench::lock, workbench::release));
+        settled.setOnFinished(event -> findOtherWays());
         VBox left = new VBox(score, strip);
         VBox.setVgrow(score, Priority.ALWAYS);
         HBox.setHgrow(left, Priority.ALWAYS);
@@ -43,7 +53,7 @@ public final class ScoreStation extends StackPane {
         content.setVisible(false);
         setFocusTraversable(true);
         setId("score-station");
-        setAccessibleText("Score. Arrow keys move, space plays, ] goes to the next finding");
+        setAccessibleText("Score. Arrow keys move, space plays, K locks, U releases, ] goes to the next finding");
         workbench.arrangementProperty().addListener((property, before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -80,14 +90,51 @@ public final class ScoreStation extends StackPane {
         score.useTheme(theme);
         strip.useTheme(theme);
         why.useTheme(theme);
-        workbench.arrangement().ifPresent(shown -> why.show(shown, score.selected()));
+        workbench.arrangement().ifPresent(this::explain);
     }
 
     /** Selects the moment at or before a tick. */
     public void select(int tick) {
         score.select(tick);
-        workbench.arrangement().ifPresent(shown -> why.show(shown, score.selected()));
+        workbench.arrangement().ifPresent(this::explain);
         strip.mark(score.visible());
+    }
+
+    private void explain(Arrangement shown) {
+        why.show(shown, score.selected());
+        why.showLock(shown.slotAt(score.selected()), lock());
+        settled.playFromStart();
+    }
+
+    private Optional<Lock> lock() {
+        return workbench.arrangement().flatMap(shown -> shown.request().locks().stream()
+                .filter(one -> one.covers(score.selected()))
+                .findFirst());
+    }
+
+    /** When the selection rests; going through the score quickly asks for nothing. */
+    private void findOtherWays() {
+        int tick = score.selected();
+        if (lock().isEmpty()) {
+            workbench.otherWays(tick, MOST_WAYS, found -> {
+                if (tick == score.selected() && lock().isEmpty()) {
+                    workbench.arrangement().ifPresent(shown -> why.showLock(shown.slotAt(tick), lock()));
+                    why.showOtherWays(found);
+                }
+            });
+        }
+    }
+
+    private void lockSelected() {
+        workbench.arrangement().ifPresent(shown -> {
+            if (lock().isEmpty()) {
+                workbench.lock(shown.slotAt(score.selected()).lock());
+            }
+        });
+    }
+
+    private void releaseSelected() {
+        lock().ifPresentOrElse(workbench::release, () -> workbench.say(Message.plain("No lock holds at this moment.")));
     }
 
     /** The tick of the selected moment. */
@@ -137,6 +184,8 @@ public final class ScoreStation extends StackPane {
             case UP -> select(score.lineAway(false));
             case HOME -> select(0);
             case END -> select(Integer.MAX_VALUE);
+            case K -> lockSelected();
+            case U -> releaseSelected();
             default -> handled = false;
         }
         if (handled) {

@@ -178,14 +178,14 @@ final class ScoreView extends Region {
             return;
         }
         ScoreLayout.Line line = layout.lineAt(selected);
-        double top = layout.stringLaneY(line) - scroll.getValue();
+        double top = layout.neckLaneY(line) - scroll.getValue();
         double bottom = layout.countY(line) - scroll.getValue() + 4;
         g.setFill(theme.colour("melody").deriveColor(0, 1, 1, 0.14));
         g.fillRoundRect(layout.x(line, selected) - COLUMN / 2, top - 2, COLUMN, bottom - top + 4, 8, 8);
         if (cursor >= 0) {
             ScoreLayout.Line playing = layout.lineAt(cursor);
             double x = layout.x(playing, cursor);
-            double from = layout.stringLaneY(playing) - scroll.getValue();
+            double from = layout.neckLaneY(playing) - scroll.getValue();
             g.setStroke(theme.colour("alarm"));
             g.setLineWidth(2);
             g.strokeLine(x, from, x, layout.countY(playing) - scroll.getValue());

@@ -2,8 +2,11 @@ package phalanx.desktop.arrange;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
@@ -17,7 +20,10 @@ import phalanx.arrange.ArrangedNote;
 import phalanx.arrange.ArrangedSlot;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Finding;
+import phalanx.arrange.Lock;
+import phalanx.arrange.OtherWay;
 import phalanx.desktop.Theme;
+import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.EffortBars;
 import phalanx.desktop.widget.NeckCrop;
 import phalanx.song.Bar;
@@ -33,14 +39,26 @@ final class WhyDrawer extends ScrollPane {
     private final VBox notes = new VBox(4);
     private final EffortBars effort = new EffortBars();
     private final VBox findings = new VBox(8);
+    private final VBox ways = new VBox(6);
     private final VBox legend = new VBox(4);
+    private final Actions actions;
     private Theme theme = Theme.SPRUCE;
 
-    WhyDrawer() {
+    /**
+     * What the buttons do.
+     *
+     * @param lock keep the moment as it is, or as another way has it
+     * @param release let the engine choose again
+     */
+    record Actions(Consumer<Lock> lock, Consumer<Lock> release) {}
+
+    WhyDrawer(Actions actions) {
+        this.actions = actions;
+        ways.setId("other-ways");
         place.setId("place");
         place.getStyleClass().add("heading");
         findings.setId("findings");
-        VBox content = new VBox(place, neck, notes, effort, findings, legend);
+        VBox content = new VBox(place, neck, notes, effort, findings, ways, legend);
         content.getStyleClass().add("why");
         getStyleClass().add("why-drawer");
         setContent(content);
@@ -66,6 +84,10 @@ final class WhyDrawer extends ScrollPane {
                         title,
                         legendLine(new Rectangle(SIGN, SIGN), "bass", "square: bass, with the thumb"),
                         legendLine(new Circle(SIGN / 2), "melody", "round: the tune"),
+                        legendLine(
+                                new Rectangle(SIGN, 4),
+                                "good",
+                                "above, the hand on the neck: a ribbon slides, dashes jump"),
                         legendLine(new Rectangle(SIGN, 3), "inner", "bare figure: inner note; bar: how long it rings"));
     }
 
@@ -108,6 +130,51 @@ final class WhyDrawer extends ScrollPane {
         label.getStyleClass().add("mono");
         label.setStyle("-fx-font-size: 13px;");
         return label;
+    }
+
+    /** Shows the lock that holds at the moment, or offers one; other ways follow when they are found. */
+    void showLock(ArrangedSlot slot, Optional<Lock> lock) {
+        ways.getChildren().setAll(Cards.heading("Other ways"));
+        if (lock.isPresent()) {
+            ways.getChildren()
+                    .addAll(
+                            Cards.quiet("Locked: " + lock.get().held().shape()),
+                            Cards.button(
+                                    "release-lock",
+                                    "Release (U)",
+                                    "Let the engine choose again",
+                                    () -> actions.release.accept(lock.get())));
+            return;
+        }
+        ways.getChildren()
+                .add(Cards.button(
+                        "lock-this",
+                        "Lock this (K)",
+                        "Keep this moment as it is",
+                        () -> actions.lock.accept(slot.lock())));
+    }
+
+    /** Adds other ways, the least additional effort first; choosing one locks it. */
+    void showOtherWays(List<OtherWay> found) {
+        if (found.isEmpty()) {
+            ways.getChildren().add(1, Cards.quiet("There is no other way that keeps the tune."));
+        }
+        int at = 1;
+        for (OtherWay way : found) {
+            String text = String.format(
+                    Locale.ROOT,
+                    "%s  %s  %+.1f",
+                    way.held().shape(),
+                    String.join("", way.held().fingers()).replace('0', '-'),
+                    way.moreEffort());
+            Button button = Cards.button(
+                    "other-way-" + at,
+                    text,
+                    "Lock this way; the figure is what the song costs more",
+                    () -> actions.lock.accept(way.lock()));
+            button.getStyleClass().add("way");
+            ways.getChildren().add(at++, button);
+        }
     }
 
     private void showFindings(Arrangement arrangement, Bar bar) {

@@ -8,7 +8,6 @@ import phalanx.desktop.Playback;
 import phalanx.desktop.Project;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
-import phalanx.desktop.widget.Cards;
 
 /** The guitar station: the neck to scale, its measures, strings and tuning, and the hand that plays it. */
 public final class GuitarStation extends ScrollPane {
@@ -29,14 +28,15 @@ public final class GuitarStation extends ScrollPane {
         hand = new HandCard(workbench);
         setId("guitar-station");
         getStyleClass().add("station-scroll");
-        VBox neckCard = Cards.card("The neck, to scale", neck);
+        VBox neckCard = new VBox(neck);
+        neckCard.getStyleClass().add("card");
         FlowPane cards = new FlowPane(
                 GAP,
                 GAP,
-                width(guitar, 224),
-                width(strings, CARD_WIDTH),
-                width(retune, WIDE_CARD_WIDTH),
-                width(hand, 276));
+                column(guitar, 224),
+                column(strings, CARD_WIDTH),
+                column(retune, WIDE_CARD_WIDTH),
+                column(hand, CARD_WIDTH));
         VBox content = new VBox(GAP, neckCard, cards);
         content.getStyleClass().add("station-content");
         setContent(content);
@@ -45,11 +45,12 @@ public final class GuitarStation extends ScrollPane {
         workbench.projectProperty().addListener((property, before, now) -> show(before, now));
     }
 
-    private static Region width(Region card, double width) {
-        card.setPrefWidth(width);
-        card.setMinWidth(width);
-        card.setMaxWidth(width);
-        return card;
+    /** A card with room below it, so that it is no taller than what it holds. */
+    private static Region column(Region card, double width) {
+        VBox column = new VBox(card);
+        column.setPrefWidth(width);
+        column.setMinWidth(width);
+        return column;
     }
 
     private void show(Project before, Project now) {

@@ -196,7 +196,9 @@ final class RetuneCard extends VBox {
         }
         List<RetuningStep> all = new Retuning(tunedTo, wanted).steps();
         if (all.isEmpty()) {
-            steps.getChildren().add(Cards.quiet("The guitar has this tuning: no string moves."));
+            steps.getChildren().add(Cards.quiet("No string moves. To check by ear, from the lowest:"));
+            new Retuning(tunedTo, wanted).checks().forEach((string, check) -> steps.getChildren()
+                    .add(check(string, wanted.midi(string), check)));
         }
         for (int i = 0; i < all.size(); i++) {
             steps.getChildren().add(step(i + 1, all.get(i)));
@@ -206,6 +208,24 @@ final class RetuneCard extends VBox {
         }
     }
 
+    private Node check(int string, int midi, Optional<RetuningStep.Check> check) {
+        String words = check.map(RetuningStep.Check::words).orElse("by its pitch");
+        return line(Cards.small("string " + string + ": " + words), string, midi);
+    }
+
+    private Node line(Region words, int string, int midi) {
+        HBox.setHgrow(words, Priority.ALWAYS);
+        String pitch = Pitch.of(midi, Key.C_MAJOR).toString();
+        Node hear = Cards.button(
+                "hear-" + string,
+                "Hear " + pitch,
+                "Hear the pitch this string should have",
+                () -> playback.hear(List.of(midi)));
+        HBox line = new HBox(8, words, Cards.space(), hear);
+        line.setAlignment(Pos.CENTER_LEFT);
+        return line;
+    }
+
     private Node step(int number, RetuningStep step) {
         String target = Pitch.of(step.toMidi(), Key.C_MAJOR).toString();
         Label what = new Label(number + "   string " + step.string() + ": "
@@ -213,17 +233,8 @@ final class RetuneCard extends VBox {
                 + ", " + Math.abs(step.semitones()) + (Math.abs(step.semitones()) == 1 ? " semitone" : " semitones"));
         what.getStyleClass().add(step.semitones() > MOST_UP ? "alarm" : "strong");
         what.setWrapText(true);
-        Label check = Cards.quiet(
+        Label check = Cards.small(
                 step.check().map(RetuningStep.Check::words).orElse("by the tone alone: no string is right yet"));
-        VBox words = new VBox(2, what, check);
-        HBox.setHgrow(words, Priority.ALWAYS);
-        Node hear = Cards.button(
-                "hear-" + step.string(),
-                "Hear " + target,
-                "Hear the pitch this string should have",
-                () -> playback.hear(List.of(step.toMidi())));
-        HBox line = new HBox(8, words, hear);
-        line.setAlignment(Pos.CENTER_LEFT);
-        return line;
+        return line(new VBox(2, what, check), step.string(), step.toMidi());
     }
 }

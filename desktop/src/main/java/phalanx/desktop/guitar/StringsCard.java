@@ -84,8 +84,8 @@ final class StringsCard extends VBox {
             material.getStyleClass().add("caution");
             table.add(material, 4, string);
         }
-        String total = String.format(
-                Locale.ROOT, "%.0f N (%.0f kg)", report.totalNewtons(), report.totalNewtons() / 9.81);
+        String total =
+                String.format(Locale.ROOT, "%.0f N (%.0f kg)", report.totalNewtons(), report.totalNewtons() / 9.81);
         below.getChildren().add(Cards.line("all together", total));
         report.warnings().forEach(warning -> below.getChildren().add(Cards.caution(warning)));
     }

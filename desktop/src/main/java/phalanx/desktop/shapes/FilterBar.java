@@ -203,7 +203,8 @@ final class FilterBar extends FlowPane {
                     return filter.with(one);
                 }
             }
-            throw new IllegalArgumentException("\"" + text + "\" is not an order: effort, reach, place or way from before");
+            throw new IllegalArgumentException(
+                    "\"" + text + "\" is not an order: effort, reach, place or way from before");
         });
         for (ShapeFilter.Order one : ShapeFilter.Order.values()) {
             editor.addChoice(one.label(), one.label());

@@ -180,10 +180,7 @@ final class ShapeDrawer extends ScrollPane {
         content.getChildren().add(Cards.heading("Other fingers"));
         for (Fingered other : others) {
             String text = String.format(
-                    Locale.ROOT,
-                    "%s   %.1f",
-                    fingers(other),
-                    other.effort().total());
+                    Locale.ROOT, "%s   %.1f", fingers(other), other.effort().total());
             Button button =
                     Cards.button("refinger", text, "Hold it with these fingers", () -> actions.refinger.accept(other));
             button.getStyleClass().add("mono");

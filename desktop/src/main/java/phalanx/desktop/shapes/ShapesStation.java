@@ -121,7 +121,8 @@ public final class ShapesStation extends HBox {
         anyChord.setPromptText("any chord, such as F#m7b5");
         anyChord.setAccessibleText("Any chord");
         anyChord.setOnAction(event -> showAny());
-        VBox card = Cards.card("In this song", Cards.quiet("bar, chord as played, effort of its hardest moment"), chords, anyChord);
+        VBox card =
+                Cards.card("In this song", Cards.small("at the right: effort of its hardest moment"), chords, anyChord);
         card.setPrefWidth(LIST_WIDTH);
         card.setMinWidth(LIST_WIDTH);
         return card;

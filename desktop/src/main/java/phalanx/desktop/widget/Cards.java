@@ -40,6 +40,13 @@ public final class Cards {
         return label;
     }
 
+    /** The same in small type. */
+    public static Label small(String text) {
+        Label label = quiet(text);
+        label.getStyleClass().setAll("label", "caution");
+        return label;
+    }
+
     /** A caution: short, wrapped, marked at its side. */
     public static VBox caution(String text) {
         Label label = new Label(text);
