@@ -54,7 +54,8 @@ public final class ChangeMeter {
      * @param enough a cost that is too high to matter: the sum may stop there
      */
     public double cost(Stance before, Stance after, Pace pace, int lateFingers, double enough) {
-        double cost = shift(before.position(), after.position(), pace);
+        double cost = 0;
+        double led = 1;
         for (int finger = 0; finger < before.presses.length && cost < enough; finger++) {
             int from = before.presses[finger];
             int to = after.presses[finger];
@@ -68,6 +69,32 @@ public final class ChangeMeter {
             } else {
                 boolean late = (lateFingers >> finger & 1) == 1;
                 cost += move(before.grip, after.grip, finger, late ? pace.lateHasMs() : pace.hasMs());
+                if (slides(before.grip, after.grip, finger)) {
+                    led = EffortWeights.GUIDED_SHIFT;
+                }
+            }
+        }
+        if (cost >= enough) {
+            return cost;
+        }
+        return cost + led * shift(before.position(), after.position(), pace) + substitutions(before, after);
+    }
+
+    private static boolean slides(Grip from, Grip to, int finger) {
+        return from.fret[finger] != to.fret[finger]
+                && from.bass[finger] >= to.treble[finger]
+                && to.bass[finger] >= from.treble[finger];
+    }
+
+    private double substitutions(Stance before, Stance after) {
+        double cost = 0;
+        for (int string = 1; string <= strings; string++) {
+            int from = before.stops[string];
+            int to = after.stops[string];
+            if (from != to && from != 0 && to != 0) {
+                boolean sameFinger = from % Stance.FINGERS == to % Stance.FINGERS;
+                boolean sameFret = from / Stance.FINGERS == to / Stance.FINGERS;
+                cost += sameFinger || sameFret ? 0 : EffortWeights.SUBSTITUTION;
             }
         }
         return cost;
@@ -79,14 +106,15 @@ public final class ChangeMeter {
     }
 
     private double move(Grip from, Grip to, int finger, double hasMs) {
+        boolean slides = slides(from, to, finger);
         boolean overlap = from.bass[finger] >= to.treble[finger] && to.bass[finger] >= from.treble[finger];
-        if (from.fret[finger] == to.fret[finger] && overlap) {
+        if (overlap && !slides) {
             return EffortWeights.ROLL_INTO_BARRE;
         }
         int a = from.fret[finger] * strings + from.treble[finger] - 1;
         int b = to.fret[finger] * strings + to.treble[finger] - 1;
         double mm = tips.mm[a][b];
-        double cost = overlap
+        double cost = slides
                 ? EffortWeights.GUIDE + EffortWeights.GUIDE_PER_100_MM * mm / 100
                 : EffortWeights.JUMP + EffortWeights.JUMP_PER_100_MM * mm / 100;
         return cost + tooFast(tips.ms[a][b], hasMs);

@@ -52,6 +52,10 @@ final class EffortWeights {
     static final double JUMP = 0.3;
     static final double JUMP_PER_100_MM = 1.2;
     static final double SHIFT_PER_100_MM = 1.5;
+    /** The share of a shift that is left when a finger slides along: it leads the hand. */
+    static final double GUIDED_SHIFT = 0.25;
+    /** A string goes from one finger's fret to another finger's other fret: one must be gone before the other comes. */
+    static final double SUBSTITUTION = 0.3;
     /** A finger that needs more time than it has, plus as much again for each time over. */
     static final double TOO_FAST = 3;
 
