@@ -3,6 +3,7 @@ package phalanx.arrange;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
+import phalanx.lefthand.PathCost;
 import phalanx.song.Song;
 
 /**
@@ -15,7 +16,7 @@ import phalanx.song.Song;
  * @param slots what the left hand does, without gaps
  * @param innerAsked how many inner strokes the pattern asked for
  * @param findings of the audit, in order of tick
- * @param effort of the whole song
+ * @param cost of the whole song, by which the path was chosen
  * @param ceiling the fastest tempo
  */
 public record Arrangement(
@@ -26,10 +27,11 @@ public record Arrangement(
         List<ArrangedSlot> slots,
         int innerAsked,
         List<Finding> findings,
-        double effort,
+        PathCost cost,
         TempoCeiling ceiling) {
     public Arrangement {
         Objects.requireNonNull(request, "request");
+        Objects.requireNonNull(cost, "cost");
         Objects.requireNonNull(ceiling, "ceiling");
         notes = List.copyOf(notes);
         holds = List.copyOf(holds);
@@ -39,6 +41,11 @@ public record Arrangement(
 
     public Song song() {
         return request.song();
+    }
+
+    /** Effort of the whole song. */
+    public double effort() {
+        return cost.effort();
     }
 
     /** The slot a tick falls in; the last one for ticks beyond the end. */
@@ -66,6 +73,6 @@ public record Arrangement(
     }
 
     Arrangement with(List<Finding> newFindings) {
-        return new Arrangement(request, movedBy, notes, holds, slots, innerAsked, newFindings, effort, ceiling);
+        return new Arrangement(request, movedBy, notes, holds, slots, innerAsked, newFindings, cost, ceiling);
     }
 }

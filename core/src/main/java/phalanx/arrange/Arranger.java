@@ -144,7 +144,7 @@ public final class Arranger {
                 arrangedSlots(solution, chosen, fingerings),
                 innerAsked,
                 List.of(),
-                PathCost.unpack(solution.cost()).effort(),
+                PathCost.unpack(solution.cost()),
                 TempoCeiling.of(new SpeedMeter(instrument, hand).limits(notes, holds)));
         List<Finding> findings = new ArrayList<>(new Audit().findings(bare));
         moveFinding(asked, solution, fit).ifPresent(finding -> findings.add(0, finding));

@@ -1,7 +1,6 @@
 package phalanx.arrange;
 
 import java.util.Arrays;
-import phalanx.lefthand.Finger;
 import phalanx.lefthand.Fingering;
 import phalanx.lefthand.Grasp;
 import phalanx.lefthand.HeldShape;
@@ -19,8 +18,8 @@ final class Candidate {
     private final int bassString;
     private final int innerStrings;
     private final int silentStrings;
-    private final int[] stops;
-    private final Finger[] stoppers;
+    private final int strings;
+    private final long innerSet;
     private final int innerFingers;
     private final int unplayable;
     private final int melodyLost;
@@ -39,11 +38,10 @@ final class Candidate {
     /**
      * @param grasp who presses where
      * @param hover the fret over which finger 1 waits while no finger is down
-     * @param stops the fret each string is stopped at, 0 for open; index 0 is not used
-     * @param stoppers the finger that stops each string, null for open
+     * @param strings how many the guitar has
      * @param part what it plays
      */
-    Candidate(Grasp grasp, int hover, int[] stops, Finger[] stoppers, Part part) {
+    Candidate(Grasp grasp, int hover, int strings, Part part) {
         this.grasp = grasp;
         this.stance = new Stance(grasp, hover);
         this.melodyString = part.melodyString();
@@ -53,18 +51,9 @@ final class Candidate {
         this.unplayable = part.unplayable();
         this.melodyLost = part.melodyLost();
         this.dislike = part.dislike();
-        this.stops = stops;
-        this.stoppers = stoppers;
-        this.innerFingers = fingersOn(innerStrings);
-    }
-
-    private int fingersOn(int strings) {
-        int fingers = 0;
-        for (int left = strings; left != 0; left &= left - 1) {
-            Finger finger = stoppers[Integer.numberOfTrailingZeros(left)];
-            fingers |= finger == null ? 0 : 1 << finger.ordinal();
-        }
-        return fingers;
+        this.strings = strings;
+        this.innerSet = Stance.stringSet(innerStrings);
+        this.innerFingers = stance.fingersOn(innerStrings);
     }
 
     Stance stance() {
@@ -77,10 +66,10 @@ final class Candidate {
 
     /** The strings it plays or can play an inner note on, and the fingers that hold them. */
     HeldShape held() {
-        Integer[] frets = new Integer[stops.length - 1];
-        for (int string = 1; string < stops.length; string++) {
+        Integer[] frets = new Integer[strings];
+        for (int string = 1; string <= strings; string++) {
             boolean plays = string == melodyString || string == bassString || (innerStrings >> string & 1) == 1;
-            frets[frets.length - string] = plays ? stops[string] : Shape.SILENT;
+            frets[frets.length - string] = plays ? stop(string) : Shape.SILENT;
         }
         return new HeldShape(new Shape(Arrays.asList(frets)), grasp.fingering());
     }
@@ -129,11 +118,16 @@ final class Candidate {
 
     /** The fret a string is stopped at, 0 when it is open. */
     int stop(int string) {
-        return stops[string];
+        return stance.stop(string);
     }
 
     /** Whether a note on this string rings on into the next candidate: same fret, same finger. */
     boolean ringsInto(Candidate next, int string) {
-        return stops[string] == next.stops[string] && stoppers[string] == next.stoppers[string];
+        return stance.keeps(string, next.stance);
+    }
+
+    /** How many inner notes end where the next candidate begins. */
+    int innerCutBy(Candidate next) {
+        return Long.bitCount(innerSet & stance.stopsOtherwise(next.stance));
     }
 }

@@ -20,8 +20,8 @@ import phalanx.lefthand.Shape;
  * easier, so once that cost alone is beyond the worst way kept, the pair is left.
  */
 final class CandidateSearch {
-    static final int MOST = 64;
-    private static final int MOST_PER_PAIR = 8;
+    static final int MOST = 96;
+    private static final int MOST_PER_PAIR = 12;
     private static final int MOST_INNER_STOPPED = 2;
     /** Frets looked at for inner notes while nothing is stopped yet. */
     private static final int OPEN_POSITION = 4;
@@ -45,7 +45,7 @@ final class CandidateSearch {
         this.instrument = finder.instrument();
         this.strings = instrument.strings();
         this.demand = demand;
-        this.maker = new DraftMaker(instrument, demand, 0);
+        this.maker = new DraftMaker(instrument, demand);
         this.mostPerPair = MOST_PER_PAIR * width;
         this.found = new Shortlist(MOST * width);
     }
@@ -131,11 +131,11 @@ final class CandidateSearch {
     /** A hand with no finger down waits somewhere; where is a choice of its own. */
     private void addWay(Grasp grasp, PlacePair pair, Shortlist ways) {
         if (!grasp.isOpen()) {
-            ways.add(maker.draft(grasp, pair, HOVERS[0], 0));
+            ways.add(maker.draft(grasp, pair, HOVERS[0]));
             return;
         }
         for (int hover : HOVERS) {
-            ways.add(maker.draft(grasp, pair, hover, 0));
+            ways.add(maker.draft(grasp, pair, hover));
         }
     }
 
@@ -172,7 +172,7 @@ final class CandidateSearch {
             Fingering stretched = new Fingering(List.of(
                     new Press(Finger.INDEX, low.fret(), low.string(), low.string()),
                     new Press(Finger.LITTLE, high.fret(), high.string(), high.string())));
-            found.add(maker.draft(finder.grasp(frets, stretched), pair, HOVERS[0], 1));
+            found.add(maker.draft(finder.grasp(frets, stretched), pair, HOVERS[0], 1, 0));
         }
     }
 }

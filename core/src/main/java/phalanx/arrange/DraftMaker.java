@@ -4,9 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Finger;
 import phalanx.lefthand.Grasp;
-import phalanx.lefthand.Press;
 import phalanx.lefthand.Shape;
 import phalanx.theory.ChordSymbol;
 
@@ -27,7 +25,6 @@ final class DraftMaker {
     private final Instrument instrument;
     private final int strings;
     private final Slot.Demand demand;
-    private final int silent;
     private final int ceiling;
     private final int chordTones;
     private final int colours;
@@ -35,13 +32,11 @@ final class DraftMaker {
     /**
      * @param instrument the guitar
      * @param demand what the slot asks for
-     * @param silent strings that must not sound, bit s for string s
      */
-    DraftMaker(Instrument instrument, Slot.Demand demand, int silent) {
+    DraftMaker(Instrument instrument, Slot.Demand demand) {
         this.instrument = instrument;
         this.strings = instrument.strings();
         this.demand = demand;
-        this.silent = silent;
         this.ceiling = demand.melody().orElse(Integer.MAX_VALUE);
         this.chordTones = demand.chord().map(ChordSymbol::pitchClasses).orElse(0);
         this.colours = demand.chord().map(ChordSymbol::colourClasses).orElse(0);
@@ -92,9 +87,19 @@ final class DraftMaker {
         }
     }
 
-    /** The draft of a grasp that has a pair in place. */
-    Draft draft(Grasp grasp, PlacePair pair, int hover, int outOfReach) {
-        int inner = innerStrings(grasp, pair);
+    /** The draft of a grasp that has a pair in place, within reach and with every string free to sound. */
+    Draft draft(Grasp grasp, PlacePair pair, int hover) {
+        return draft(grasp, pair, hover, 0, 0);
+    }
+
+    /**
+     * The draft of a grasp that has a pair in place.
+     *
+     * @param outOfReach 1 where no hand reaches it, else 0
+     * @param silent strings on which no inner note may sound, bit s for string s
+     */
+    Draft draft(Grasp grasp, PlacePair pair, int hover, int outOfReach, int silent) {
+        int inner = innerStrings(grasp, pair) & ~silent;
         double dislike = bassDislike(pair.bass());
         if (demand.inner()) {
             dislike += thinness(Integer.bitCount(inner)) + COLOUR_MISSING * missing(grasp, pair, inner);
@@ -124,17 +129,7 @@ final class DraftMaker {
     }
 
     Candidate candidate(Draft draft) {
-        int[] stops = new int[strings + 1];
-        Finger[] stoppers = new Finger[strings + 1];
-        for (Press press : draft.grasp().fingering().presses()) {
-            for (int string = press.trebleString(); string <= press.bassString(); string++) {
-                if (press.fret() > stops[string]) {
-                    stops[string] = press.fret();
-                    stoppers[string] = press.finger();
-                }
-            }
-        }
-        return new Candidate(draft.grasp(), draft.hover(), stops, stoppers, draft.part());
+        return new Candidate(draft.grasp(), draft.hover(), strings, draft.part());
     }
 
     private static double thinness(int innerStrings) {
@@ -173,8 +168,7 @@ final class DraftMaker {
     private int innerStrings(Grasp grasp, PlacePair pair) {
         int inner = 0;
         for (int string = pair.lowestInner(strings); string > pair.melody().string(); string--) {
-            boolean mayInner = (silent >> string & 1) == 0;
-            if (mayInner && isInnerTone(instrument.midi(string, grasp.stop(string)))) {
+            if (isInnerTone(instrument.midi(string, grasp.stop(string)))) {
                 inner |= 1 << string;
             }
         }

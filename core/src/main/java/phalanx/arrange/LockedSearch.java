@@ -27,11 +27,7 @@ final class LockedSearch {
         this.instrument = finder.instrument();
         this.demand = demand;
         this.held = held;
-        int silent = 0;
-        for (int string = 1; string <= held.shape().strings(); string++) {
-            silent |= held.shape().sounds(string) ? 0 : 1 << string;
-        }
-        this.maker = new DraftMaker(instrument, demand, silent);
+        this.maker = new DraftMaker(instrument, demand);
     }
 
     /** All of them that lose neither melody nor bass; empty when the lock cannot be kept. */
@@ -88,7 +84,8 @@ final class LockedSearch {
         List<Fingering> ways = new ArrayList<>(beside(held.fingering().presses(), melody));
         if (ways.isEmpty()) {
             for (Press lifted : held.fingering().presses()) {
-                if (bass.isNowhere() || bass.fret() == 0 || !lifted.covers(bass.string())) {
+                boolean stopsBass = lifted.covers(bass.string()) && lifted.fret() == bass.fret();
+                if (bass.isNowhere() || !stopsBass) {
                     List<Press> kept = new ArrayList<>(held.fingering().presses());
                     kept.remove(lifted);
                     ways.addAll(beside(kept, melody));
@@ -123,12 +120,16 @@ final class LockedSearch {
 
     private void add(Fingering fingering, PlacePair pair) {
         int[] frets = maker.frets(pair);
+        int silent = 0;
         for (int string = 1; string <= frets.length; string++) {
-            int at = frets.length - string;
-            if (frets[at] < 0 && held.shape().sounds(string)) {
-                frets[at] = fingering.stopping(string).map(Press::fret).orElse(0);
+            int wanted = held.shape().fret(string);
+            int stopped = fingering.stopping(string).map(Press::fret).orElse(0);
+            if (stopped != wanted) {
+                silent |= 1 << string;
+            } else if (frets[frets.length - string] < 0) {
+                frets[frets.length - string] = wanted;
             }
         }
-        found.add(maker.draft(finder.grasp(frets, fingering), pair, 1, 0));
+        found.add(maker.draft(finder.grasp(frets, fingering), pair, 1, 0, silent));
     }
 }

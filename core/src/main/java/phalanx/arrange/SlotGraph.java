@@ -23,7 +23,7 @@ final class SlotGraph implements LayeredPath.Graph {
     private static final double TIME_TO_CHANGE = 0.5;
 
     private final List<Slot> slots;
-    private final List<Pace> paces;
+    private final Pace[] paces;
     private final ChangeMeter changes;
     private final BooleanSupplier cancelled;
     private final Candidate[][] layers;
@@ -45,12 +45,8 @@ final class SlotGraph implements LayeredPath.Graph {
         this.slots = slots;
         this.changes = changes;
         this.cancelled = cancelled;
-        this.paces = slots.stream().map(slot -> pace(slot, tempo)).toList();
-        this.layers = new Candidate[slots.size()][];
-        for (int slot = 0; slot < layers.length; slot++) {
-            checkCancelled();
-            layers[slot] = candidates.candidates(slots.get(slot).demand());
-        }
+        this.paces = slots.stream().map(slot -> pace(slot, tempo)).toArray(Pace[]::new);
+        this.layers = candidates.candidates(slots, this::checkCancelled);
     }
 
     private SlotGraph(SlotGraph other, BooleanSupplier cancelled) {
@@ -78,7 +74,7 @@ final class SlotGraph implements LayeredPath.Graph {
     boolean sameAt(int layer, SlotGraph other) {
         return layers[layer] == other.layers[layer]
                 && slots.get(layer).equals(other.slots.get(layer))
-                && (layer == 0 || paces.get(layer - 1).equals(other.paces.get(layer - 1)));
+                && (layer == 0 || paces[layer - 1].equals(other.paces[layer - 1]));
     }
 
     private static Pace pace(Slot slot, double tempo) {
@@ -139,7 +135,7 @@ final class SlotGraph implements LayeredPath.Graph {
 
     /** What the change into a layer costs the hand. */
     double changeEffort(int layer, Candidate before, Candidate after, double enough) {
-        return changes.cost(before.stance(), after.stance(), paces.get(layer - 1), before.innerFingers(), enough);
+        return changes.cost(before.stance(), after.stance(), paces[layer - 1], before.innerFingers(), enough);
     }
 
     private static boolean cuts(Candidate before, Candidate after, int stringBefore, int stringAfter) {
@@ -155,16 +151,6 @@ final class SlotGraph implements LayeredPath.Graph {
     }
 
     private double innerCuts(int layer, Candidate before, Candidate after) {
-        if (slots.get(layer - 1).inner().isEmpty()) {
-            return 0;
-        }
-        double cost = 0;
-        for (int strings = before.innerStrings(); strings != 0; strings &= strings - 1) {
-            int string = Integer.numberOfTrailingZeros(strings);
-            if (!before.ringsInto(after, string)) {
-                cost += INNER_CUT;
-            }
-        }
-        return cost;
+        return slots.get(layer - 1).inner().isEmpty() ? 0 : INNER_CUT * before.innerCutBy(after);
     }
 }

@@ -24,10 +24,15 @@ final class StrainAudit {
 
     List<Finding> findings() {
         List<Hold> open = new ArrayList<>();
-        for (Hold hold : arrangement.holds()) {
+        List<Hold> holds = arrangement.holds();
+        for (int i = 0; i < holds.size(); i++) {
+            Hold hold = holds.get(i);
             open.removeIf(other -> other.endTick() <= hold.tick());
             open.add(hold);
-            checkStretch(hold, open.stream().map(Hold::press).toList());
+            // fingers that come down together are measured when the last of them is down
+            if (i + 1 == holds.size() || holds.get(i + 1).tick() > hold.tick()) {
+                checkStretch(hold, open.stream().map(Hold::press).toList());
+            }
             checkBarre(hold);
         }
         return findings;

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import phalanx.theory.Key;
 import phalanx.theory.Note;
 import phalanx.theory.Pitch;
@@ -33,6 +34,18 @@ public record Tuning(List<Integer> open) {
                 throw new IllegalArgumentException(
                         "an open string at MIDI number " + midi + " is outside 12 to 96 (C0 to C7)");
             }
+        }
+        checkOrder(open);
+    }
+
+    /** A string or two may lie higher than its neighbour, as in octave stringing; a list upside down is a mistake. */
+    private static void checkOrder(List<Integer> open) {
+        long falling = IntStream.range(1, open.size())
+                .filter(i -> open.get(i) < open.get(i - 1))
+                .count();
+        if (2 * falling > open.size() - 1) {
+            throw new IllegalArgumentException("the tuning goes from high to low (MIDI numbers " + open
+                    + "); list the strings from the lowest, string " + open.size() + ", to string 1");
         }
     }
 

@@ -16,7 +16,7 @@ import java.util.Arrays;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 
-/** Measures the effort of holding a shape with given fingers. Not safe for several threads at once. */
+/** Measures the effort of holding a shape with given fingers. Safe for several threads at once. */
 final class EffortMeter {
     private static final int TERMS = EffortTerm.values().length;
 
@@ -24,7 +24,6 @@ final class EffortMeter {
     private final Hand hand;
     private final Neck neck;
     private final boolean silenceCounts;
-    private final double[] scratch = new double[TERMS];
     private final double[][] greatest = new double[4][4];
 
     EffortMeter(Instrument instrument, Hand hand, Neck neck, boolean silenceCounts) {
@@ -86,6 +85,16 @@ final class EffortMeter {
 
     /** The sum of the same terms; for searches, which keep few of the grips they measure. */
     double total(Grip grip, int[] frets) {
+        return total(grip, frets, scratch());
+    }
+
+    /** Room for the terms of one grip after another. */
+    static double[] scratch() {
+        return new double[TERMS];
+    }
+
+    /** The same with the caller's {@link #scratch}. */
+    double total(Grip grip, int[] frets, double[] scratch) {
         Arrays.fill(scratch, 0);
         measure(grip, frets, scratch);
         double sum = 0;

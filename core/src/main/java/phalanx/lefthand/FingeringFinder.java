@@ -2,10 +2,10 @@ package phalanx.lefthand;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 
@@ -15,12 +15,15 @@ import phalanx.guitar.Instrument;
  * <p>The stopped strings are taken in order of fret, then from the bass side. Each goes under a finger not used yet
  * that is higher than all fingers on lower frets, or under a finger that already presses this fret when a barre can
  * lie there, or under the thumb. A branch ends as soon as two fingers are further apart than they reach. With s
- * stopped strings and five fingers there are at most 5^s branches; real shapes leave a few dozen.
+ * stopped strings and five fingers there are at most 5^s branches; real shapes leave a few dozen. Safe for several
+ * threads at once.
  */
 public final class FingeringFinder {
     private static final int MOST_FRETS_APART = 8;
     /** Enough for fret -1 to 30; ten strings fit a long. */
     private static final int FRET_BITS = 5;
+
+    private static final long KEY_FACTOR = 0x9E3779B97F4A7C15L;
     /** How many ways to hold the same frets are told apart while arranging. */
     private static final int REMEMBERED = 2;
 
@@ -28,7 +31,7 @@ public final class FingeringFinder {
     private final Hand hand;
     private final Neck neck;
     private final EffortMeter meter;
-    private final Map<Long, List<Grasp>> known = new HashMap<>();
+    private final Map<Long, List<Grasp>> known = new ConcurrentHashMap<>();
 
     private FingeringFinder(Instrument instrument, Hand hand, boolean silenceCounts) {
         this.instrument = instrument;
@@ -90,6 +93,8 @@ public final class FingeringFinder {
         for (int fret : frets) {
             key = key << FRET_BITS | fret + 1;
         }
+        // an odd factor keeps keys apart and spreads them: frets alone fall into few buckets
+        key *= KEY_FACTOR;
         List<Grasp> ways = known.get(key);
         if (ways == null) {
             ways = search(frets, REMEMBERED);
@@ -143,6 +148,7 @@ public final class FingeringFinder {
         private final int[] strings;
         private int stopped;
         private final Grip grip = new Grip();
+        private final double[] scratch = EffortMeter.scratch();
         private final List<Grasp> found = new ArrayList<>();
 
         Search(int[] frets, int most) {
@@ -184,7 +190,7 @@ public final class FingeringFinder {
             if (next == stopped) {
                 // pairs were within reach when they were put down, and a longer barre only brings them nearer
                 if (meter.thumbInPlace(grip)) {
-                    keep(meter.total(grip, frets));
+                    keep(meter.total(grip, frets, scratch));
                 }
                 return;
             }

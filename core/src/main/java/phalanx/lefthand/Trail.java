@@ -10,6 +10,9 @@ import java.util.stream.IntStream;
  * and where it comes from. It is kept so that a small edit of the graph need not be solved from the start.
  */
 public final class Trail {
+    /** From so many changes of a layer on its candidates are shared out among the processor's cores. */
+    private static final int WORTH_SHARING = 1000;
+
     private final long[][] best;
     private final int[][] back;
 
@@ -86,9 +89,10 @@ public final class Trail {
         best[layer] = new long[count];
         back[layer] = new int[count];
         int[] order = layer == 0 ? new int[0] : inOrder(best[layer - 1]);
-        for (int to = 0; to < count; to++) {
-            best[layer][to] = graph.cost(layer, to) + (layer == 0 ? 0 : cheapestInto(graph, layer, to, order));
-        }
+        IntStream all = IntStream.range(0, count);
+        IntStream tried = (long) count * order.length < WORTH_SHARING ? all : all.parallel();
+        tried.forEach(to ->
+                best[layer][to] = graph.cost(layer, to) + (layer == 0 ? 0 : cheapestInto(graph, layer, to, order)));
     }
 
     private long cheapestInto(LayeredPath.Graph graph, int layer, int to, int[] order) {

@@ -239,7 +239,7 @@ class ArrangerTest {
                 good.slots(),
                 0,
                 List.of(),
-                0,
+                good.cost(),
                 good.ceiling());
         assertThat(new Audit().findings(broken))
                 .extracting(Finding::kind)

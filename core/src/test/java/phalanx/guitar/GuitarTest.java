@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Optional;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -75,5 +77,47 @@ class GuitarTest {
         assertThatThrownBy(() -> Tuning.parse("E A D")).hasMessageContaining("3");
         assertThatThrownBy(() -> Tuning.parse("E A D G B H")).hasMessageContaining("H");
         assertThatThrownBy(() -> Guitar.STEEL.withScale(Double.NaN)).hasMessageContaining("NaN");
+    }
+
+    @Test
+    void tuningsListedUpsideDownAreRefusedButOctaveStringingIsNot() {
+        assertThatThrownBy(() -> Tuning.parse("E4 B3 G3 D3 A2 E2")).hasMessageContaining("from the lowest");
+        assertThatThrownBy(() -> Tuning.parse("E9 A2 D3 G3 B3 E4")).hasMessageContaining("outside");
+        assertThat(Tuning.parse("E3 A3 D4 G4 B3 E4").midi(3)).isEqualTo(67);
+    }
+
+    @Test
+    void aPartialCapoRaisesTheStringsItCovers() {
+        Instrument instrument = Instrument.STANDARD.withPartial(Optional.of(new PartialCapo(2, 5, 3)));
+        assertThat(IntStream.rangeClosed(1, 6).map(string -> instrument.midi(7 - string, 0)))
+                .containsExactly(40, 47, 52, 57, 59, 64);
+        assertThat(instrument.has(4, 2)).isFalse();
+        assertThat(instrument.has(4, 3)).isTrue();
+        assertThat(instrument.has(6, 2)).isTrue();
+        assertThat(instrument.fretOf(4, 52)).isZero();
+        assertThat(instrument.has(4, instrument.fretOf(4, 51))).isFalse();
+        assertThat(instrument.fretOf(4, 53)).isEqualTo(3);
+        assertThatThrownBy(() -> instrument.withCapo(2)).hasMessageContaining("above the capo");
+        assertThatThrownBy(() -> Instrument.STANDARD.withPartial(Optional.of(new PartialCapo(2, 6, 1))))
+                .hasMessageContaining("does not cover some");
+    }
+
+    /** Finger 1 at fret 5 and finger 4 at fret 8 stand 77.5 mm of wires apart, less where the tips stand behind them. */
+    @Test
+    void reachIsTakenFromTwoMeasurementsAtTheGuitar() {
+        Reach reach = Reach.measured(Instrument.STANDARD, 5, 8, 10);
+        double toLittle = Instrument.STANDARD.alongMm(10) - Instrument.STANDARD.alongMm(5);
+        double toRing = Instrument.STANDARD.alongMm(8) - Instrument.STANDARD.alongMm(5);
+        assertThat(reach.spanMm()).isCloseTo(toLittle, within(1e-9));
+        assertThat(toRing).isCloseTo(77.5, within(1.0));
+        assertThat(reach.greatestMm(new Reach.Pair(1, 3))).isCloseTo(toRing, within(1e-9));
+        assertThat(reach.greatestMm(new Reach.Pair(1, 2))).isCloseTo(0.75 * toRing, within(1e-9));
+        assertThat(reach.greatestMm(new Reach.Pair(2, 4))).isCloseTo(0.72 * toLittle, within(1e-9));
+        assertThat(reach.comfortableMm(new Reach.Pair(1, 4))).isCloseTo(0.8 * toLittle, within(1e-9));
+        assertThat(reach.with(new Reach.Pair(3, 4), 55).greatestMm(new Reach.Pair(3, 4)))
+                .isEqualTo(55);
+        assertThatThrownBy(() -> Reach.measured(Instrument.STANDARD, 5, 5, 9)).hasMessageContaining("finger 3 at 5");
+        assertThatThrownBy(() -> Reach.measured(Instrument.STANDARD, 5, 6, 6)).hasMessageContaining("outside 60");
+        assertThatThrownBy(() -> reach.with(new Reach.Pair(1, 2), 3)).hasMessageContaining("3.0 mm");
     }
 }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -91,6 +92,71 @@ class FingeringTest {
         assertThat(finder.find(Shape.parse(frets)))
                 .extracting(fingered -> String.join(" ", fingered.fingers()))
                 .contains(fingers);
+    }
+
+    /** The same shapes are told to be stretches when held so; ordinary chords are not. Common practice, no source. */
+    @ParameterizedTest
+    @CsvSource({
+        "x 2 4 1 0 0, 0 2 4 1 0 0, true",
+        "x 4 6 2 0 0, 0 2 4 1 0 0, true",
+        "5 4 6 2 0 0, 3 2 4 1 0 0, true",
+        "x 9 6 7 0 0, 0 4 1 3 0 0, true",
+        "x 11 7 9 0 0, 0 4 1 2 0 0, true",
+        "7 9 11 9 0 0, 1 2 4 3 0 0, true",
+        "7 9 11 8 0 0, 1 3 4 2 0 0, true",
+        "x 3 2 0 1 0, 0 3 2 0 1 0, false",
+        "3 2 0 0 0 3, 2 1 0 0 0 3, false",
+        "1 3 3 2 1 1, 1 3 4 2 1 1, false",
+        "x 2 1 2 0 2, 0 2 1 3 0 4, false"
+    })
+    void stretchesAreToldFromOrdinaryChords(String frets, String fingers, boolean stretch) {
+        ReachReport report =
+                new ReachCheck(instrument, Hand.AVERAGE).check(Shape.parse(frets), List.of(fingers.split(" ")));
+        assertThat(report.playable()).isTrue();
+        assertThat(report.reasons()).hasSize(stretch ? 1 : 0).allMatch(reason -> reason.contains("warm hand"));
+    }
+
+    /** Who keeps a string still. Common practice, no source. */
+    @ParameterizedTest
+    @CsvSource({
+        "3 x 4 4 x x, 5 damped by 1; 2 not plucked; 1 not plucked",
+        "2 4 x 3 x x, 4 damped by 1; 2 not plucked; 1 not plucked",
+        "2 x 0 2 3 2, 5 damped by T",
+        "x 3 2 0 1 0, 6 not plucked",
+        "3 x 0 0 3 3, 5 damped by 2"
+    })
+    void silentStringsAreDampedOrLeftAlone(String frets, String words) {
+        Fingered held = finder.find(Shape.parse(frets)).stream()
+                .filter(way ->
+                        !frets.startsWith("3 x 0") || way.fingers().get(0).equals("2"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(SilentString.of(new HeldShape(held.shape(), held.fingering())).stream()
+                        .map(SilentString::words)
+                        .collect(Collectors.joining("; ")))
+                .isEqualTo(words);
+    }
+
+    @Test
+    void aHandThatFindsBarresHardAvoidsThem() {
+        Hand spared = Hand.AVERAGE.withComfort(new Hand.Comfort(1, 5));
+        String usual = best("1 3 3 2 1 1");
+        Fingered sparing = FingeringFinder.forShapes(instrument, spared)
+                .find(Shape.parse("1 x 3 2 1 x"))
+                .get(0);
+        assertThat(usual).isEqualTo("1 3 4 2 1 1");
+        assertThat(sparing.fingering().presses()).noneMatch(Press::isBarre);
+        Fingered barre = finder.find(Shape.parse("1 3 3 2 1 1")).get(0);
+        Effort harder = FingeringFinder.forShapes(instrument, spared).effort(barre.shape(), barre.fingering());
+        assertThat(harder.term(EffortTerm.BARRE)).isCloseTo(5 * barre.effort().term(EffortTerm.BARRE), within(1e-9));
+        assertThatThrownBy(() -> new Hand.Comfort(0, 1)).hasMessageContaining("little finger");
+    }
+
+    @Test
+    void aHeldShapeMustBeHeldByItsFingers() {
+        Fingered c = finder.find(Shape.parse("x32010")).get(0);
+        assertThatThrownBy(() -> new HeldShape(Shape.parse("x32013"), c.fingering()))
+                .hasMessageContaining("string 1");
     }
 
     @Test

@@ -1,0 +1,207 @@
+package phalanx.arrange;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.PartialCapo;
+import phalanx.lefthand.Fingered;
+import phalanx.lefthand.Fingering;
+import phalanx.lefthand.FingeringFinder;
+import phalanx.lefthand.HeldShape;
+import phalanx.lefthand.PathCost;
+import phalanx.lefthand.Shape;
+import phalanx.lefthand.ShapeQuery;
+import phalanx.lefthand.ShapeSearch;
+import phalanx.song.ChordChange;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+import phalanx.song.Songs;
+import phalanx.song.Ticks;
+
+class LockTest {
+    private final Instrument instrument = Instrument.STANDARD;
+    private final ShapeSearch search = new ShapeSearch(FingeringFinder.forShapes(instrument, Hand.AVERAGE));
+
+    private static HeldShape held(Fingered shape) {
+        return new HeldShape(shape.shape(), shape.fingering());
+    }
+
+    /** A lock on a chord of the song by one of the chord's easier shapes. */
+    private Optional<Lock> anyLock(Song song, Random random) {
+        int index = random.nextInt(song.chart().size());
+        ChordChange change = song.chart().get(index);
+        List<Fingered> shapes = search.find(ShapeQuery.of(change.chord().orElseThrow()));
+        return shapes.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Lock(
+                        change.startTick(),
+                        song.chordEnd(index),
+                        held(shapes.get(random.nextInt(Math.min(12, shapes.size()))))));
+    }
+
+    /** Locks only remove candidates: the notes keep to them, or a finding says where they do not. */
+    @Property(tries = 30)
+    void lockedShapesAreHeldOrTheAuditSaysNot(@ForAll long seed) {
+        Random random = new Random(seed);
+        Song song = Songs.random(seed, 6);
+        Optional<Lock> lock = anyLock(song, random);
+        Arrangement free = new Arranger(instrument, Hand.AVERAGE).arrange(song);
+        if (lock.isEmpty() || free.movedBy() != 0) {
+            return;
+        }
+        Arrangement locked = new Arranger(instrument, Hand.AVERAGE).arrange(song, List.of(lock.get()), () -> false);
+        Shape shape = lock.get().held().shape();
+        boolean left = locked.findings().stream().anyMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT);
+        boolean kept = locked.notes().stream()
+                .filter(note -> lock.get().covers(note.tick()) && note.role() != Role.MELODY)
+                .allMatch(note -> shape.fret(note.string()) == note.fret());
+        assertThat(kept || left).isTrue();
+        assertThat(locked.notes().stream().filter(note -> note.role() == Role.MELODY))
+                .hasSameSizeAs(song.melody());
+        assertThat(locked.findings())
+                .noneMatch(finding -> finding.kind() == FindingKind.FINGER_CONFLICT
+                        || finding.kind() == FindingKind.STRING_CLASH
+                        || finding.kind() == FindingKind.REACH
+                                && free.findings().stream().noneMatch(f -> f.kind() == FindingKind.REACH));
+    }
+
+    /** The quick way after an edit against the same from scratch. */
+    @Property(tries = 25)
+    void solvingAgainAfterEditsIsAsFromScratch(@ForAll long seed) {
+        Random random = new Random(seed);
+        Song song = Songs.random(seed, 8);
+        Arranger quick = new Arranger(instrument, Hand.AVERAGE);
+        List<Lock> locks = new ArrayList<>();
+        for (int edit = 0; edit < 4; edit++) {
+            if (random.nextInt(3) == 0 && !locks.isEmpty()) {
+                locks.remove(0);
+            } else {
+                anyLock(song, random).ifPresent(lock -> {
+                    locks.removeIf(lock::overlaps);
+                    locks.add(lock);
+                });
+            }
+            Song edited = edit == 3 ? song.withTempo(140) : song;
+            Arrangement again = quick.arrange(edited, locks, () -> false);
+            Arrangement fresh = new Arranger(instrument, Hand.AVERAGE).arrange(edited, locks, () -> false);
+            assertThat(again.effort()).isCloseTo(fresh.effort(), within(1e-9));
+            assertThat(again.notes()).isEqualTo(fresh.notes());
+            assertThat(again.findings()).isEqualTo(fresh.findings());
+        }
+    }
+
+    @Property(tries = 12)
+    void otherWaysCostWhatTheySay(@ForAll long seed) {
+        Song song = Songs.random(seed, 6);
+        Arranger arranger = new Arranger(instrument, Hand.AVERAGE);
+        Arrangement best = arranger.arrange(song);
+        int tick = best.notes().get(best.notes().size() / 2).tick();
+        HeldShape chosen = best.slotAt(tick).held();
+        List<OtherWay> ways = arranger.otherWays(tick, 3, () -> false);
+        assertThat(ways).isSortedAccordingTo((a, b) -> Double.compare(a.moreEffort(), b.moreEffort()));
+        for (OtherWay way : ways) {
+            assertThat(way.held()).isNotEqualTo(chosen);
+            assertThat(way.moreEffort()).isNotNegative();
+            Arrangement locked = arranger.arrange(song, List.of(way.lock()), () -> false);
+            assertThat(locked.effort()).isLessThanOrEqualTo(best.effort() + way.moreEffort() + 0.02);
+            assertThat(locked.findings()).noneMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT);
+        }
+    }
+
+    @Test
+    void aShapeIsHeldUnderATuneBesideIt() {
+        Song song = Songs.of("C", Meter.COMMON, "C C", "E4:1 G4:1 A4:2 E4:4");
+        Fingered barre = FingeringFinder.forShapes(instrument, Hand.AVERAGE)
+                .find(Shape.parse("x 3 5 5 5 3"))
+                .get(0);
+        Lock lock = new Lock(0, 4 * Ticks.QUARTER, held(barre));
+        Arrangement arrangement = new Arranger(instrument, Hand.AVERAGE).arrange(song, List.of(lock), () -> false);
+        assertThat(arrangement.findings()).noneMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT);
+        assertThat(arrangement.notes().stream().filter(note -> lock.covers(note.tick())))
+                .anyMatch(note -> note.string() == 2 && note.fret() == 5 && note.role() == Role.MELODY)
+                .anyMatch(note -> note.string() == 1 && note.fret() == 3 && note.role() == Role.MELODY)
+                .allMatch(note -> note.role() == Role.MELODY || barre.shape().fret(note.string()) == note.fret());
+        assertThat(arrangement.request().locks()).containsExactly(lock);
+    }
+
+    @Test
+    void aLockThatCannotBeHeldIsLeftAndSaid() {
+        Song song = Songs.of("C", Meter.COMMON, "C", "B5:4");
+        Fingered open = FingeringFinder.forShapes(instrument, Hand.AVERAGE)
+                .find(Shape.parse("x 3 2 0 1 0"))
+                .get(0);
+        Lock lock = new Lock(0, 4 * Ticks.QUARTER, held(open));
+        Arrangement arrangement = new Arranger(instrument, Hand.AVERAGE).arrange(song, List.of(lock), () -> false);
+        assertThat(arrangement.findings())
+                .filteredOn(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT)
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.message()).contains("x 3 2 0 1 0", "release"));
+        assertThat(arrangement.notes()).anyMatch(note -> note.role() == Role.MELODY && note.midi() == 83);
+        assertThatThrownBy(() -> new Lock(5, 5, held(open))).hasMessageContaining("5");
+    }
+
+    /** Twice the candidates never cost more, and lower the effort of songs together by less than one in a hundred. */
+    @Test
+    void theBoundOnCandidatesCostsLittle() {
+        double usualEffort = 0;
+        double wideEffort = 0;
+        for (long seed = 100; seed < 106; seed++) {
+            Song song = Songs.random(seed, 12);
+            PathCost usual =
+                    new Arranger(instrument, Hand.AVERAGE).arrange(song).cost();
+            PathCost wide =
+                    Arranger.ofWidth(instrument, Hand.AVERAGE, 2).arrange(song).cost();
+            assertThat(wide).isLessThanOrEqualTo(usual);
+            usualEffort += usual.effort();
+            wideEffort += wide.effort();
+        }
+        assertThat(wideEffort).isGreaterThan(0.99 * usualEffort);
+    }
+
+    @Test
+    void aPartialCapoIsPlayedAround() {
+        Instrument partly = instrument.withPartial(Optional.of(new PartialCapo(2, 5, 3)));
+        for (long seed = 0; seed < 6; seed++) {
+            Arrangement arrangement = new Arranger(partly, Hand.AVERAGE).arrange(Songs.random(seed, 6));
+            assertThat(arrangement.notes()).isNotEmpty().allSatisfy(note -> {
+                assertThat(partly.has(note.string(), note.fret())).isTrue();
+                assertThat(partly.midi(note.string(), note.fret())).isEqualTo(note.midi());
+            });
+        }
+    }
+
+    /** What strains a hand though it can be played: deliberately hard holds. */
+    @Test
+    void stretchesAndLongBarresAreFound() {
+        Song song = Songs.of("C", Meter.COMMON, "C . . .", "E4:16").withTempo(60);
+        Arrangement good = new Arranger(instrument, Hand.AVERAGE).arrange(song);
+        Fingering wide = FingeringFinder.forShapes(instrument, Hand.AVERAGE)
+                .find(Shape.parse("x 4 6 2 0 0"))
+                .get(0)
+                .fingering();
+        Fingering barre = FingeringFinder.forShapes(instrument, Hand.AVERAGE)
+                .find(Shape.parse("8 10 10 9 8 8"))
+                .get(0)
+                .fingering();
+        List<Hold> holds = new ArrayList<>();
+        wide.presses().forEach(press -> holds.add(new Hold(0, Ticks.WHOLE, press)));
+        barre.presses().forEach(press -> holds.add(new Hold(Ticks.WHOLE, 3 * Ticks.WHOLE, press)));
+        Arrangement hard = new Arrangement(
+                good.request(), 0, List.of(), holds, good.slots(), 0, List.of(), good.cost(), good.ceiling());
+        assertThat(new StrainAudit(hard).findings())
+                .extracting(Finding::message)
+                .satisfiesExactly(
+                        stretch -> assertThat(stretch).contains("Bar 1", "stretch", "120 of 125 mm", "warm hand"),
+                        longHeld -> assertThat(longHeld).contains("barre at fret 8", "8 s"));
+    }
+}
