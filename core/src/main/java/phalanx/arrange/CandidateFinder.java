@@ -1,15 +1,15 @@
 package phalanx.arrange;
 
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import phalanx.lefthand.FingeringFinder;
 
 /** Finds the ways to serve a slot and remembers them: slots that ask for the same share their candidates. */
 final class CandidateFinder {
     private final FingeringFinder finder;
     private final int width;
-    private final Map<Slot.Demand, Candidate[]> known = new HashMap<>();
+    private final Map<Slot.Demand, Candidate[]> known = new ConcurrentHashMap<>();
 
     /**
      * @param finder of fingerings
@@ -20,14 +20,20 @@ final class CandidateFinder {
         this.width = width;
     }
 
-    /** At least one candidate, best first by itself, the same array for the same demand; a lock that cannot be kept is left. */
-    Candidate[] candidates(Slot.Demand demand) {
-        Candidate[] candidates = known.get(demand);
-        if (candidates == null) {
-            candidates = search(demand).toArray(Candidate[]::new);
-            known.put(demand, candidates);
-        }
-        return candidates;
+    /**
+     * The candidates of each of a row of slots: at least one, best first by itself, the same array for the same demand.
+     * A lock that cannot be kept is left. Demands not seen before are shared out among the processor's cores.
+     *
+     * @param check called before each search; what it throws ends the work
+     */
+    Candidate[][] candidates(List<Slot> slots, Runnable check) {
+        List<Slot.Demand> demands = slots.stream().map(Slot::demand).toList();
+        demands.stream().filter(demand -> !known.containsKey(demand)).distinct().toList().parallelStream()
+                .forEach(demand -> {
+                    check.run();
+                    known.put(demand, search(demand).toArray(Candidate[]::new));
+                });
+        return demands.stream().map(known::get).toArray(Candidate[][]::new);
     }
 
     private List<Candidate> search(Slot.Demand demand) {
