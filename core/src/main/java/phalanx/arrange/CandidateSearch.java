@@ -27,8 +27,6 @@ final class CandidateSearch {
     private static final int OPEN_POSITION = 4;
     /** How far bass and melody may lie apart, in spans of the hand: barres and open strings help a little. */
     private static final double WIDEST_PAIR = 1.5;
-    /** Frets over which finger 1 may wait while all strings are open. */
-    private static final int[] HOVERS = {1, 4, 7, 10};
     /** How much easier a hold may get by one more finger; an assumption of ours, see the class comment. */
     private static final double NEARLY = 0.3;
 
@@ -119,23 +117,12 @@ final class CandidateSearch {
             return;
         }
         for (Grasp grasp : grasps) {
-            addWay(grasp, pair, ways);
+            maker.addDrafts(grasp, pair, 0, ways);
         }
         if (stopped < MOST_INNER_STOPPED && demand.inner()) {
             for (int next = string; next > pair.melody().string(); next--) {
                 addStopped(frets, pair, next, stopped, ways);
             }
-        }
-    }
-
-    /** A hand with no finger down waits somewhere; where is a choice of its own. */
-    private void addWay(Grasp grasp, PlacePair pair, Shortlist ways) {
-        if (!grasp.isOpen()) {
-            ways.add(maker.draft(grasp, pair, HOVERS[0]));
-            return;
-        }
-        for (int hover : HOVERS) {
-            ways.add(maker.draft(grasp, pair, hover));
         }
     }
 
@@ -172,7 +159,7 @@ final class CandidateSearch {
             Fingering stretched = new Fingering(List.of(
                     new Press(Finger.INDEX, low.fret(), low.string(), low.string()),
                     new Press(Finger.LITTLE, high.fret(), high.string(), high.string())));
-            found.add(maker.draft(finder.grasp(frets, stretched), pair, HOVERS[0], 1, 0));
+            found.add(maker.outOfReach(finder.grasp(frets, stretched), pair));
         }
     }
 }

@@ -22,6 +22,9 @@ final class DraftMaker {
     /** A third or a named tension that neither melody, bass nor an inner string can sound. */
     private static final double COLOUR_MISSING = 1.0;
 
+    /** Frets over which finger 1 may wait while all strings are open. */
+    private static final int[] HOVERS = {1, 4, 7, 10};
+
     private final Instrument instrument;
     private final int strings;
     private final Slot.Demand demand;
@@ -87,18 +90,24 @@ final class DraftMaker {
         }
     }
 
-    /** The draft of a grasp that has a pair in place, within reach and with every string free to sound. */
-    Draft draft(Grasp grasp, PlacePair pair, int hover) {
-        return draft(grasp, pair, hover, 0, 0);
-    }
-
     /**
-     * The draft of a grasp that has a pair in place.
+     * Adds the drafts of a grasp that has a pair in place. A hand with no finger down waits somewhere; where is a choice
+     * of its own.
      *
-     * @param outOfReach 1 where no hand reaches it, else 0
      * @param silent strings on which no inner note may sound, bit s for string s
      */
-    Draft draft(Grasp grasp, PlacePair pair, int hover, int outOfReach, int silent) {
+    void addDrafts(Grasp grasp, PlacePair pair, int silent, Shortlist drafts) {
+        for (int i = 0; i < (grasp.isOpen() ? HOVERS.length : 1); i++) {
+            drafts.add(draft(grasp, pair, HOVERS[i], 0, silent));
+        }
+    }
+
+    /** The draft of a grasp that no hand reaches. */
+    Draft outOfReach(Grasp grasp, PlacePair pair) {
+        return draft(grasp, pair, HOVERS[0], 1, 0);
+    }
+
+    private Draft draft(Grasp grasp, PlacePair pair, int hover, int outOfReach, int silent) {
         int inner = innerStrings(grasp, pair) & ~silent;
         double dislike = bassDislike(pair.bass());
         if (demand.inner()) {

@@ -126,10 +126,11 @@ final class LockedSearch {
             int stopped = fingering.stopping(string).map(Press::fret).orElse(0);
             if (stopped != wanted) {
                 silent |= 1 << string;
-            } else if (frets[frets.length - string] < 0) {
+            } else if (frets[frets.length - string] < 0 && wanted > 0) {
+                // as in the search without locks, an open string that need not sound is not looked at
                 frets[frets.length - string] = wanted;
             }
         }
-        found.add(maker.draft(finder.grasp(frets, fingering), pair, 1, 0, silent));
+        maker.addDrafts(finder.grasp(frets, fingering), pair, silent, found);
     }
 }

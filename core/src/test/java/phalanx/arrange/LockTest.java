@@ -100,7 +100,7 @@ class LockTest {
         }
     }
 
-    @Property(tries = 12)
+    @Property(tries = 25)
     void otherWaysCostWhatTheySay(@ForAll long seed) {
         Song song = Songs.random(seed, 6);
         Arranger arranger = new Arranger(instrument, Hand.AVERAGE);
