@@ -13,6 +13,7 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.Lock;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.Fingered;
@@ -35,6 +36,9 @@ public class ArrangeBench {
     private final Song longSong = BenchSongs.eighths(320);
     private final Arranger warm = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
     private final Arrangement arranged = warm.arrange(song);
+    private final Lock lock = arranged.slots().get(arranged.slots().size() / 2).lock();
+    private boolean locked;
+    private final ShapeQuery anyOfC = ShapeQuery.of(ChordSymbol.parse("C"));
     private final ShapeQuery query = ShapeQuery.of(ChordSymbol.parse("D/F#")).withTop(69);
 
     /** A guitar and hand seen for the first time: nothing is remembered. */
@@ -49,6 +53,13 @@ public class ArrangeBench {
         return warm.arrange(song);
     }
 
+    /** One lock set or released in the middle, solved from there only. */
+    @Benchmark
+    public Arrangement solveAgainAfterOneLock() {
+        locked = !locked;
+        return warm.arrange(song, locked ? List.of(lock) : List.of(), () -> false);
+    }
+
     @Benchmark
     public Arrangement arrange320BarsAnew() {
         return new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(longSong);
@@ -57,6 +68,12 @@ public class ArrangeBench {
     @Benchmark
     public List<Fingered> shapesOfOneChordWithBassAndTop() {
         return new ShapeSearch(FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE)).find(query);
+    }
+
+    /** What the station Shapes asks for when a filter changes: all frets, no top note given. */
+    @Benchmark
+    public List<Fingered> allShapesOfOneChord() {
+        return new ShapeSearch(FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE)).find(anyOfC);
     }
 
     @Benchmark

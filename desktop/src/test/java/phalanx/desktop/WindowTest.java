@@ -12,100 +12,23 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
-import java.util.concurrent.atomic.AtomicLong;
-import java.util.function.BooleanSupplier;
-import javafx.application.Platform;
 import javafx.event.Event;
 import javafx.event.EventType;
-import javafx.scene.Scene;
 import javafx.scene.control.Button;
-import javafx.scene.control.Labeled;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.Dragboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.TransferMode;
 import javafx.scene.paint.Color;
-import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import org.testfx.framework.junit5.ApplicationTest;
 import org.testfx.util.WaitForAsyncUtils;
-import phalanx.formats.library.LibraryFile;
 import phalanx.guitar.NamedTuning;
-import phalanx.sound.SilentOutput;
 
 /** Whole flows through the real window. */
-class WindowTest extends ApplicationTest {
+class WindowTest extends OpenWindow {
     private static final double SECOND = 1e9;
-
-    private final ExecutorService background = Executors.newSingleThreadExecutor();
-    private final AtomicLong clock = new AtomicLong();
-    private Optional<Path> toOpen = Optional.empty();
-    private Optional<Path> toSave = Optional.empty();
-    private Workbench workbench;
-    private Shell shell;
-
-    @TempDir
-    private Path folder;
-
-    @Override
-    public void start(Stage stage) {
-        workbench =
-                new Workbench(background, Platform::runLater, new LibraryFile(folder.resolve("library/library.json")));
-        Playback playback = new Playback(new SilentOutput(clock::get), background, Platform::runLater);
-        shell = new Shell(
-                workbench,
-                playback,
-                new FileDialogs() {
-                    @Override
-                    public Optional<Path> open() {
-                        return toOpen;
-                    }
-
-                    @Override
-                    public Optional<Path> save(String title) {
-                        return toSave;
-                    }
-                },
-                background);
-        Scene scene = new Scene(shell, 1280, 800);
-        Theme.SPRUCE.apply(scene);
-        shell.bindKeys(scene);
-        stage.setScene(scene);
-        stage.show();
-        stage.toFront();
-        shell.focusStation();
-    }
-
-    @BeforeEach
-    void demo() throws TimeoutException {
-        clickOn("Show the demo song");
-        waitFor(() -> workbench.arrangement().isPresent());
-    }
-
-    @AfterEach
-    void end() {
-        background.shutdownNow();
-    }
-
-    private static void waitFor(BooleanSupplier condition) throws TimeoutException {
-        WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, condition::getAsBoolean);
-        WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    private String text(String id) {
-        return lookup(id).<Labeled>query().getText();
-    }
-
-    private void waitForText(String id, String part) throws TimeoutException {
-        waitFor(() -> text(id).contains(part));
-    }
 
     @Test
     void theDemoSongIsShownAndWalkedThroughByKeys() throws TimeoutException {

@@ -114,6 +114,7 @@ final class GuitarCard extends VBox {
             workbench.keep(workbench.libraryProperty().get().with(own));
             workbench.say(Message.plain("Saved the guitar \"" + own.name() + "\"."));
             name.clear();
+            Cards.leave(name);
         });
     }
 

@@ -41,6 +41,8 @@ public final class GuitarStation extends ScrollPane {
         content.getStyleClass().add("station-content");
         setContent(content);
         setFitToWidth(true);
+        setFocusTraversable(true);
+        setAccessibleText("Guitar: measures, strings, retuning and the left hand");
         setHbarPolicy(ScrollBarPolicy.NEVER);
         workbench.projectProperty().addListener((property, before, now) -> show(before, now));
     }

@@ -87,7 +87,8 @@ final class NeckMap extends Drawing {
                 }
             }
             double joint = x(guitar.wireMm(guitar.bodyJoint()));
-            Pens.left(g, "body joins", joint + 5, 30, Pens.sans(12), theme().colour("bass"));
+            double below = y(instrument.strings(), guitar.wireMm(guitar.bodyJoint())) + 14;
+            Pens.centred(g, "body joins", joint, below, Pens.sans(12), theme().colour("bass"));
         }
 
         private void paintDots() {

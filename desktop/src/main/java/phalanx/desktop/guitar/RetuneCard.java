@@ -96,6 +96,7 @@ final class RetuneCard extends VBox {
             workbench.keep(workbench.libraryProperty().get().with(own));
             workbench.say(Message.plain("Saved the tuning \"" + own.name() + "\"."));
             name.clear();
+            Cards.leave(name);
         });
     }
 
@@ -126,6 +127,7 @@ final class RetuneCard extends VBox {
             PartialCapo capo =
                     new PartialCapo(numbers[0], Math.max(numbers[1], numbers[2]), Math.min(numbers[1], numbers[2]));
             workbench.setPartialCapo(Optional.of(capo));
+            Cards.leave(partial);
         } catch (IllegalArgumentException e) {
             workbench.say(Message.error(e.getMessage() + ". Nothing was changed."));
         }

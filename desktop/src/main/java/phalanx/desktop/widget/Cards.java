@@ -89,4 +89,15 @@ public final class Cards {
         button.setOnAction(event -> action.run());
         return button;
     }
+
+    /** Gives the focus from an entry that was made back to what it stands in, so that undo takes the entry back. */
+    public static void leave(Node entry) {
+        Node around = entry.getParent();
+        while (around != null && !around.isFocusTraversable()) {
+            around = around.getParent();
+        }
+        if (around != null) {
+            around.requestFocus();
+        }
+    }
 }

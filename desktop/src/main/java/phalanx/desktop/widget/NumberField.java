@@ -39,7 +39,10 @@ public final class NumberField extends HBox {
         field.setAlignment(Pos.CENTER_RIGHT);
         field.setAccessibleText(name + ", " + unit);
         field.setTooltip(new Tooltip(help));
-        field.setOnAction(event -> take(apply));
+        field.setOnAction(event -> {
+            take(apply);
+            Cards.leave(field);
+        });
         field.focusedProperty().addListener((property, before, now) -> {
             if (!now) {
                 take(apply);

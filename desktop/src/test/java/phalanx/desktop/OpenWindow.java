@@ -1,0 +1,112 @@
+package phalanx.desktop;
+
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.control.Labeled;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.framework.junit5.ApplicationTest;
+import org.testfx.util.WaitForAsyncUtils;
+import phalanx.formats.library.LibraryFile;
+import phalanx.sound.SilentOutput;
+
+/** The real window on the demo song, with what flows through it need to act and to wait. */
+abstract class OpenWindow extends ApplicationTest {
+    final ExecutorService background = new ThreadPoolExecutor(
+            // what a closing window still asks for is dropped
+            1, 1, 0, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), new ThreadPoolExecutor.DiscardPolicy());
+    final AtomicLong clock = new AtomicLong();
+    Optional<Path> toOpen = Optional.empty();
+    Optional<Path> toSave = Optional.empty();
+    Workbench workbench;
+    Shell shell;
+
+    @TempDir
+    Path folder;
+
+    @Override
+    public void start(Stage stage) {
+        workbench =
+                new Workbench(background, Platform::runLater, new LibraryFile(folder.resolve("library/library.json")));
+        Playback playback = new Playback(new SilentOutput(clock::get), background, Platform::runLater);
+        shell = new Shell(
+                workbench,
+                playback,
+                new FileDialogs() {
+                    @Override
+                    public Optional<Path> open() {
+                        return toOpen;
+                    }
+
+                    @Override
+                    public Optional<Path> save(String title) {
+                        return toSave;
+                    }
+                },
+                background);
+        Scene scene = new Scene(shell, 1280, 800);
+        Theme.SPRUCE.apply(scene);
+        shell.bindKeys(scene);
+        stage.setScene(scene);
+        stage.show();
+        stage.toFront();
+        shell.focusStation();
+    }
+
+    @BeforeEach
+    void demo() throws TimeoutException {
+        clickOn("Show the demo song");
+        waitFor(() -> workbench.arrangement().isPresent());
+    }
+
+    @AfterEach
+    void end() {
+        background.shutdownNow();
+    }
+
+    static void waitFor(BooleanSupplier condition) throws TimeoutException {
+        WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, condition::getAsBoolean);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    String text(String id) {
+        return lookup(id).<Labeled>query().getText();
+    }
+
+    /** Replaces what stands in a field and presses Enter. */
+    void enter(String id, String text) {
+        clickOn(id);
+        push(KeyCode.CONTROL, KeyCode.A);
+        write(text);
+        type(KeyCode.ENTER);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    Project project() {
+        return workbench.project().orElseThrow();
+    }
+
+    void waitUntilArranged() throws TimeoutException {
+        waitFor(() -> !workbench.busyProperty().get());
+    }
+
+    void waitForText(String id, String part) {
+        try {
+            waitFor(() -> text(id).contains(part));
+        } catch (TimeoutException e) {
+            throw new AssertionError(id + " says \"" + text(id) + "\", not \"" + part + "\"", e);
+        }
+    }
+}

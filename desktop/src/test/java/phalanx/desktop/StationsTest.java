@@ -1,0 +1,207 @@
+package phalanx.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.concurrent.TimeoutException;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.testfx.util.WaitForAsyncUtils;
+import phalanx.arrange.FindingKind;
+import phalanx.arrange.Lock;
+import phalanx.formats.library.Library;
+import phalanx.guitar.Guitar;
+import phalanx.guitar.Hand;
+import phalanx.guitar.NamedTuning;
+import phalanx.guitar.PartialCapo;
+import phalanx.lefthand.Shape;
+
+/** The flows of the stations Guitar and Shapes, and of locks in the score. */
+class StationsTest extends OpenWindow {
+    private void choose(String id, String value) {
+        interact(() -> lookup(id).<ComboBox<String>>query().setValue(value));
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private boolean shows(String id, String part) {
+        return from(lookup(id)).lookup(".label").<Labeled>queryAll().stream()
+                .anyMatch(label -> label.getText().contains(part));
+    }
+
+    private Library library() {
+        return workbench.libraryProperty().get();
+    }
+
+    @Test
+    void aGuitarIsMeasuredStrungAndSaved() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        enter("#scale", "632");
+        waitForText("#message", "Set scale length 632");
+        assertThat(project().instrument().guitar().scaleMm()).isEqualTo(632);
+        enter("#scale", "20");
+        waitForText("#message", "20.0 mm is outside 300 to 1000 mm. Nothing was changed");
+        assertThat(project().instrument().guitar().scaleMm()).isEqualTo(632);
+        waitUntilArranged();
+        enter("#guitar-name", "Larch");
+        waitForText("#message", "Saved the guitar \"Larch\"");
+        choose("#guitar-kind", "nylon-string guitar");
+        assertThat(project().instrument().guitar()).isEqualTo(Guitar.NYLON);
+        assertThat(shows("#tension-warnings", "built for nylon")).isFalse();
+        choose("#string-set", "steel, light");
+        assertThat(shows("#tension-warnings", "built for nylon")).isTrue();
+        choose("#guitar-kind", "Larch");
+        assertThat(project().instrument().guitar().scaleMm()).isEqualTo(632);
+        assertThat(library().guitars()).extracting(Library.OwnGuitar::name).containsExactly("Larch");
+        waitUntilArranged();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: guitar Larch");
+        assertThat(project().instrument().guitar()).isEqualTo(Guitar.NYLON);
+    }
+
+    @Test
+    void theHandIsMeasuredAtTheGuitar() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        interact(() -> lookup("#measure").query().requestFocus());
+        enter("#ring-fret", "7");
+        enter("#little-fret", "8");
+        clickOn("#measure");
+        waitForText("#message", "reach as measured");
+        double span = project().hand().spanMm();
+        // finger 1 at fret 5, finger 4 at fret 8 of a 650 mm scale: 77.5 mm between the wires
+        assertThat(span).isBetween(77.5, 85.0);
+        assertThat(text("#pairs")).contains("measured");
+        assertThat(project().hand().greatestMm(1, 4)).isEqualTo(span);
+        choose("#thumb", "thumb not over the neck");
+        assertThat(project().hand().thumb()).isEqualTo(Hand.Thumb.NEVER);
+        waitUntilArranged();
+        enter("#ring-fret", "2");
+        clickOn("#measure");
+        waitForText("#message", "Nothing was changed");
+        assertThat(project().hand().spanMm()).isEqualTo(span);
+        enter("#span", "400");
+        waitForText("#message", "400");
+        assertThat(project().hand().spanMm()).isEqualTo(span);
+        waitUntilArranged();
+        assertThat(library().setup().hand()).isEqualTo(project().hand());
+    }
+
+    @Test
+    void theGuitarIsRetunedStepByStep() throws TimeoutException {
+        clickOn("#tuning");
+        clickOn("drop D");
+        waitForText("#message", "Set tuning drop D");
+        clickOn("#tuning");
+        clickOn("How to retune, string by string");
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(lookup("#guitar-station").query().isVisible()).isTrue();
+        assertThat(shows("#retuning", "string 6: E2 down to D2, 2 semitones")).isTrue();
+        assertThat(shows("#retuning", "an octave below string 4")).isTrue();
+        choose("#tune-to", "D A D G A D");
+        assertThat(project().instrument().tuning()).isEqualTo(NamedTuning.DADGAD.tuning());
+        waitUntilArranged();
+        enter("#tuning-name", "Harbour");
+        waitForText("#message", "Saved the tuning \"Harbour\"");
+        assertThat(workbench.tuning("harbour")).isEqualTo(NamedTuning.DADGAD.tuning());
+        enter("#partial-capo", "2: 5-3");
+        assertThat(project().instrument().partial()).contains(new PartialCapo(2, 5, 3));
+        enter("#partial-capo", "at the second");
+        waitForText("#message", "is not a partial capo");
+        assertThat(project().instrument().partial()).contains(new PartialCapo(2, 5, 3));
+        clickOn("#partial-off");
+        assertThat(project().instrument().partial()).isEmpty();
+        waitUntilArranged();
+    }
+
+    private void openShapes() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.DIGIT3);
+        waitForText("#shape-count", "shapes in");
+    }
+
+    @Test
+    void aShapeIsFoundByFiltersAndLockedIntoTheSong() throws TimeoutException {
+        openShapes();
+        assertThat(text("#shape-count")).startsWith("D: ");
+        clickOn("#filter-top");
+        enter("#editor-field", "A4 1");
+        waitFor(() -> text("#shape-count").startsWith("D: ") && !shows("#shapes-station", "x x 0 2 3 2"));
+        clickOn("#filter-frets");
+        clickOn("3 to 7");
+        waitFor(() -> lookup("#filter-frets").query().getAccessibleText().contains("3 to 7"));
+        waitFor(() -> shows("#shape-drawer", "A4"));
+        clickOn("#shapes-station");
+        type(KeyCode.RIGHT, KeyCode.ENTER);
+        waitForText("#message", "Set lock ");
+        waitUntilArranged();
+        assertThat(project().locks()).hasSize(1);
+        Lock lock = project().locks().get(0);
+        assertThat(lock.held().shape().fret(1)).isEqualTo(5);
+        assertThat(workbench.arrangement().orElseThrow().request().locks()).containsExactly(lock);
+        assertThat(workbench
+                        .arrangement()
+                        .orElseThrow()
+                        .slotAt(lock.startTick())
+                        .held()
+                        .shape()
+                        .frets())
+                .isNotEmpty();
+        waitFor(() -> lookup("#release").tryQuery().isPresent());
+        type(KeyCode.U);
+        waitForText("#message", "Set release of");
+        assertThat(project().locks()).isEmpty();
+        waitUntilArranged();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: release of");
+        assertThat(project().locks()).containsExactly(lock);
+    }
+
+    @Test
+    void shapesAreComparedKeptAndAskedForBeyondTheSong() throws TimeoutException {
+        openShapes();
+        type(KeyCode.C);
+        type(KeyCode.RIGHT);
+        waitForText("#change-title", "From x x 0 2 3 2 to ");
+        type(KeyCode.M);
+        waitForText("#message", "is now among your shapes of D");
+        assertThat(library().shapes()).hasSize(1);
+        enter("#any-chord", "F#m7b5");
+        waitFor(() -> text("#shape-count").startsWith("F#m7b5: "));
+        enter("#any-chord", "H?");
+        waitForText("#message", "The shapes shown are as they were");
+        assertThat(text("#shape-count")).startsWith("F#m7b5: ");
+        clickOn("#filter-top");
+        enter("#editor-field", "C8");
+        waitForText("#shape-count", "no shape");
+        assertThat(shows("#shape-drawer", "C8 on top; without that demand")).isTrue();
+        clickOn("#filter-top");
+        enter("#editor-field", "any");
+        waitFor(() -> text("#shape-count").startsWith("F#m7b5: "));
+        clickOn("#shapes-station");
+        type(KeyCode.ENTER);
+        waitForText("#message", "stands nowhere in it");
+        interact(() ->
+                lookup("#song-chords").<ListView<?>>query().getSelectionModel().select(1));
+        waitFor(() -> text("#shape-count").startsWith("A/C#: "));
+    }
+
+    @Test
+    void aMomentIsLockedAndPlayedAnotherWay() throws TimeoutException {
+        type(KeyCode.RIGHT, KeyCode.K);
+        waitForText("#message", "Set lock ");
+        waitUntilArranged();
+        assertThat(project().locks()).hasSize(1);
+        assertThat(workbench.arrangement().orElseThrow().findings())
+                .noneMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT);
+        type(KeyCode.U);
+        waitForText("#message", "Set release of");
+        waitUntilArranged();
+        waitFor(() -> lookup("#other-way-1").tryQuery().isPresent());
+        String way = text("#other-way-1");
+        clickOn("#other-way-1");
+        waitForText("#message", "Set lock ");
+        waitUntilArranged();
+        Shape locked = project().locks().get(0).held().shape();
+        assertThat(way).startsWith(locked.toString());
+    }
+}
