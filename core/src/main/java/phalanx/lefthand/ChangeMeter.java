@@ -99,7 +99,7 @@ public final class ChangeMeter {
         double cost = 0;
         boolean led = false;
         int barres = before.barres | after.barres;
-        for (int finger = 0; finger < before.presses.length; finger++) {
+        for (int finger = 0; finger < before.presses.length && cost < enough; finger++) {
             int from = before.presses[finger];
             int to = after.presses[finger];
             if (from == to) {

@@ -8,12 +8,21 @@ public final class Grasp {
     final int[] frets;
     final Grip grip;
     private final double effort;
+    private final int[] stops;
 
     /** Takes the arrays as its own. */
     Grasp(int[] frets, Grip grip, double effort) {
         this.frets = frets;
         this.grip = grip;
         this.effort = effort;
+        this.stops = new int[frets.length + 1];
+        for (int finger = 0; finger < grip.fret.length; finger++) {
+            if (grip.uses(finger)) {
+                for (int string = grip.treble[finger]; string <= grip.bass[finger]; string++) {
+                    stops[string] = Math.max(stops[string], grip.fret[finger]);
+                }
+            }
+        }
     }
 
     /** The total effort of holding it. */
@@ -32,12 +41,6 @@ public final class Grasp {
 
     /** The fret at which a string is stopped, 0 when no finger is on it. */
     public int stop(int string) {
-        int highest = 0;
-        for (int finger = 0; finger < grip.fret.length; finger++) {
-            if (grip.fret[finger] > highest && grip.bass[finger] >= string && grip.treble[finger] <= string) {
-                highest = grip.fret[finger];
-            }
-        }
-        return highest;
+        return stops[string];
     }
 }

@@ -1,7 +1,6 @@
 package phalanx.lefthand;
 
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 
@@ -110,13 +109,18 @@ public final class Trail {
         return cheapest;
     }
 
-    /** Indices from the least cost to the greatest. */
+    /** Indices from the least cost to the greatest, by insertion: rows are short, and nothing is boxed. */
     private static int[] inOrder(long[] costs) {
-        return IntStream.range(0, costs.length)
-                .boxed()
-                .sorted(Comparator.comparingLong(index -> costs[index]))
-                .mapToInt(Integer::intValue)
-                .toArray();
+        int[] order = new int[costs.length];
+        for (int index = 0; index < costs.length; index++) {
+            int at = index;
+            while (at > 0 && costs[order[at - 1]] > costs[index]) {
+                order[at] = order[at - 1];
+                at--;
+            }
+            order[at] = index;
+        }
+        return order;
     }
 
     /** The cheapest way. */
