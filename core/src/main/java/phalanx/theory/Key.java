@@ -1,25 +1,54 @@
 package phalanx.theory;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * A key: tonic and mode.
  *
  * @param tonic the key note
- * @param mode major or minor; the other modes come with harmony analysis
+ * @param mode major, minor or another mode of the same seven notes
  */
 public record Key(Note tonic, Mode mode) {
-    /** The two modes a key signature is usually read as, with their offset on the circle of fifths. */
+    /** The modes, each with its offset on the circle of fifths from the major key of the same tonic. */
     public enum Mode {
-        MAJOR(0),
-        MINOR(-3);
+        MAJOR(0, "major", Pattern.compile("|M|maj|major|ionian")),
+        MINOR(-3, "minor", Pattern.compile("m|min|minor|aeolian|aeo")),
+        DORIAN(-2, "dorian", Pattern.compile("dor|dorian")),
+        MIXOLYDIAN(-1, "mixolydian", Pattern.compile("mix|mixolydian")),
+        LYDIAN(1, "lydian", Pattern.compile("lyd|lydian")),
+        PHRYGIAN(-4, "phrygian", Pattern.compile("phr|phrygian"));
 
         private final int offset;
+        private final String label;
+        private final Pattern words;
 
-        Mode(int offset) {
+        Mode(int offset, String label, Pattern words) {
             this.offset = offset;
+            this.label = label;
+            this.words = words;
+        }
+
+        public String label() {
+            return label;
+        }
+
+        /** Whether its third is minor. */
+        public boolean isMinor() {
+            return offset <= DORIAN.offset;
+        }
+
+        /** The mode that a word or its short form stands for; nothing for other words. */
+        public static Optional<Mode> byWord(String word) {
+            return Arrays.stream(values())
+                    .filter(mode -> mode.words.matcher(word).matches())
+                    .findFirst();
         }
     }
 
@@ -45,7 +74,7 @@ public record Key(Note tonic, Mode mode) {
     }
 
     /**
-     * Reads {@code G}, {@code F# minor}, {@code Bbm}, {@code Em}, {@code C major}.
+     * Reads {@code G}, {@code F# minor}, {@code Bbm}, {@code Em}, {@code C major}, {@code D dorian}.
      *
      * @throws IllegalArgumentException if the text is anything else
      */
@@ -54,14 +83,9 @@ public record Key(Note tonic, Mode mode) {
         int end = Note.prefixLength(trimmed);
         if (end > 0) {
             Note tonic = Note.ofPrefix(trimmed, end);
-            switch (trimmed.substring(end).trim()) {
-                case "", "M", "maj", "major" -> {
-                    return new Key(tonic, Mode.MAJOR);
-                }
-                case "m", "min", "minor" -> {
-                    return new Key(tonic, Mode.MINOR);
-                }
-                default -> {}
+            Optional<Mode> mode = Mode.byWord(trimmed.substring(end).trim());
+            if (mode.isPresent()) {
+                return new Key(tonic, mode.get());
             }
         }
         throw new IllegalArgumentException("\"" + text + "\" is not a key such as G, Bb major or F#m");
@@ -109,8 +133,42 @@ public record Key(Note tonic, Mode mode) {
         return new Note(BY_FIFTHS[Math.floorMod(fifths + 1, 7)], Math.floorDiv(fifths + 1, 7));
     }
 
+    /** The seven notes from the tonic upwards. */
+    public List<Note> scale() {
+        return IntStream.range(0, BY_FIFTHS.length)
+                .mapToObj(position -> noteAt(fifths() - 1 + position))
+                .sorted(Comparator.comparingInt(note -> Math.floorMod(note.pitchClass() - tonic.pitchClass(), 12)))
+                .toList();
+    }
+
+    /** Pitch classes of the scale as a 12-bit set, bit 0 for C. */
+    public int pitchClasses() {
+        return scale().stream().mapToInt(note -> 1 << note.pitchClass()).reduce(0, (a, b) -> a | b);
+    }
+
+    /** The same with the seventh a semitone below the tonic, as a dominant in minor has it. */
+    public int pitchClassesWithLeadingNote() {
+        int lowered = 1 << Math.floorMod(tonic.pitchClass() - 2, 12);
+        return pitchClasses() & ~lowered | 1 << Math.floorMod(tonic.pitchClass() - 1, 12);
+    }
+
+    /** The key of another mode on the same tonic. */
+    public Optional<Key> parallel(Mode other) {
+        int fifths = tonic.fifths() + other.offset;
+        return Math.abs(fifths) > MOST_SIGNS ? Optional.empty() : Optional.of(new Key(tonic, other));
+    }
+
+    /** In words, such as {@code F# minor}. */
+    public String words() {
+        return tonic + " " + mode.label;
+    }
+
     @Override
     public String toString() {
-        return tonic + (mode == Mode.MINOR ? "m" : "");
+        return switch (mode) {
+            case MAJOR -> tonic.toString();
+            case MINOR -> tonic + "m";
+            default -> words();
+        };
     }
 }

@@ -167,10 +167,10 @@ final class PartReader {
         if (Math.abs(fifths) > 7) {
             throw new FormatException(place, "a key signature of " + fifths + " signs");
         }
-        Key read =
-                Key.ofFifths(fifths, mode.equals("minor") || mode.equals("aeolian") ? Key.Mode.MINOR : Key.Mode.MAJOR);
-        if (!Set.of("major", "minor", "ionian", "aeolian", "none").contains(mode)) {
-            note("mode " + mode + " is read as " + read + " for now");
+        Optional<Key.Mode> known = Key.Mode.byWord(mode);
+        Key read = Key.ofFifths(fifths, known.orElse(Key.Mode.MAJOR));
+        if (known.isEmpty() && !mode.equals("none")) {
+            note("mode " + mode + " is read as " + read);
         }
         if (key == null) {
             key = read;
