@@ -4,7 +4,7 @@ import java.nio.charset.StandardCharsets;
 
 /** Builds small MusicXML lead sheets for tests; 12 divisions to the quarter. */
 final class LeadSheet {
-    private static final int DIVISIONS = 12;
+    static final int DIVISIONS = 12;
     private final StringBuilder measures = new StringBuilder();
     private int number;
 

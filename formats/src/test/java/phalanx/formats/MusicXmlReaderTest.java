@@ -24,6 +24,7 @@ import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.theory.Key;
 
 class MusicXmlReaderTest {
     @TempDir
@@ -100,24 +101,66 @@ class MusicXmlReaderTest {
                         "bar 2: chord kind \"wonderful\""),
                 Arguments.of(
                         new LeadSheet()
-                                .bar(start, chord, "C4:2", LeadSheet.note("E4:2", "<voice>2</voice>"))
-                                .xml(),
-                        "more than one voice"),
-                Arguments.of(
-                        new LeadSheet()
                                 .bar(start, chord, "<note><unpitched/><duration>48</duration></note>")
                                 .xml(),
-                        "percussion"),
+                        "no notes"),
                 Arguments.of(
                         new LeadSheet()
-                                .bar(start, chord, "C4:4", "<barline><repeat direction=\"backward\"/></barline>")
+                                .bar(start, chord, "C4:4", direction("<words>D.S.</words>"))
                                 .xml(),
-                        "bar 1: repeats"),
+                        "segno that is nowhere"),
                 Arguments.of(new LeadSheet().bar(start, chord, "C4:5").xml(), "bar 1: it holds 5"),
                 Arguments.of(
                         usual.replace(
                                 "\"partwise.dtd\"", "\"partwise.dtd\" [<!ENTITY x SYSTEM \"file:///etc/passwd\">]"),
                         "external entity"));
+    }
+
+    private static String direction(String inside) {
+        return "<direction><direction-type>" + inside + "</direction-type></direction>";
+    }
+
+    private static String barline(String ending, String repeat) {
+        return "<barline>" + (ending.isEmpty() ? "" : "<ending number=\"" + ending + "\" type=\"start\"/>") + repeat
+                + (ending.isEmpty() ? "" : "<ending number=\"" + ending + "\" type=\"stop\"/>") + "</barline>";
+    }
+
+    @Test
+    void repeatsEndingsAndJumpsAreWrittenOut() throws FormatException {
+        String back = "<repeat direction=\"backward\"/>";
+        String xml = new LeadSheet()
+                .bar(LeadSheet.start(0, "dorian", 4, 4), LeadSheet.chord("D", "minor"), "D4:4")
+                .bar(barline("1", back), LeadSheet.chord("G", "major"), "B4:4")
+                .bar(barline("2", ""), LeadSheet.chord("C", "major"), "C5:4", direction("<words>Fine</words>"))
+                .bar(LeadSheet.chord("A", "minor"), "A4:4", "<sound dacapo=\"yes\"/>")
+                .xml();
+        Song song = new MusicXmlReader("x")
+                .read(xml.getBytes(StandardCharsets.UTF_8))
+                .song();
+        assertThat(song.melody().stream().map(note -> note.pitch().toString()))
+                .containsExactly("D4", "B4", "D4", "C5", "A4", "D4", "C5");
+        assertThat(song.chart()).extracting(ChordChange::symbol).containsExactly("Dm", "G", "Dm", "C", "Am", "Dm", "C");
+        assertThat(song.key().words()).isEqualTo("D dorian");
+    }
+
+    @Test
+    void aTransposedPartIsReadAtConcertPitchAndOtherVoicesAreReported() throws FormatException {
+        String start = LeadSheet.start(2, "major", 4, 4)
+                .replace("</attributes>", "<transpose><chromatic>-2</chromatic></transpose></attributes>");
+        String xml = new LeadSheet()
+                .bar(
+                        start,
+                        LeadSheet.chord("D", "major"),
+                        "D5:4",
+                        "<backup><duration>" + 4 * LeadSheet.DIVISIONS + "</duration></backup>",
+                        LeadSheet.note("F#4:4", "<voice>2</voice>"))
+                .xml();
+        Reading reading = new MusicXmlReader("x").read(xml.getBytes(StandardCharsets.UTF_8));
+        assertThat(reading.song().key()).isEqualTo(Key.C_MAJOR);
+        assertThat(reading.song().melody()).extracting(MelodyNote::midi).containsExactly(72);
+        assertThat(reading.song().chart()).extracting(ChordChange::symbol).containsExactly("C");
+        assertThat(reading.report()).anyMatch(line -> line.contains("2 semitones lower"));
+        assertThat(reading.report()).anyMatch(line -> line.contains("notes of voice 2 were left out"));
     }
 
     @ParameterizedTest

@@ -1,19 +1,17 @@
 package phalanx.formats.musicxml;
 
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.w3c.dom.Element;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
 
 /**
- * Reads a MusicXML lead sheet: one part, one voice, chord symbols. What it cannot keep yet (repeats, several voices or
- * parts, transposing instruments) is an error, smaller things are reported; nothing goes silently.
+ * Reads a MusicXML lead sheet: the part with chord symbols, its first voice, written out in the order of playing. What
+ * is left out or changed is reported; nothing goes silently.
  */
 public final class MusicXmlReader {
-    private static final Set<String> JUMPS = Set.of("dacapo", "dalsegno", "segno", "coda", "tocoda", "fine");
-
     private final String fallbackTitle;
 
     /** @param fallbackTitle the title of a score that has none */
@@ -35,50 +33,32 @@ public final class MusicXmlReader {
             throw new FormatException(
                     "", "this is XML but not a MusicXML score (it begins with <" + score.getTagName() + ">)");
         }
-        Element part = onlyPart(score);
-        refuseForm(part);
-        return new PartReader(title(score), part).read();
+        List<String> report = new ArrayList<>();
+        return new PartReader(title(score), melodyPart(score, report), report).read();
     }
 
-    private static Element onlyPart(Element score) throws FormatException {
-        List<Element> parts = Elements.children(score, "part");
-        if (parts.stream()
-                .anyMatch(part -> !Elements.descendants(part, "unpitched").isEmpty())) {
-            throw new FormatException("", "a percussion part has no melody; give a file with the melody part alone");
-        }
-        List<Element> sounding = parts.stream()
+    /** The one with notes; of several the first that carries chord symbols, else the first. */
+    private static Element melodyPart(Element score, List<String> report) throws FormatException {
+        List<Element> sounding = Elements.children(score, "part").stream()
+                .filter(part -> Elements.descendants(part, "unpitched").isEmpty())
                 .filter(part -> !Elements.descendants(part, "pitch").isEmpty())
                 .toList();
         if (sounding.isEmpty()) {
             throw new FormatException("", "the score has no notes; it needs a melody");
         }
+        Element chosen = sounding.stream()
+                .filter(part -> !Elements.descendants(part, "harmony").isEmpty())
+                .findFirst()
+                .orElse(sounding.get(0));
         if (sounding.size() > 1) {
-            String names =
-                    sounding.stream().map(part -> part.getAttribute("id")).collect(Collectors.joining(", "));
-            throw new FormatException(
-                    "",
-                    "the score has " + sounding.size() + " parts with notes (" + names
-                            + "); give a file with the melody part alone");
+            String others = sounding.stream()
+                    .filter(part -> part != chosen)
+                    .map(part -> part.getAttribute("id"))
+                    .collect(Collectors.joining(", "));
+            report.add("the score has " + sounding.size() + " parts with notes; " + chosen.getAttribute("id")
+                    + " is taken for the melody, " + others + " left out");
         }
-        return sounding.get(0);
-    }
-
-    private static void refuseForm(Element part) throws FormatException {
-        for (Element measure : Elements.children(part, "measure")) {
-            String place = "bar " + measure.getAttribute("number");
-            boolean repeats = !Elements.descendants(measure, "repeat").isEmpty()
-                    || !Elements.descendants(measure, "ending").isEmpty();
-            boolean jumps = !Elements.descendants(measure, "segno").isEmpty()
-                    || !Elements.descendants(measure, "coda").isEmpty()
-                    || Elements.descendants(measure, "sound").stream()
-                            .anyMatch(sound -> JUMPS.stream().anyMatch(sound::hasAttribute));
-            if (repeats || jumps) {
-                throw new FormatException(
-                        place,
-                        (repeats ? "repeats and endings" : "jumps (D.C., D.S., coda, fine)")
-                                + " are not read yet; write the song out in full and open it again");
-            }
-        }
+        return chosen;
     }
 
     private String title(Element score) {

@@ -10,12 +10,14 @@ import org.w3c.dom.Element;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
 import phalanx.song.Bar;
+import phalanx.song.BarMarks;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.song.Unfolding;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Note;
@@ -25,15 +27,17 @@ import phalanx.theory.Step;
 /** Reads one part, bar by bar. */
 final class PartReader {
     private static final int DEFAULT_TEMPO = 90;
+    private static final int MOST_OCTAVES = 5;
 
     private final String title;
     private final Element part;
-    private final List<String> report = new ArrayList<>();
+    private final List<String> report;
+    private final List<BarMarks> marks = new ArrayList<>();
+    private final FormReader form = new FormReader();
     private final List<Bar> bars = new ArrayList<>();
     private final List<Section> sections = new ArrayList<>();
     private final TreeMap<Integer, Optional<ChordSymbol>> chart = new TreeMap<>();
     private final List<MelodyNote> melody = new ArrayList<>();
-    private final Set<String> voices = new HashSet<>();
     private final Set<String> reported = new HashSet<>();
 
     private double divisions = 1;
@@ -41,6 +45,8 @@ final class PartReader {
     private Key key;
     private Integer tempo;
     private int octaveShift;
+    private int transposition;
+    private String voice = "";
     private boolean tieOpen;
 
     /** The bar being read: where it begins, and how far reading has come and reached in it, in ticks. */
@@ -51,9 +57,11 @@ final class PartReader {
     private double reached;
     private double lastOnset;
 
-    PartReader(String title, Element part) {
+    /** @param report takes a line for each thing changed or left out */
+    PartReader(String title, Element part, List<String> report) {
         this.title = title;
         this.part = part;
+        this.report = report;
     }
 
     Reading read() throws FormatException {
@@ -77,7 +85,8 @@ final class PartReader {
                     .toList();
             Key songKey = key == null ? Key.C_MAJOR : key;
             int songTempo = tempo == null ? DEFAULT_TEMPO : tempo;
-            return new Reading(new Song(title, songKey, songTempo, bars, sections, changes, melody), report);
+            Song written = new Song(title, songKey, songTempo, bars, sections, changes, melody);
+            return new Reading(Unfolding.of(written, marks).transpose(transposition), report);
         } catch (IllegalArgumentException e) {
             throw new FormatException("", e.getMessage());
         }
@@ -100,6 +109,7 @@ final class PartReader {
             }
         }
         addBar(measure);
+        marks.add(form.read(measure, place));
     }
 
     private void move(double ticks) throws FormatException {
@@ -148,13 +158,26 @@ final class PartReader {
             readMeter(element);
         }
         for (Element element : Elements.children(attributes, "transpose")) {
-            if (number(element, "chromatic") % 12 != 0) {
-                throw new FormatException(
-                        place, "transposing instruments are not read yet; save the score at concert pitch");
-            }
-            double octaves = Elements.has(element, "octave-change") ? number(element, "octave-change") : 0;
-            octaveShift = (int) (octaves + number(element, "chromatic") / 12);
+            readTransposition(element);
         }
+    }
+
+    private void readTransposition(Element element) throws FormatException {
+        int chromatic = (int) number(element, "chromatic");
+        double octaves = Elements.has(element, "octave-change") ? number(element, "octave-change") : 0;
+        octaveShift = (int) octaves + chromatic / 12;
+        int rest = chromatic % 12;
+        if (Math.abs(octaveShift) > MOST_OCTAVES || rest != transposition && !bars.isEmpty()) {
+            throw new FormatException(
+                    place,
+                    "the instrument is transposed by " + chromatic + " semitones and " + octaves
+                            + " octaves here; save the score at concert pitch");
+        }
+        if (rest != 0 && rest != transposition) {
+            note("written for a transposing instrument; read at concert pitch, " + Math.abs(rest) + " semitones "
+                    + (rest < 0 ? "lower" : "higher"));
+        }
+        transposition = rest;
     }
 
     private void readKey(Element element) throws FormatException {
@@ -213,17 +236,24 @@ final class PartReader {
             move(length);
         }
         Optional<Element> pitch = Elements.child(element, "pitch");
-        if (pitch.isPresent()) {
-            checkVoice(element);
+        if (pitch.isPresent() && inMelodyVoice(element)) {
             addNote(element, pitch(pitch.get()), onset, length, inChord);
         }
     }
 
-    private void checkVoice(Element element) throws FormatException {
-        voices.add(Elements.text(element, "voice").orElse("1"));
-        if (voices.size() > 1) {
-            throw new FormatException(place, "notes stand in more than one voice; leave the melody alone in voice 1");
+    /** The voice of the first note is the melody. */
+    private boolean inMelodyVoice(Element element) {
+        String own = Elements.text(element, "voice").orElse("1");
+        if (voice.isEmpty()) {
+            voice = own;
         }
+        if (!own.equals(voice)) {
+            once(
+                    "voice " + own,
+                    "notes of voice " + own + " were left out from here on; voice " + voice
+                            + " is taken for the melody");
+        }
+        return own.equals(voice);
     }
 
     private void addNote(Element element, Pitch pitch, double onset, double length, boolean inChord)
