@@ -47,7 +47,8 @@ final class AnalyseCommand implements Callable<Integer> {
             print(song, harmony, out);
         }
         out.flush();
-        reading.report().forEach(spec.commandLine().getErr()::println);
+        reading.report()
+                .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
         return ExitCodes.DONE;
     }
 

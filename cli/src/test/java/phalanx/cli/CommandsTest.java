@@ -172,6 +172,29 @@ class CommandsTest {
     }
 
     @Test
+    void songsAreConvertedAndAnalysed() throws IOException {
+        Path abc = Files.writeString(
+                folder.resolve("tune.abc"), "X:1\nT:Made up\nM:4/4\nL:1/4\nK:C\n\"C\"E2 G2|\"Fm\"F4|\"C/E\"G4|\n");
+        Path midi = folder.resolve("tune.mid");
+        Path score = folder.resolve("tune.musicxml");
+        assertThat(run("convert", abc.toString(), midi.toString())).isZero();
+        assertThat(run("convert", midi.toString(), score.toString())).isZero();
+        assertThat(Files.readString(score)).contains("Made up", "<root-step>F</root-step>");
+        JsonNode json = json("analyse", score.toString(), "--json");
+        assertThat(json.get("key").asText()).isEqualTo("C");
+        assertThat(json.get("mode").asText()).isEqualTo("major");
+        assertThat(json.at("/chords/1").toString())
+                .isEqualTo("{\"bar\":2,\"beat\":1.0,\"symbol\":\"Fm\",\"roman\":\"iv\",\"diatonic\":false,"
+                        + "\"borrowedFrom\":\"C minor\"}");
+        assertThat(json.at("/chords/2/roman").asText()).isEqualTo("I6");
+        assertThat(json.at("/chords/2/borrowedFrom").isNull()).isTrue();
+        assertThat(run("analyse", abc.toString())).isZero();
+        assertThat(out.toString()).contains("from C minor");
+        assertThat(run("convert", abc.toString(), folder.resolve("tune.doc").toString()))
+                .isEqualTo(3);
+    }
+
+    @Test
     void badSongsWriteNothing() throws IOException {
         Path in =
                 Files.writeString(folder.resolve("bad.musicxml"), "<score-partwise><part id=\"P1\"/></score-partwise>");

@@ -31,7 +31,7 @@ public interface FileDialogs {
     /** The system's own dialogs. */
     final class SystemDialogs implements FileDialogs {
         private static final ExtensionFilter LEAD_SHEETS =
-                new ExtensionFilter("Lead sheets", "*.musicxml", "*.xml", "*.mxl");
+                new ExtensionFilter("Songs", "*.musicxml", "*.xml", "*.mxl", "*.abc", "*.mid", "*.midi");
         private static final List<ExtensionFilter> ARRANGEMENTS = List.of(
                 new ExtensionFilter("MusicXML with tablature", "*.musicxml"),
                 new ExtensionFilter("Plain-text tablature", "*.tab.txt"),
@@ -46,7 +46,7 @@ public interface FileDialogs {
         @Override
         public Optional<Path> open() {
             FileChooser chooser = new FileChooser();
-            chooser.setTitle("Open a lead sheet");
+            chooser.setTitle("Open a song");
             chooser.getExtensionFilters().add(LEAD_SHEETS);
             return Optional.ofNullable(chooser.showOpenDialog(window.get())).map(File::toPath);
         }

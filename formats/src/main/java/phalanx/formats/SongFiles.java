@@ -1,16 +1,27 @@
 package phalanx.formats;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
+import phalanx.formats.abc.AbcReader;
+import phalanx.formats.abc.AbcWriter;
+import phalanx.formats.midi.MidiReader;
+import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.CompressedMusicXml;
 import phalanx.formats.musicxml.MusicXmlReader;
+import phalanx.formats.musicxml.MusicXmlWriter;
+import phalanx.song.Song;
 
-/** Reads songs from files, by their ending. */
+/** Reads songs from files and writes them as lead sheets, by the ending. */
 public final class SongFiles {
     /** Larger files are refused. */
     public static final long MOST_BYTES = 20L * 1024 * 1024;
+
+    /** The endings that songs are written with. */
+    private static final List<String> WRITTEN = List.of(".musicxml", ".xml", ".abc", ".mid");
 
     private SongFiles() {}
 
@@ -25,6 +36,41 @@ public final class SongFiles {
         } catch (FormatException e) {
             throw e.in(file);
         }
+    }
+
+    /**
+     * Refuses a file name that {@link #write} could not serve.
+     *
+     * @throws FormatException naming the file and what can be written
+     */
+    public static void checkEnding(Path file) throws FormatException {
+        if (WRITTEN.stream().noneMatch(lower(file)::endsWith)) {
+            throw new FormatException(
+                            "", "a song cannot be written as this kind of file; use " + String.join(", ", WRITTEN))
+                    .in(file);
+        }
+    }
+
+    /**
+     * Writes melody and chords, without an arrangement.
+     *
+     * @throws FormatException naming the file and the reason; the file is then as it was before
+     */
+    public static void write(Song song, Path file) throws FormatException {
+        checkEnding(file);
+        String name = lower(file);
+        byte[] bytes = name.endsWith(".abc")
+                ? new AbcWriter().write(song).getBytes(StandardCharsets.UTF_8)
+                : name.endsWith(".mid") ? new MidiWriter().write(song) : new MusicXmlWriter().writeLeadSheet(song);
+        try {
+            SafeFile.replace(file, bytes);
+        } catch (IOException e) {
+            throw new FormatException("", "the file cannot be written (" + e + ")").in(file);
+        }
+    }
+
+    private static String lower(Path file) {
+        return String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
     }
 
     private static byte[] bytes(Path file) throws FormatException {
@@ -46,7 +92,7 @@ public final class SongFiles {
 
     private static Reading parse(Path file, byte[] bytes) throws FormatException {
         String name = String.valueOf(file.getFileName());
-        String lower = name.toLowerCase(Locale.ROOT);
+        String lower = lower(file);
         String title = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
         if (lower.endsWith(".mxl")) {
             return new MusicXmlReader(title).read(new CompressedMusicXml().unpack(bytes));
@@ -54,6 +100,12 @@ public final class SongFiles {
         if (lower.endsWith(".musicxml") || lower.endsWith(".xml")) {
             return new MusicXmlReader(title).read(bytes);
         }
-        throw new FormatException("", "this kind of file cannot be read; use .musicxml, .xml or .mxl");
+        if (lower.endsWith(".abc")) {
+            return new AbcReader(title).read(bytes);
+        }
+        if (lower.endsWith(".mid") || lower.endsWith(".midi")) {
+            return new MidiReader(title).read(bytes);
+        }
+        throw new FormatException("", "this kind of file cannot be read; use .musicxml, .xml, .mxl, .abc or .mid");
     }
 }

@@ -64,7 +64,8 @@ public final class ScoreStation extends StackPane {
     private VBox emptyState() {
         Label text = new Label("Drop a lead sheet here, or open one with Ctrl+O.");
         text.getStyleClass().add("heading");
-        Label kinds = new Label("MusicXML with a melody and chord symbols (.musicxml, .xml, .mxl).");
+        Label kinds = new Label(
+                "MusicXML (.musicxml, .xml, .mxl) or ABC (.abc) with melody and chord symbols, or MIDI (.mid).");
         kinds.getStyleClass().add("quiet");
         Button demo = new Button("Show the demo song");
         demo.getStyleClass().add("plain");

@@ -48,11 +48,36 @@ public final class MusicXmlWriter {
 
     private final ObjectFactory factory = new ObjectFactory();
 
-    /** The whole file in UTF-8. */
+    /** A whole file in UTF-8. */
     public byte[] write(Arrangement arrangement) {
+        return bytes(score(arrangement.song(), "Guitar", tablature(arrangement), (bar, content) -> {
+            VoiceWriter voices = new VoiceWriter(bar);
+            voices.write(arrangement, Role.MELODY, "1", harmonies(arrangement.song(), bar), content);
+            voices.write(arrangement, Role.BASS, "2", List.of(), content);
+            voices.write(arrangement, Role.INNER, "3", List.of(), content);
+        }));
+    }
+
+    /** The same of a song alone: a lead sheet of melody and chord symbols on a treble staff. */
+    public byte[] writeLeadSheet(Song song) {
+        Attributes staff = new Attributes();
+        Clef clef = new Clef();
+        clef.setSign(ClefSign.G);
+        clef.setLine(BigInteger.valueOf(2));
+        staff.getClef().add(clef);
+        return bytes(score(song, "Melody", staff, (bar, content) -> new VoiceWriter(bar)
+                .write(song, harmonies(song, bar), content)));
+    }
+
+    /** Writes the notes of a bar. */
+    private interface Voices {
+        void write(Bar bar, List<Object> content);
+    }
+
+    private static byte[] bytes(ScorePartwise score) {
         try {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            Marshalling.marshal(score(arrangement), out, false, 2);
+            Marshalling.marshal(score, out, false, 2);
             // without the DOCTYPE no reader goes looking for it on the network
             String text = out.toString(StandardCharsets.UTF_8)
                     .replaceFirst(VERSION_WRITTEN, VERSION_MEANT)
@@ -63,13 +88,13 @@ public final class MusicXmlWriter {
         }
     }
 
-    private ScorePartwise score(Arrangement arrangement) {
+    private ScorePartwise score(Song song, String partName, Attributes staff, Voices voices) {
         ScorePartwise score = factory.createScorePartwise();
         Work work = new Work();
-        work.setWorkTitle(arrangement.song().title());
+        work.setWorkTitle(song.title());
         score.setWork(work);
         PartName name = new PartName();
-        name.setValue("Guitar");
+        name.setValue(partName);
         ScorePart scorePart = new ScorePart();
         scorePart.setId("P1");
         scorePart.setPartName(name);
@@ -80,14 +105,16 @@ public final class MusicXmlWriter {
         part.setId(scorePart);
         score.getPart().add(part);
         Bar before = null;
-        for (Bar bar : arrangement.song().bars()) {
-            part.getMeasure().add(measure(arrangement, bar, before));
+        for (Bar bar : song.bars()) {
+            ScorePartwise.Part.Measure measure = measure(song, bar, before, staff);
+            voices.write(bar, measure.getNoteOrBackupOrForward());
+            part.getMeasure().add(measure);
             before = bar;
         }
         return score;
     }
 
-    private ScorePartwise.Part.Measure measure(Arrangement arrangement, Bar bar, Bar before) {
+    private ScorePartwise.Part.Measure measure(Song song, Bar bar, Bar before, Attributes staff) {
         ScorePartwise.Part.Measure measure = factory.createScorePartwisePartMeasure();
         measure.setNumber(String.valueOf(bar.number()));
         if (bar.lengthTicks() != bar.meter().barTicks()) {
@@ -95,18 +122,14 @@ public final class MusicXmlWriter {
         }
         List<Object> content = measure.getNoteOrBackupOrForward();
         if (before == null) {
-            content.add(firstAttributes(arrangement, bar));
-            content.add(tempo(arrangement.song()));
+            content.add(firstAttributes(song, bar, staff));
+            content.add(tempo(song));
         } else if (!bar.meter().equals(before.meter())) {
             Attributes attributes = new Attributes();
             attributes.getTime().add(time(bar));
             content.add(attributes);
         }
-        addSections(arrangement.song(), bar, content);
-        VoiceWriter voices = new VoiceWriter(arrangement, bar);
-        voices.write(Role.MELODY, "1", harmonies(arrangement.song(), bar), content);
-        voices.write(Role.BASS, "2", List.of(), content);
-        voices.write(Role.INNER, "3", List.of(), content);
+        addSections(song, bar, content);
         return measure;
     }
 
@@ -130,14 +153,18 @@ public final class MusicXmlWriter {
         }
     }
 
-    private Attributes firstAttributes(Arrangement arrangement, Bar bar) {
-        Attributes attributes = new Attributes();
+    private Attributes firstAttributes(Song song, Bar bar, Attributes attributes) {
         attributes.setDivisions(BigDecimal.valueOf(Ticks.QUARTER));
         Key key = new Key();
-        key.setFifths(BigInteger.valueOf(arrangement.song().key().fifths()));
-        key.setMode(arrangement.song().key().mode().name().toLowerCase(Locale.ROOT));
+        key.setFifths(BigInteger.valueOf(song.key().fifths()));
+        key.setMode(song.key().mode().name().toLowerCase(Locale.ROOT));
         attributes.getKey().add(key);
         attributes.getTime().add(time(bar));
+        return attributes;
+    }
+
+    private static Attributes tablature(Arrangement arrangement) {
+        Attributes attributes = new Attributes();
         Clef clef = new Clef();
         clef.setSign(ClefSign.TAB);
         clef.setLine(BigInteger.valueOf(5));

@@ -5,6 +5,7 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Optional;
 import org.audiveris.proxymusic.Backup;
 import org.audiveris.proxymusic.EmptyPlacement;
 import org.audiveris.proxymusic.Fingering;
@@ -29,16 +30,16 @@ import phalanx.arrange.Arrangement;
 import phalanx.arrange.Role;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
-import phalanx.theory.Key;
+import phalanx.song.MelodyNote;
+import phalanx.song.Song;
 
 /**
- * Writes the notes of one role in one bar as one voice. A voice has one note at a time, so a note is written as long
+ * Writes the notes of one role, or of a tune, in one bar as one voice. A voice has one note at a time, so a note is written as long
  * as it rings or until the next of its voice begins, with {@code let-ring} when it rings on; lengths that no single
  * note value has are tied.
  */
 final class VoiceWriter {
     private final ObjectFactory factory = new ObjectFactory();
-    private final Arrangement arrangement;
     private final Bar bar;
     private final HarmonyWriter harmonyWriter = new HarmonyWriter();
 
@@ -48,19 +49,46 @@ final class VoiceWriter {
     private Iterator<ChordChange> harmonies = List.<ChordChange>of().iterator();
     private ChordChange nextHarmony;
 
-    VoiceWriter(Arrangement arrangement, Bar bar) {
-        this.arrangement = arrangement;
+    VoiceWriter(Bar bar) {
         this.bar = bar;
     }
 
-    /** A note as written: from where to where, and whether it rings on in silence of its voice. */
-    private record Written(ArrangedNote note, int from, int to, boolean goesOn, boolean letRing) {}
+    /**
+     * A note as written: its pitch, where it was struck, from where to where it stands in this bar, whether it goes on
+     * in the next, whether it rings on in silence of its voice, and how it is played, if that is known.
+     */
+    private record Written(
+            phalanx.theory.Pitch pitch,
+            int struck,
+            int from,
+            int to,
+            boolean goesOn,
+            boolean letRing,
+            Optional<ArrangedNote> played) {}
 
-    void write(Role role, String voiceName, List<ChordChange> chords, List<Object> out) {
-        List<Written> notes = written(role);
-        if (notes.isEmpty() && role != Role.MELODY) {
-            return;
+    /** Writes the notes of a role; those of the melody first, the others going back to the beginning of the bar. */
+    void write(Arrangement arrangement, Role role, String voiceName, List<ChordChange> chords, List<Object> out) {
+        List<Written> notes = written(arrangement, role);
+        if (!notes.isEmpty() || role == Role.MELODY) {
+            write(notes, role, voiceName, chords, out);
         }
+    }
+
+    /** Writes a tune with its chords. */
+    void write(Song song, List<ChordChange> chords, List<Object> out) {
+        List<Written> notes = new ArrayList<>();
+        for (MelodyNote note : song.melody()) {
+            int from = Math.max(note.tick(), bar.startTick());
+            int to = Math.min(note.endTick(), bar.endTick());
+            if (from < to) {
+                boolean goesOn = note.endTick() > bar.endTick();
+                notes.add(new Written(note.pitch(), note.tick(), from, to, goesOn, false, Optional.empty()));
+            }
+        }
+        write(notes, Role.MELODY, "1", chords, out);
+    }
+
+    private void write(List<Written> notes, Role role, String voiceName, List<ChordChange> chords, List<Object> out) {
         voice = voiceName;
         content = out;
         harmonies = chords.iterator();
@@ -78,7 +106,7 @@ final class VoiceWriter {
         silence(bar.endTick(), role);
     }
 
-    private List<Written> written(Role role) {
+    private List<Written> written(Arrangement arrangement, Role role) {
         List<ArrangedNote> own =
                 arrangement.notes().stream().filter(note -> note.role() == role).toList();
         List<Written> written = new ArrayList<>();
@@ -90,7 +118,10 @@ final class VoiceWriter {
             int to = Math.min(end, bar.endTick());
             if (from < to) {
                 boolean goesOn = end > bar.endTick();
-                written.add(new Written(note, from, to, goesOn, !goesOn && note.endTick() > end));
+                phalanx.theory.Pitch pitch =
+                        phalanx.theory.Pitch.of(note.midi(), arrangement.song().key());
+                boolean letRing = !goesOn && note.endTick() > end;
+                written.add(new Written(pitch, note.tick(), from, to, goesOn, letRing, Optional.of(note)));
             }
         }
         return written;
@@ -126,7 +157,7 @@ final class VoiceWriter {
             addHarmonies();
             int to = nextHarmony == null ? written.to() : Math.min(written.to(), nextHarmony.startTick());
             for (NoteValue value : NoteValue.split(to - at)) {
-                boolean first = at == written.note().tick();
+                boolean first = at == written.struck();
                 boolean last = at + value.ticks() == written.to() && !written.goesOn();
                 content.add(note(written, value, !first, !last));
                 at += value.ticks();
@@ -164,7 +195,7 @@ final class VoiceWriter {
 
     private Note note(Written written, NoteValue value, boolean tiedFrom, boolean tiedTo) {
         Note note = plain(value);
-        note.setPitch(pitch(written.note().midi()));
+        note.setPitch(pitch(written.pitch()));
         Notations notations = new Notations();
         if (tiedFrom) {
             addTie(note, notations, StartStop.STOP, TiedType.STOP);
@@ -176,8 +207,10 @@ final class VoiceWriter {
             tied.setType(TiedType.LET_RING);
             notations.getTiedOrSlurOrTuplet().add(tied);
         }
-        notations.getTiedOrSlurOrTuplet().add(technical(written.note(), tiedFrom));
-        note.getNotations().add(notations);
+        written.played().ifPresent(played -> notations.getTiedOrSlurOrTuplet().add(technical(played, tiedFrom)));
+        if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
+            note.getNotations().add(notations);
+        }
         return note;
     }
 
@@ -212,9 +245,7 @@ final class VoiceWriter {
         return technical;
     }
 
-    private Pitch pitch(int midi) {
-        Key key = arrangement.song().key();
-        phalanx.theory.Pitch spelled = phalanx.theory.Pitch.of(midi, key);
+    private static Pitch pitch(phalanx.theory.Pitch spelled) {
         Pitch pitch = new Pitch();
         pitch.setStep(Step.fromValue(spelled.note().step().name()));
         if (spelled.note().alter() != 0) {

@@ -1,0 +1,37 @@
+package phalanx.cli;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import phalanx.formats.FormatException;
+import phalanx.formats.Reading;
+import phalanx.formats.SongFiles;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Writes a song as another kind of file. */
+@Command(
+        name = "convert",
+        mixinStandardHelpOptions = true,
+        description = "Reads a song and writes its melody and chords as another kind of file; no arranging.")
+final class ConvertCommand implements Callable<Integer> {
+    @Parameters(index = "0", paramLabel = "IN", description = "The song: .musicxml, .xml, .mxl, .abc or .mid.")
+    private Path in;
+
+    @Parameters(index = "1", paramLabel = "OUT", description = "The file to write: .musicxml, .xml, .abc or .mid.")
+    private Path out;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() throws FormatException {
+        SongFiles.checkEnding(out);
+        Reading reading = SongFiles.read(in);
+        SongFiles.write(reading.song(), out);
+        reading.report()
+                .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
+        return ExitCodes.DONE;
+    }
+}

@@ -1,0 +1,134 @@
+package phalanx.formats.abc;
+
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeSet;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
+import phalanx.song.Meter;
+import phalanx.song.Section;
+import phalanx.song.Song;
+import phalanx.song.Ticks;
+import phalanx.theory.Key;
+import phalanx.theory.Note;
+import phalanx.theory.Pitch;
+import phalanx.theory.Step;
+
+/** Writes a song as one tune in ABC notation: melody with chord symbols, lengths as fractions of a quarter. */
+public final class AbcWriter {
+    private static final int BARS_A_LINE = 4;
+
+    /** The whole file. */
+    public String write(Song song) {
+        StringBuilder out = new StringBuilder();
+        out.append("X:1\nT:").append(song.title().replaceAll("\\s+", " ")).append('\n');
+        Meter meter = song.bars().get(0).meter();
+        out.append("M:")
+                .append(meter)
+                .append("\nL:1/4\nQ:1/4=")
+                .append(song.tempo())
+                .append('\n');
+        out.append("K:").append(key(song.key())).append('\n');
+        for (int i = 0; i < song.bars().size(); i++) {
+            Bar bar = song.bars().get(i);
+            if (!bar.meter().equals(meter)) {
+                meter = bar.meter();
+                out.append("[M:").append(meter).append(']');
+            }
+            writeBar(song, bar, out);
+            boolean last = i + 1 == song.bars().size();
+            out.append(last ? "|]\n" : (i + 1) % BARS_A_LINE == 0 ? "|\n" : "| ");
+        }
+        return out.toString();
+    }
+
+    private static String key(Key key) {
+        return key.tonic()
+                + switch (key.mode()) {
+                    case MAJOR -> "";
+                    case MINOR -> "m";
+                    case DORIAN -> "dor";
+                    case MIXOLYDIAN -> "mix";
+                    case LYDIAN -> "lyd";
+                    case PHRYGIAN -> "phr";
+                };
+    }
+
+    private static void writeBar(Song song, Bar bar, StringBuilder out) {
+        Map<String, Integer> accidentals = new HashMap<>();
+        TreeSet<Integer> cuts = new TreeSet<>();
+        cuts.add(bar.startTick());
+        cuts.add(bar.endTick());
+        song.chart().stream().map(ChordChange::startTick).filter(bar::contains).forEach(cuts::add);
+        for (MelodyNote note : song.melody()) {
+            if (bar.contains(note.tick())) {
+                cuts.add(note.tick());
+            }
+            if (bar.contains(note.endTick())) {
+                cuts.add(note.endTick());
+            }
+        }
+        for (int from : cuts.headSet(bar.endTick())) {
+            writeMarks(song, from, out);
+            int to = cuts.higher(from);
+            song.melody().stream()
+                    .filter(note -> note.tick() <= from && note.endTick() > from)
+                    .findFirst()
+                    .ifPresentOrElse(
+                            note -> {
+                                out.append(pitch(note.pitch(), song.key(), accidentals))
+                                        .append(length(to - from));
+                                out.append(note.endTick() > to ? "-" : "");
+                            },
+                            () -> out.append('z').append(length(to - from)));
+            out.append(' ');
+        }
+    }
+
+    private static void writeMarks(Song song, int tick, StringBuilder out) {
+        for (Section section : song.sections()) {
+            if (section.startTick() == tick) {
+                out.append("[P:").append(section.name().replace(']', ')')).append(']');
+            }
+        }
+        for (ChordChange change : song.chart()) {
+            if (change.startTick() == tick) {
+                out.append('"').append(change.symbol()).append('"');
+            }
+        }
+    }
+
+    private static String pitch(Pitch pitch, Key key, Map<String, Integer> accidentals) {
+        Step step = pitch.note().step();
+        String where = step.name() + pitch.octave();
+        int usual = accidentals.getOrDefault(
+                where,
+                key.scale().stream()
+                        .filter(note -> note.step() == step)
+                        .mapToInt(Note::alter)
+                        .findFirst()
+                        .orElse(0));
+        int alter = pitch.note().alter();
+        String sign = "";
+        if (alter != usual) {
+            sign = alter == 0 ? "=" : alter > 0 ? "^".repeat(alter) : "_".repeat(-alter);
+            accidentals.put(where, alter);
+        }
+        String letter = pitch.octave() >= 5 ? step.name().toLowerCase(Locale.ROOT) : step.name();
+        int marks = pitch.octave() >= 5 ? pitch.octave() - 5 : 4 - pitch.octave();
+        return sign + letter + (pitch.octave() >= 5 ? "'" : ",").repeat(marks);
+    }
+
+    private static String length(int ticks) {
+        int common = gcd(ticks, Ticks.QUARTER);
+        int above = ticks / common;
+        int below = Ticks.QUARTER / common;
+        return (above == 1 ? "" : String.valueOf(above)) + (below == 1 ? "" : "/" + below);
+    }
+
+    private static int gcd(int a, int b) {
+        return b == 0 ? a : gcd(b, a % b);
+    }
+}

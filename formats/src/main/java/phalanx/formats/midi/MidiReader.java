@@ -1,0 +1,342 @@
+package phalanx.formats.midi;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import javax.sound.midi.InvalidMidiDataException;
+import javax.sound.midi.MetaMessage;
+import javax.sound.midi.MidiEvent;
+import javax.sound.midi.MidiMessage;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.Sequence;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
+import phalanx.formats.FormatException;
+import phalanx.formats.Reading;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
+import phalanx.song.Meter;
+import phalanx.song.Section;
+import phalanx.song.Song;
+import phalanx.song.Ticks;
+import phalanx.theory.ChordGuess;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+
+/**
+ * Reads a Standard MIDI file. The melody is the track named so, else the one that lies highest; of notes at once the
+ * highest. Chords are the text events that read as chord symbols, else they are heard from all notes, bar by bar.
+ */
+public final class MidiReader {
+    private static final int DRUMS = 9;
+    private static final int DEFAULT_TEMPO = 90;
+    private static final int MICROSECONDS_A_MINUTE = 60_000_000;
+    private static final int MOST_NOTES = 50_000;
+
+    private final String fallbackTitle;
+    private final List<String> report = new ArrayList<>();
+
+    /** @param fallbackTitle the title of a file that has none */
+    public MidiReader(String fallbackTitle) {
+        this.fallbackTitle = fallbackTitle;
+    }
+
+    /** A sounding note in ticks of ours. */
+    private record Sound(int tick, int end, int midi) {}
+
+    /** The notes of one channel of one track. */
+    private record Line(String name, int channel, List<Sound> sounds) {
+        double height() {
+            return sounds.stream().mapToInt(Sound::midi).average().orElse(0);
+        }
+    }
+
+    /**
+     * Reads a file.
+     *
+     * @throws FormatException naming the reason
+     */
+    public Reading read(byte[] bytes) throws FormatException {
+        Sequence sequence = sequence(bytes);
+        double scale = Ticks.QUARTER / (double) sequence.getResolution();
+        List<Line> lines = new ArrayList<>();
+        TreeMap<Integer, List<MetaMessage>> metas = new TreeMap<>();
+        String title = fallbackTitle;
+        for (Track track : sequence.getTracks()) {
+            lines.addAll(lines(track, scale, metas));
+        }
+        int notes = lines.stream().mapToInt(line -> line.sounds.size()).sum();
+        if (notes > MOST_NOTES) {
+            throw new FormatException("", "the file has " + notes + " notes; " + MOST_NOTES + " is the most");
+        }
+        Line melody = melodyLine(lines);
+        Quantiser quantiser = new Quantiser();
+        List<MelodyNote> tune = skyline(melody.sounds, quantiser, key(metas));
+        quantiser.report().ifPresent(report::add);
+        List<Bar> bars = bars(metas, Math.max(1, tune.get(tune.size() - 1).endTick()), sequence, scale);
+        return new Reading(song(title(sequence, title), metas, bars, tune, lines), report);
+    }
+
+    private static Sequence sequence(byte[] bytes) throws FormatException {
+        try {
+            Sequence sequence = MidiSystem.getSequence(new ByteArrayInputStream(bytes));
+            if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() <= 0) {
+                throw new FormatException("", "the file counts film frames, not beats; save it with beats");
+            }
+            return sequence;
+        } catch (InvalidMidiDataException | IOException | RuntimeException e) {
+            throw new FormatException(
+                    "", "this is not a Standard MIDI file, or it is damaged (" + e.getMessage() + ")");
+        }
+    }
+
+    private static int ticks(long tick, double scale) throws FormatException {
+        double ticks = tick * scale;
+        if (ticks > Integer.MAX_VALUE / 4.0) {
+            throw new FormatException("", "an event stands " + tick + " ticks after the beginning, beyond any song");
+        }
+        return (int) Math.round(ticks);
+    }
+
+    private static List<Line> lines(Track track, double scale, TreeMap<Integer, List<MetaMessage>> metas)
+            throws FormatException {
+        Map<Integer, List<Sound>> channels = new TreeMap<>();
+        Map<Integer, Integer> open = new TreeMap<>();
+        String name = "";
+        for (int i = 0; i < track.size(); i++) {
+            MidiEvent event = track.get(i);
+            MidiMessage message = event.getMessage();
+            int tick = ticks(event.getTick(), scale);
+            if (message instanceof MetaMessage meta) {
+                metas.computeIfAbsent(tick, at -> new ArrayList<>()).add(meta);
+                name = meta.getType() == MetaType.NAME ? text(meta) : name;
+            } else if (message instanceof ShortMessage note) {
+                addNote(note, tick, open, channels);
+            }
+        }
+        List<Line> lines = new ArrayList<>();
+        for (Map.Entry<Integer, List<Sound>> channel : channels.entrySet()) {
+            lines.add(new Line(name, channel.getKey(), channel.getValue()));
+        }
+        return lines;
+    }
+
+    private static void addNote(
+            ShortMessage note, int tick, Map<Integer, Integer> open, Map<Integer, List<Sound>> channels) {
+        boolean on = note.getCommand() == ShortMessage.NOTE_ON && note.getData2() > 0;
+        boolean off = note.getCommand() == ShortMessage.NOTE_OFF
+                || note.getCommand() == ShortMessage.NOTE_ON && note.getData2() == 0;
+        int id = note.getChannel() << 8 | note.getData1();
+        if (on || off) {
+            Integer since = on ? open.put(id, tick) : open.remove(id);
+            if (since != null && since < tick) {
+                channels.computeIfAbsent(note.getChannel(), channel -> new ArrayList<>())
+                        .add(new Sound(since, tick, note.getData1()));
+            }
+        }
+    }
+
+    private static String text(MetaMessage meta) {
+        return new String(meta.getData(), StandardCharsets.UTF_8).trim();
+    }
+
+    private Line melodyLine(List<Line> lines) throws FormatException {
+        List<Line> pitched =
+                lines.stream().filter(line -> line.channel != DRUMS).toList();
+        Line melody = pitched.stream()
+                .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(".*(melody|voice|vocal|tune|lead).*"))
+                .findFirst()
+                .or(() -> pitched.stream().max(Comparator.comparingDouble(Line::height)))
+                .orElseThrow(() -> new FormatException("", "the file has no notes; it needs a melody"));
+        if (pitched.size() > 1) {
+            report.add("of " + pitched.size() + " lines of notes, "
+                    + (melody.name.isEmpty() ? "" : "\"" + melody.name + "\", ") + "channel " + (melody.channel + 1)
+                    + " is taken for the melody");
+        }
+        return melody;
+    }
+
+    /** The highest note at every moment, on the grid. */
+    private List<MelodyNote> skyline(List<Sound> sounds, Quantiser quantiser, Key key) {
+        List<Sound> sorted = new ArrayList<>();
+        for (Sound sound : sounds) {
+            int tick = quantiser.onset(sound.tick);
+            sorted.add(new Sound(tick, Math.max(tick + quantiser.shortest(), quantiser.end(sound.end)), sound.midi));
+        }
+        sorted.sort(Comparator.comparingInt(Sound::tick).thenComparingInt(sound -> -sound.midi));
+        List<MelodyNote> tune = new ArrayList<>();
+        boolean left = false;
+        for (Sound sound : sorted) {
+            MelodyNote last = tune.isEmpty() ? null : tune.get(tune.size() - 1);
+            if (last != null && last.endTick() > sound.tick) {
+                boolean covered = last.tick() == sound.tick || sound.midi < last.midi();
+                left |= covered;
+                if (covered) {
+                    continue;
+                }
+                tune.set(tune.size() - 1, new MelodyNote(last.tick(), sound.tick - last.tick(), last.pitch()));
+            }
+            tune.add(new MelodyNote(sound.tick, sound.end - sound.tick, Pitch.of(sound.midi, key)));
+        }
+        if (left) {
+            report.add("of notes at once the highest is the melody; lower ones were left out");
+        }
+        return tune;
+    }
+
+    private static Optional<MetaMessage> first(TreeMap<Integer, List<MetaMessage>> metas, int type, int length) {
+        return metas.values().stream()
+                .flatMap(List::stream)
+                .filter(meta -> meta.getType() == type && meta.getData().length >= length)
+                .findFirst();
+    }
+
+    private static Key key(TreeMap<Integer, List<MetaMessage>> metas) {
+        return first(metas, MetaType.KEY, 2)
+                .filter(meta -> Math.abs(meta.getData()[0]) <= 7)
+                .map(meta -> Key.ofFifths(meta.getData()[0], meta.getData()[1] == 1 ? Key.Mode.MINOR : Key.Mode.MAJOR))
+                .orElse(Key.C_MAJOR);
+    }
+
+    private int tempo(TreeMap<Integer, List<MetaMessage>> metas) {
+        long marks = metas.values().stream()
+                .flatMap(List::stream)
+                .filter(meta -> meta.getType() == MetaType.TEMPO)
+                .count();
+        if (marks > 1) {
+            report.add("changes of tempo are not used yet; the first is kept");
+        }
+        Optional<byte[]> data = first(metas, MetaType.TEMPO, 3).map(MetaMessage::getData);
+        if (data.isEmpty()) {
+            return DEFAULT_TEMPO;
+        }
+        int micros = (data.get()[0] & 0xFF) << 16 | (data.get()[1] & 0xFF) << 8 | data.get()[2] & 0xFF;
+        long tempo = Math.round(MICROSECONDS_A_MINUTE / (double) Math.max(1, micros));
+        if (tempo < Song.SLOWEST || tempo > Song.FASTEST) {
+            report.add("tempo " + tempo + " is outside 20 to 400; " + DEFAULT_TEMPO + " is used");
+            return DEFAULT_TEMPO;
+        }
+        return (int) tempo;
+    }
+
+    private List<Bar> bars(TreeMap<Integer, List<MetaMessage>> metas, int tuneEnd, Sequence sequence, double scale)
+            throws FormatException {
+        TreeMap<Integer, Meter> meters = new TreeMap<>();
+        metas.forEach((tick, all) -> all.stream()
+                .filter(meta -> meta.getType() == MetaType.METER && meta.getData().length >= 2)
+                .forEach(meta -> meter(meta.getData()).ifPresent(meter -> meters.put(tick, meter))));
+        meters.putIfAbsent(0, Meter.COMMON);
+        int end = Math.max(tuneEnd, Math.min(ticks(sequence.getTickLength(), scale), tuneEnd + Ticks.WHOLE));
+        List<Bar> bars = new ArrayList<>();
+        int at = 0;
+        while (at < end) {
+            Meter meter = meters.floorEntry(at).getValue();
+            Meter next = meters.floorEntry(at + meter.barTicks()).getValue();
+            // MIDI knows no pickups; a first bar of at most half the next one's length is one
+            boolean pickup = bars.isEmpty() && !next.equals(meter) && 2 * meter.barTicks() <= next.barTicks();
+            int number =
+                    bars.isEmpty() ? pickup ? 0 : 1 : bars.get(bars.size() - 1).number() + 1;
+            bars.add(new Bar(number, at, meter.barTicks(), pickup ? next : meter));
+            at += meter.barTicks();
+            if (bars.size() > Song.MOST_BARS) {
+                throw new FormatException("", "the file has more than " + Song.MOST_BARS + " bars");
+            }
+        }
+        return bars;
+    }
+
+    private static Optional<Meter> meter(byte[] data) {
+        try {
+            return data[1] < 0 || data[1] > 5 ? Optional.empty() : Optional.of(new Meter(data[0], 1 << data[1]));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    private static String title(Sequence sequence, String otherwise) {
+        Track[] tracks = sequence.getTracks();
+        for (int i = 0; tracks.length > 0 && i < tracks[0].size(); i++) {
+            if (tracks[0].get(i).getMessage() instanceof MetaMessage meta
+                    && meta.getType() == MetaType.NAME
+                    && !text(meta).isBlank()) {
+                return text(meta);
+            }
+        }
+        return otherwise;
+    }
+
+    private Song song(
+            String title,
+            TreeMap<Integer, List<MetaMessage>> metas,
+            List<Bar> bars,
+            List<MelodyNote> tune,
+            List<Line> lines)
+            throws FormatException {
+        int end = bars.get(bars.size() - 1).endTick();
+        TreeMap<Integer, Optional<ChordSymbol>> chart = new TreeMap<>();
+        List<Section> sections = new ArrayList<>();
+        metas.headMap(end)
+                .forEach((tick, all) -> all.forEach(meta -> {
+                    boolean words = meta.getType() == MetaType.TEXT || meta.getType() == MetaType.LYRIC;
+                    if (words) {
+                        chord(text(meta)).ifPresent(chord -> chart.put(tick, chord));
+                    } else if (meta.getType() == MetaType.MARKER && !text(meta).isBlank()) {
+                        sections.add(new Section(text(meta), tick));
+                    }
+                }));
+        if (chart.values().stream().allMatch(Optional::isEmpty)) {
+            hear(bars, lines, key(metas), chart);
+            report.add("the file has no chord symbols; chords were heard from its notes, bar by bar: check them");
+        }
+        List<ChordChange> changes = new ArrayList<>();
+        chart.forEach((tick, chord) -> changes.add(new ChordChange(tick, chord)));
+        try {
+            return new Song(title, key(metas), tempo(metas), bars, sections, changes, tune);
+        } catch (IllegalArgumentException e) {
+            throw new FormatException("", e.getMessage());
+        }
+    }
+
+    private static Optional<Optional<ChordSymbol>> chord(String text) {
+        if (ChordSymbol.isNoChord(text)) {
+            return Optional.of(Optional.empty());
+        }
+        try {
+            return Optional.of(Optional.of(ChordSymbol.parse(text)));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    private static void hear(List<Bar> bars, List<Line> lines, Key key, TreeMap<Integer, Optional<ChordSymbol>> chart) {
+        ChordGuess guess = new ChordGuess(key);
+        Optional<ChordSymbol> before = Optional.empty();
+        for (Bar bar : bars) {
+            double[] weights = new double[12];
+            int lowest = Integer.MAX_VALUE;
+            for (Line line : lines) {
+                for (Sound sound : line.channel == DRUMS ? List.<Sound>of() : line.sounds) {
+                    int within = Math.min(sound.end, bar.endTick()) - Math.max(sound.tick, bar.startTick());
+                    if (within > 0) {
+                        weights[sound.midi % 12] += within;
+                        lowest = Math.min(lowest, sound.midi);
+                    }
+                }
+            }
+            Optional<ChordSymbol> chord = guess.guess(weights, lowest % 12);
+            if (chord.isPresent() && !chord.equals(before)) {
+                chart.put(bar.startTick(), chord);
+                before = chord;
+            }
+        }
+    }
+}

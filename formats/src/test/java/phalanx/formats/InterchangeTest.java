@@ -1,0 +1,214 @@
+package phalanx.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.Collectors;
+import javax.sound.midi.MidiEvent;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.Sequence;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import phalanx.formats.abc.AbcReader;
+import phalanx.formats.abc.AbcWriter;
+import phalanx.formats.midi.MidiReader;
+import phalanx.formats.midi.MidiWriter;
+import phalanx.formats.musicxml.MusicXmlReader;
+import phalanx.formats.musicxml.MusicXmlWriter;
+import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
+import phalanx.song.Song;
+import phalanx.song.Ticks;
+import phalanx.theory.Key;
+
+class InterchangeTest {
+    @TempDir
+    private Path folder;
+
+    /** What each format can carry comes back as it was written. */
+    @Property(tries = 120)
+    void songsSurviveEveryFormat(@ForAll long seed) throws FormatException {
+        Song song = RandomSong.of(seed);
+        Song xml = new MusicXmlReader("x")
+                .read(new MusicXmlWriter().writeLeadSheet(song))
+                .song();
+        Song abc = readAbc(new AbcWriter().write(song)).song();
+        Song midi = new MidiReader("x").read(new MidiWriter().write(song)).song();
+        assertThat(xml).isEqualTo(song);
+        assertThat(abc).isEqualTo(song);
+        assertThat(midi.bars()).isEqualTo(song.bars());
+        assertThat(midi.sections()).isEqualTo(song.sections());
+        assertThat(midi.tempo()).isCloseTo(song.tempo(), within(0));
+        assertThat(midi.key().fifths()).isEqualTo(song.key().fifths());
+        assertThat(sounding(midi)).isEqualTo(sounding(song));
+        assertThat(midi.chart())
+                .extracting(ChordChange::symbol)
+                .isEqualTo(song.chart().stream().map(ChordChange::symbol).toList());
+    }
+
+    private static List<String> sounding(Song song) {
+        return song.melody().stream()
+                .map(note -> note.tick() + "-" + note.endTick() + ":" + note.midi())
+                .toList();
+    }
+
+    private static Reading readAbc(String text) throws FormatException {
+        return new AbcReader("x").read(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static String tune(Song song) {
+        return song.melody().stream()
+                .map(note -> note.pitch() + ":" + fraction(note.lengthTicks()))
+                .collect(Collectors.joining(" "));
+    }
+
+    private static String fraction(int ticks) {
+        return Ticks.QUARTER % ticks == 0
+                ? "1/" + Ticks.QUARTER / ticks
+                : String.valueOf(ticks * 4 / Ticks.QUARTER / 4.0);
+    }
+
+    /** Readings of the ABC standard 2.1, from memory. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "M:4/4|L:1/8|K:C; \"C\"C2 D2 E4|; C4:1/1 D4:1/1 E4:2.0",
+                "M:4/4|L:1/4|K:G; \"G\"F G/ A/ B2|; F#4:1/1 G4:1/2 A4:1/2 B4:2.0",
+                "M:4/4|L:1/4|K:C; \"C\"^F F =F _B|; F#4:1/1 F#4:1/1 F4:1/1 Bb4:1/1",
+                "M:4/4|L:1/4|K:C; \"C\"c c' C C,|; C5:1/1 C6:1/1 C4:1/1 C3:1/1",
+                "M:4/4|L:1/8|K:C; \"C\"(3CDE F2 G>A B<c|; C4:1/3 D4:1/3 E4:1/3 F4:1/1 G4:0.75 A4:1/4 B4:1/4 C5:0.75",
+                "M:2/4|L:1/4|K:C; \"C\"C D-|D E|; C4:1/1 D4:2.0 E4:1/1",
+                "M:2/4|L:1/4|K:C; \"C\"[CEG]2|{g}z \"F\"A|; G4:2.0 A4:1/1",
+                "M:2/4|L:1/4|K:C; |:\"C\"C D|1 E2:|2 F2|]; C4:1/1 D4:1/1 E4:2.0 C4:1/1 D4:1/1 F4:2.0",
+                "M:2/4|L:1/4|K:C; \"C\"C2:|\"F\"F2|; C4:2.0 C4:2.0 F4:2.0",
+                "M:2/4|L:1/4|K:C; \"C\"C2|:\"F\"F2::\"G\"G2:|; C4:2.0 F4:2.0 F4:2.0 G4:2.0 G4:2.0",
+                "M:2/4|L:1/4|K:C; \"C\"C2!fine!|\"G\"G2!D.C.!|; C4:2.0 G4:2.0 C4:2.0",
+                "M:2/4|L:1/4|K:D dor; \"Dm\"B, [K:G] F|; B3:1/1 F#4:1/1"
+            })
+    void abcIsReadAsTheStandardSays(String head, String body, String tune) throws FormatException {
+        String text = "X:1\nT:Test\n" + head.trim().replace('|', '\n') + "\n" + body.trim() + "\n";
+        assertThat(tune(readAbc(text).song())).isEqualTo(tune.trim());
+    }
+
+    @Test
+    void anAbcFileOfSeveralTunesGivesTheFirstAndSaysSo() throws FormatException {
+        Reading reading = readAbc(
+                "X:1\nT:One\nM:6/8\nQ:3/8=60\nK:Ador\nV:1\n\"Am\"A3 \"Xy\"B3|\nV:2\nc6|\nw:la\n\nX:2\nK:C\nC|\n");
+        assertThat(reading.song().title()).isEqualTo("One");
+        assertThat(reading.song().key()).isEqualTo(Key.parse("A dorian"));
+        assertThat(reading.song().tempo()).isEqualTo(90);
+        assertThat(reading.song().melody()).hasSize(2);
+        assertThat(String.join("\n", reading.report()))
+                .contains("2 tunes")
+                .contains("voice 2 was left out")
+                .contains("words are not kept");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "hello; no tune begins",
+                "X:1|M:3/x|K:C|C|; line 2: \"3/x\" is not a meter",
+                "X:1|K:H|C|; line 2: \"H\" is not a key",
+                "X:1|L:1/0|K:C|C|; line 2: the unit length",
+                "X:1|T:a|C|; no key",
+                "X:1|K:C|z4|; no notes",
+                "X:1|K:C|C4|; no chord symbols",
+                "X:1|K:C|\"C\"C99999|; length",
+                "X:1|M:2/4|L:1/4|K:C|\"C\"C2!D.S.!|; segno"
+            })
+    void eachBadAbcHasOneClearError(String text, String reason) {
+        assertThatThrownBy(() -> readAbc(text.replace('|', '\n')))
+                .isInstanceOf(FormatException.class)
+                .hasMessageContaining(reason.trim())
+                .hasMessageNotContaining("\n");
+    }
+
+    /** Any bytes in: a song or one clear error out. */
+    @Property(tries = 600)
+    void damagedFilesGiveASongOrOneClearError(@ForAll long seed) throws IOException {
+        Random random = new Random(seed);
+        Song song = RandomSong.of(seed % 50);
+        String[] endings = {".abc", ".mid", ".musicxml", ".mxl"};
+        String ending = endings[random.nextInt(endings.length)];
+        byte[] bytes =
+                switch (ending) {
+                    case ".abc" -> new AbcWriter().write(song).getBytes(StandardCharsets.UTF_8);
+                    case ".mid" -> new MidiWriter().write(song);
+                    default -> new MusicXmlWriter().writeLeadSheet(song);
+                };
+        if (random.nextInt(4) == 0) {
+            bytes = Arrays.copyOf(bytes, random.nextInt(bytes.length));
+        }
+        for (int i = 0; i < 1 + random.nextInt(12) && bytes.length > 0; i++) {
+            bytes[random.nextInt(bytes.length)] = (byte) random.nextInt(256);
+        }
+        Path file = Files.write(Files.createTempDirectory("damaged").resolve("song" + ending), bytes);
+        try {
+            assertThat(SongFiles.read(file).song().bars()).isNotEmpty();
+        } catch (FormatException e) {
+            assertThat(e.getMessage()).startsWith("song" + ending).doesNotContain("\n");
+        }
+        Files.delete(file);
+    }
+
+    @Test
+    void chordsAreHeardAndNotesPutOnTheGridWhereAMidiFileHasNeither() throws Exception {
+        Sequence sequence = new Sequence(Sequence.PPQ, 480);
+        Track low = sequence.createTrack();
+        Track high = sequence.createTrack();
+        int[][] bars = {{48, 52, 55}, {43, 47, 50}, {48, 52, 55}};
+        for (int bar = 0; bar < bars.length; bar++) {
+            for (int midi : bars[bar]) {
+                play(low, 0, midi, bar * 1920 + 7, 1900);
+            }
+            play(high, 1, 72 + bar, bar * 1920 - (bar == 0 ? 0 : 9), 900);
+            play(high, 1, 76, bar * 1920 + 960 + 11, 900);
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        MidiSystem.write(sequence, 1, out);
+        Reading reading = new MidiReader("x").read(out.toByteArray());
+        assertThat(reading.song().chart()).extracting(ChordChange::symbol).containsExactly("C", "G", "C");
+        assertThat(reading.song().melody())
+                .extracting(note -> note.tick() / Ticks.QUARTER)
+                .containsExactly(0, 2, 4, 6, 8, 10);
+        assertThat(String.join("\n", reading.report()))
+                .contains("chords were heard")
+                .contains("grid of sixteenths")
+                .contains("channel 2 is taken for the melody");
+        assertThat(reading.song().melody()).extracting(MelodyNote::midi).contains(72, 76);
+    }
+
+    private static void play(Track track, int channel, int midi, int tick, int length) throws Exception {
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, channel, midi, 80), tick));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, channel, midi, 0), tick + length));
+    }
+
+    @Test
+    void songsAreWrittenByTheEndingAndOthersRefused() throws FormatException {
+        Song song = RandomSong.of(7);
+        for (String name : List.of("a.abc", "a.mid", "a.musicxml")) {
+            SongFiles.write(song, folder.resolve(name));
+            assertThat(sounding(SongFiles.read(folder.resolve(name)).song())).isEqualTo(sounding(song));
+        }
+        assertThatThrownBy(() -> SongFiles.write(song, folder.resolve("a.doc"))).hasMessageContaining("a.doc");
+        assertThat(folder.resolve("a.doc")).doesNotExist();
+    }
+}
