@@ -13,6 +13,8 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.KeyAdvice;
+import phalanx.arrange.KeyAdvisor;
 import phalanx.arrange.Lock;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -74,6 +76,12 @@ public class ArrangeBench {
     @Benchmark
     public List<Fingered> allShapesOfOneChord() {
         return new ShapeSearch(FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE)).find(anyOfC);
+    }
+
+    /** Twelve keys times capo 0 to 7. */
+    @Benchmark
+    public List<KeyAdvice> keyAndCapoAdvice32Bars() {
+        return new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE).advise(song, count -> {}, () -> false);
     }
 
     @Benchmark

@@ -46,7 +46,7 @@ public final class Arranger {
         this(instrument, hand, 1);
     }
 
-    private Arranger(Instrument instrument, Hand hand, int width) {
+    private Arranger(Instrument instrument, Hand hand, double width) {
         this.instrument = instrument;
         this.hand = hand;
         this.finder = FingeringFinder.forPlucking(instrument, hand);
@@ -55,8 +55,11 @@ public final class Arranger {
         this.changes = new ChangeMeter(instrument, hand);
     }
 
-    /** One that weighs so many times the usual number of candidates, to show how much their bound costs. */
-    public static Arranger ofWidth(Instrument instrument, Hand hand, int width) {
+    /**
+     * One that weighs so many times the usual number of candidates: more to show how much their bound costs, fewer for
+     * a quick comparison of many songs.
+     */
+    public static Arranger ofWidth(Instrument instrument, Hand hand, double width) {
         return new Arranger(instrument, hand, width);
     }
 

@@ -8,14 +8,14 @@ import phalanx.lefthand.FingeringFinder;
 /** Finds the ways to serve a slot and remembers them: slots that ask for the same share their candidates. */
 final class CandidateFinder {
     private final FingeringFinder finder;
-    private final int width;
+    private final double width;
     private final Map<Slot.Demand, Candidate[]> known = new ConcurrentHashMap<>();
 
     /**
      * @param finder of fingerings
-     * @param width how many times the usual number of candidates to keep; more than 1 shows what the bound costs
+     * @param width how many times the usual number of candidates to keep
      */
-    CandidateFinder(FingeringFinder finder, int width) {
+    CandidateFinder(FingeringFinder finder, double width) {
         this.finder = finder;
         this.width = width;
     }

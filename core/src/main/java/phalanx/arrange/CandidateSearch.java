@@ -38,14 +38,14 @@ final class CandidateSearch {
     private final int mostPerPair;
     private final Shortlist found;
 
-    CandidateSearch(FingeringFinder finder, Slot.Demand demand, int width) {
+    CandidateSearch(FingeringFinder finder, Slot.Demand demand, double width) {
         this.finder = finder;
         this.instrument = finder.instrument();
         this.strings = instrument.strings();
         this.demand = demand;
         this.maker = new DraftMaker(instrument, demand);
-        this.mostPerPair = MOST_PER_PAIR * width;
-        this.found = new Shortlist(MOST * width);
+        this.mostPerPair = (int) Math.ceil(MOST_PER_PAIR * width);
+        this.found = new Shortlist((int) Math.ceil(MOST * width));
     }
 
     List<Candidate> run() {

@@ -1,0 +1,61 @@
+package phalanx.arrange;
+
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
+import java.util.function.IntConsumer;
+import java.util.stream.IntStream;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.song.Song;
+
+/**
+ * Arranges a song in all twelve keys with every capo and says how it lies in each. Keys and capos are shared out among
+ * the processor's cores. To be quick it weighs a share of the candidates that arranging proper does, so its efforts
+ * are a little higher; their order is what it is asked for.
+ */
+public final class KeyAdvisor {
+    /** The highest capo that is tried. */
+    public static final int HIGHEST_CAPO = 7;
+
+    /** All that is tried: keys times capos. */
+    public static final int WAYS = 12 * (HIGHEST_CAPO + 1);
+
+    private static final int LOWEST_MOVE = -5;
+    private static final double WIDTH = 0.25;
+
+    private final Instrument instrument;
+    private final Hand hand;
+
+    /** @param instrument the guitar; its own capo is not looked at */
+    public KeyAdvisor(Instrument instrument, Hand hand) {
+        this.instrument = instrument;
+        this.hand = hand;
+    }
+
+    /**
+     * Every way, by capo and then by key from five semitones below the song's to six above.
+     *
+     * @param done told how many ways are arranged, from any thread
+     * @param cancelled asked again and again while the work goes on, from any thread
+     * @throws CancellationException soon after it says yes
+     */
+    public List<KeyAdvice> advise(Song song, IntConsumer done, BooleanSupplier cancelled) {
+        AtomicInteger count = new AtomicInteger();
+        return IntStream.rangeClosed(0, HIGHEST_CAPO)
+                .parallel()
+                .mapToObj(capo -> {
+                    Arranger arranger = Arranger.ofWidth(instrument.withCapo(capo), hand, WIDTH);
+                    return IntStream.range(LOWEST_MOVE, LOWEST_MOVE + 12)
+                            .mapToObj(move -> {
+                                Arrangement arranged = arranger.arrange(song.transpose(move), List.of(), cancelled);
+                                done.accept(count.incrementAndGet());
+                                return KeyAdvice.of(arranged, move);
+                            })
+                            .toList();
+                })
+                .flatMap(List::stream)
+                .toList();
+    }
+}
