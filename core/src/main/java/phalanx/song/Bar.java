@@ -27,6 +27,21 @@ public record Bar(int number, int startTick, int lengthTicks, Meter meter) {
         return tick >= startTick && tick < endTick();
     }
 
+    /** The meter that its own length makes, where that is one; its meter is that of a whole bar. */
+    public Meter ownMeter() {
+        int unit = meter.unit();
+        while (lengthTicks * unit % Ticks.WHOLE != 0 && unit < 32) {
+            unit *= 2;
+        }
+        int beats = (int) ((long) lengthTicks * unit / Ticks.WHOLE);
+        return lengthTicks == meter.barTicks() || beats < 1 || beats > 32 ? meter : new Meter(beats, unit);
+    }
+
+    /** Whether a first bar is short enough before the next one to be a pickup, where a format does not say. */
+    public static boolean isPickup(Meter first, Meter next) {
+        return 2 * first.barTicks() <= next.barTicks();
+    }
+
     /** Ticks since the bar would have begun: a pickup bar lacks its beginning, other short bars their end. */
     public int offsetOf(int tick) {
         int missing = number == 0 ? Math.max(0, meter.barTicks() - lengthTicks) : 0;

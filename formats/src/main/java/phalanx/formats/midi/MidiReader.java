@@ -241,8 +241,7 @@ public final class MidiReader {
         while (at < end) {
             Meter meter = meters.floorEntry(at).getValue();
             Meter next = meters.floorEntry(at + meter.barTicks()).getValue();
-            // MIDI knows no pickups; a first bar of at most half the next one's length is one
-            boolean pickup = bars.isEmpty() && !next.equals(meter) && 2 * meter.barTicks() <= next.barTicks();
+            boolean pickup = bars.isEmpty() && Bar.isPickup(meter, next);
             int number =
                     bars.isEmpty() ? pickup ? 0 : 1 : bars.get(bars.size() - 1).number() + 1;
             bars.add(new Bar(number, at, meter.barTicks(), pickup ? next : meter));

@@ -53,7 +53,8 @@ public final class MidiWriter {
         meta(track, 0, MetaType.KEY, new byte[] {(byte) song.key().fifths(), (byte) (minor ? 1 : 0)});
         Meter before = null;
         for (Bar bar : song.bars()) {
-            Meter meter = meter(bar);
+            // MIDI knows no pickups: a short bar has a meter of its own
+            Meter meter = bar.ownMeter();
             if (!meter.equals(before)) {
                 byte power = (byte) Integer.numberOfTrailingZeros(meter.unit());
                 byte clocks = (byte) (CLOCKS_A_QUARTER * meter.beatTicks() / Ticks.QUARTER);
@@ -68,20 +69,6 @@ public final class MidiWriter {
             meta(track, section.startTick(), MetaType.MARKER, section.name().getBytes(StandardCharsets.UTF_8));
         }
         meta(track, song.endTick(), MetaType.END, new byte[0]);
-    }
-
-    /** A short bar has a meter of its own: MIDI knows no pickups. */
-    private static Meter meter(Bar bar) {
-        int unit = bar.meter().unit();
-        int unitTicks = Ticks.WHOLE / unit;
-        while (bar.lengthTicks() % unitTicks != 0 && unit < 32) {
-            unit *= 2;
-            unitTicks /= 2;
-        }
-        int beats = bar.lengthTicks() / unitTicks;
-        return bar.lengthTicks() == bar.meter().barTicks() || beats < 1 || beats > 32
-                ? bar.meter()
-                : new Meter(beats, unit);
     }
 
     private static void writeMelody(Song song, Track track) throws InvalidMidiDataException {

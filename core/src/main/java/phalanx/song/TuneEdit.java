@@ -1,0 +1,79 @@
+package phalanx.song;
+
+import java.util.ArrayList;
+import java.util.List;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+
+/** Changes the tune of a song, note by note; bars are added at the end where it needs them. */
+public final class TuneEdit {
+    private TuneEdit() {}
+
+    /** A song that has no chords and no tune yet. */
+    public static Song empty(String title, Key key, int tempo, Meter meter, int bars) {
+        List<Bar> line = new ArrayList<>();
+        for (int i = 0; i < bars; i++) {
+            line.add(new Bar(i + 1, i * meter.barTicks(), meter.barTicks(), meter));
+        }
+        return new Song(title, key, tempo, line, List.of(), List.of(), List.of());
+    }
+
+    /** The song with another tune, and as many more bars of its last meter as that needs. */
+    public static Song withTune(Song song, List<MelodyNote> tune) {
+        int end = tune.isEmpty() ? 0 : tune.get(tune.size() - 1).endTick();
+        List<Bar> bars = new ArrayList<>(song.bars());
+        while (bars.get(bars.size() - 1).endTick() < end) {
+            Bar last = bars.get(bars.size() - 1);
+            bars.add(new Bar(last.number() + 1, last.endTick(), last.meter().barTicks(), last.meter()));
+        }
+        return new Song(song.title(), song.key(), song.tempo(), bars, song.sections(), song.chart(), tune);
+    }
+
+    /** The song with a note put in; what it lies over is shortened, split off or goes. */
+    public static Song put(Song song, MelodyNote note) {
+        List<MelodyNote> tune = new ArrayList<>(cleared(song.melody(), note.tick(), note.endTick()));
+        int at = 0;
+        while (at < tune.size() && tune.get(at).tick() < note.tick()) {
+            at++;
+        }
+        tune.add(at, note);
+        return withTune(song, tune);
+    }
+
+    /** The song with silence in its tune from a tick to another. */
+    public static Song clear(Song song, int from, int to) {
+        return withTune(song, cleared(song.melody(), from, to));
+    }
+
+    private static List<MelodyNote> cleared(List<MelodyNote> tune, int from, int to) {
+        List<MelodyNote> left = new ArrayList<>();
+        for (MelodyNote note : tune) {
+            if (note.endTick() <= from || note.tick() >= to) {
+                left.add(note);
+            } else if (note.tick() < from) {
+                left.add(new MelodyNote(note.tick(), from - note.tick(), note.pitch()));
+            }
+        }
+        return left;
+    }
+
+    /** The song with the note that ends at a tick held so much longer; the song itself where none does. */
+    public static Song lengthen(Song song, int tick, int ticks) {
+        return song.melody().stream()
+                .filter(note -> note.endTick() == tick)
+                .findFirst()
+                .map(note -> put(song, new MelodyNote(note.tick(), note.lengthTicks() + ticks, note.pitch())))
+                .orElse(song);
+    }
+
+    /** The song with the notes that begin in a stretch moved by semitones. */
+    public static Song transpose(Song song, int from, int to, int semitones) {
+        List<MelodyNote> tune = song.melody().stream()
+                .map(note -> note.tick() < from || note.tick() >= to
+                        ? note
+                        : new MelodyNote(
+                                note.tick(), note.lengthTicks(), Pitch.of(note.midi() + semitones, song.key())))
+                .toList();
+        return withTune(song, tune);
+    }
+}
