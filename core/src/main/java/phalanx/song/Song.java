@@ -151,6 +151,10 @@ public record Song(
         return new Song(title, newKey, tempo, bars, sections, newChart, newMelody);
     }
 
+    public Song withTitle(String newTitle) {
+        return newTitle.equals(title) ? this : new Song(newTitle, key, tempo, bars, sections, chart, melody);
+    }
+
     public Song withTempo(int newTempo) {
         return newTempo == tempo ? this : new Song(title, key, newTempo, bars, sections, chart, melody);
     }

@@ -18,6 +18,7 @@ import javafx.scene.layout.BorderPane;
 import phalanx.desktop.arrange.ScoreStation;
 import phalanx.desktop.guitar.GuitarStation;
 import phalanx.desktop.shapes.ShapesStation;
+import phalanx.desktop.song.SongStation;
 
 /** The frame: rail, top bar, station and bottom line; the keys that work everywhere; files by dialog and drop. */
 public final class Shell extends BorderPane {
@@ -27,6 +28,7 @@ public final class Shell extends BorderPane {
     private final ScoreStation score;
     private final GuitarStation guitar;
     private final ShapesStation shapes;
+    private final SongStation song;
     private final Rail rail;
     private Theme theme = Theme.SPRUCE;
 
@@ -43,6 +45,7 @@ public final class Shell extends BorderPane {
         this.score = new ScoreStation(workbench, playback);
         this.guitar = new GuitarStation(workbench, playback);
         this.shapes = new ShapesStation(workbench, playback, searches, Platform::runLater);
+        this.song = new SongStation(workbench, playback, searches, Platform::runLater);
         this.rail = new Rail(this::show, this::switchTheme);
         setLeft(rail);
         setTop(new TopBar(
@@ -77,6 +80,7 @@ public final class Shell extends BorderPane {
     private Node node(Station station) {
         return switch (station) {
             case GUITAR -> guitar;
+            case SONG -> song;
             case SHAPES -> shapes;
             case SCORE -> score;
         };
@@ -112,6 +116,7 @@ public final class Shell extends BorderPane {
     void bindKeys(Scene scene) {
         key(scene, KeyCode.O, this::chooseSong);
         key(scene, KeyCode.E, this::chooseExport);
+        key(scene, KeyCode.N, this::newSong);
         key(scene, KeyCode.Z, this::undo);
         key(scene, KeyCode.Y, this::redo);
         for (Station station : Station.values()) {
@@ -132,6 +137,12 @@ public final class Shell extends BorderPane {
 
     private static void key(Scene scene, KeyCode code, Runnable action) {
         scene.getAccelerators().put(new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN), action);
+    }
+
+    private void newSong() {
+        playback.stop();
+        show(Station.SONG);
+        song.newSong();
     }
 
     private void undo() {
@@ -162,6 +173,7 @@ public final class Shell extends BorderPane {
         score.useTheme(theme);
         guitar.useTheme(theme);
         shapes.useTheme(theme);
+        song.useTheme(theme);
     }
 
     private void chooseSong() {

@@ -10,6 +10,7 @@ import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.Scene;
+import javafx.scene.control.Button;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import phalanx.arrange.Arrangement;
@@ -17,6 +18,7 @@ import phalanx.arrange.Arrangement;
 /** Writes a picture of every main view, then closes the window. */
 final class Shots {
     private static final Duration SETTLE = Duration.millis(700);
+    private static final Duration ADVICE = Duration.seconds(8);
 
     private final Scene scene;
     private final Workbench workbench;
@@ -39,6 +41,7 @@ final class Shots {
         List<View> views = List.of(
                 new View("score.png", () -> shell.show(Station.SCORE)),
                 new View("guitar.png", () -> shell.show(Station.GUITAR)),
+                new View("song.png", this::showAdvice, ADVICE),
                 new View("shapes.png", () -> shell.show(Station.SHAPES)),
                 new View("score-dark.png", () -> {
                     shell.show(Station.SCORE);
@@ -47,7 +50,19 @@ final class Shots {
         take(folder, views, 0);
     }
 
-    private record View(String file, Runnable show) {}
+    /** A view, how to come to it, and how long it takes to settle. */
+    private record View(String file, Runnable show, Duration settle) {
+        View(String file, Runnable show) {
+            this(file, show, SETTLE);
+        }
+    }
+
+    private void showAdvice() {
+        shell.show(Station.SONG);
+        shell.applyCss();
+        shell.layout();
+        ((Button) scene.lookup("#advise")).fire();
+    }
 
     private void take(Path folder, List<View> views, int next) {
         if (next == views.size()) {
@@ -55,14 +70,14 @@ final class Shots {
             return;
         }
         views.get(next).show.run();
-        after(() -> {
+        after(views.get(next).settle, () -> {
             save(folder.resolve(views.get(next).file));
             take(folder, views, next + 1);
         });
     }
 
-    private static void after(Runnable next) {
-        PauseTransition pause = new PauseTransition(SETTLE);
+    private static void after(Duration settle, Runnable next) {
+        PauseTransition pause = new PauseTransition(settle);
         pause.setOnFinished(event -> next.run());
         pause.play();
     }

@@ -3,6 +3,7 @@ package phalanx.desktop;
 /** The places of the window, in working order; the digits leave room for those still to come. */
 enum Station {
     GUITAR("Guitar", 1, "M0 2 H24 M0 9 H24 M0 16 H24 M6 -2 V20 M12 -2 V20 M18 -2 V20"),
+    SONG("Song", 2, "M0 2 H24 M0 9 H15 M0 16 H20"),
     SHAPES(
             "Shapes",
             3,

@@ -17,6 +17,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.KeyAdvice;
 import phalanx.arrange.Lock;
 import phalanx.arrange.OtherWay;
 import phalanx.formats.ArrangementFiles;
@@ -31,6 +32,10 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+import phalanx.song.TuneEdit;
+import phalanx.theory.Key;
 
 /**
  * The open project and its arrangement. Every change of the project solves it anew in the background; a change that
@@ -38,6 +43,8 @@ import phalanx.guitar.Tuning;
  */
 public final class Workbench {
     private static final String DEMO = "demo/slate-harbour.musicxml";
+
+    private static final int NEW_TEMPO = 90;
 
     private final Executor background;
     private final Executor interfaceThread;
@@ -130,6 +137,33 @@ public final class Workbench {
         Project next =
                 project().map(now -> fresh.withInstrument(now.instrument())).orElse(fresh);
         change(next, "Opened " + from + "." + more, "open " + from);
+    }
+
+    /** Changes the song itself. */
+    public void editSong(String what, UnaryOperator<Song> change) {
+        edit(what, now -> now.withSong(change.apply(now.song())));
+    }
+
+    /** Starts an empty song on the player's guitar; the open one can be brought back by undo. */
+    public void newSong() {
+        Song empty = TuneEdit.empty("New song", Key.C_MAJOR, NEW_TEMPO, Meter.COMMON, 1);
+        Project fresh = Project.of(empty, library.get().setup());
+        change(
+                project().map(now -> fresh.withInstrument(now.instrument())).orElse(fresh),
+                "A new song. Type its chart.",
+                "new song");
+    }
+
+    /** Moves the song to another key and capo. Locks are released: their shapes belong to the key before. */
+    public void moveTo(KeyAdvice way) {
+        edit(
+                "key " + way.key() + ", capo " + way.capo(),
+                now -> new Project(
+                        now.song().transpose(way.semitones()),
+                        now.instrument().withCapo(way.capo()),
+                        now.strings(),
+                        now.hand(),
+                        List.of()));
     }
 
     public void setCapo(int capo) {

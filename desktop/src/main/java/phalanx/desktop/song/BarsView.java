@@ -1,0 +1,182 @@
+package phalanx.desktop.song;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.IntConsumer;
+import javafx.scene.canvas.GraphicsContext;
+import phalanx.desktop.widget.Drawing;
+import phalanx.desktop.widget.Pens;
+import phalanx.song.Bar;
+import phalanx.song.Section;
+import phalanx.song.Song;
+import phalanx.song.SongHarmony;
+import phalanx.song.TuneNote;
+
+/** The song bar by bar: chords with their numerals above, the tune below, its height by pitch, and the entry cursor. */
+final class BarsView extends Drawing {
+    private static final int BARS_A_ROW = 4;
+    private static final double ROW = 144;
+    private static final double TUNE_TOP = 62;
+    private static final double TUNE_HEIGHT = 48;
+    private static final double LEFT = 8;
+    private static final double NOTE = 14;
+
+    private Optional<Song> song = Optional.empty();
+    private Optional<SongHarmony> harmony = Optional.empty();
+    private int cursor;
+    private int low = 60;
+    private int high = 72;
+
+    /** @param onPick takes the tick that was clicked */
+    BarsView(IntConsumer onPick) {
+        super(ROW);
+        setId("bars");
+        setFocusTraversable(true);
+        setAccessibleText("Tune. Digits put frets, up and down choose the string, w h q e s the length, r rests");
+        setOnMousePressed(event -> {
+            requestFocus();
+            tickAt(event.getX(), event.getY()).ifPresent(onPick::accept);
+        });
+        focusedProperty().addListener((property, before, now) -> repaint());
+    }
+
+    void show(Song shown, SongHarmony heard) {
+        song = Optional.of(shown);
+        harmony = Optional.of(heard);
+        low = shown.melody().stream().mapToInt(note -> note.midi()).min().orElse(60);
+        high = Math.max(
+                low + 5,
+                shown.melody().stream().mapToInt(note -> note.midi()).max().orElse(72));
+        int rows = (shown.bars().size() + BARS_A_ROW - 1) / BARS_A_ROW;
+        setMinHeight(rows * ROW);
+        setPrefHeight(rows * ROW);
+        repaint();
+    }
+
+    void moveCursor(int tick) {
+        cursor = tick;
+        repaint();
+    }
+
+    /** The top and the bottom of the row that the cursor stands in. */
+    double[] cursorRow() {
+        int row = song.map(shown -> shown.barIndexAt(cursor) / BARS_A_ROW).orElse(0);
+        return new double[] {row * ROW, (row + 1) * ROW};
+    }
+
+    private double barWidth() {
+        return (getWidth() - 2 * LEFT) / BARS_A_ROW;
+    }
+
+    private Optional<Integer> tickAt(double x, double y) {
+        return song.map(shown -> {
+            int column = Math.max(0, Math.min(BARS_A_ROW - 1, (int) ((x - LEFT) / barWidth())));
+            int index = Math.min(shown.bars().size() - 1, (int) (y / ROW) * BARS_A_ROW + column);
+            Bar bar = shown.bars().get(index);
+            double share = Math.max(0, Math.min(1, (x - LEFT) / barWidth() - column));
+            int step = bar.meter().stepTicks();
+            return bar.startTick() + (int) (share * bar.lengthTicks() / step) * step;
+        });
+    }
+
+    private double x(Song shown, int tick) {
+        int index = shown.barIndexAt(tick);
+        Bar bar = shown.bars().get(index);
+        double share = Math.min(1, (tick - bar.startTick()) / (double) bar.lengthTicks());
+        return LEFT + (index % BARS_A_ROW + share) * barWidth();
+    }
+
+    private double top(Song shown, int tick) {
+        return shown.barIndexAt(tick) / BARS_A_ROW * ROW;
+    }
+
+    @Override
+    protected void paint(GraphicsContext g) {
+        song.ifPresent(shown -> {
+            paintBars(g, shown);
+            harmony.ifPresent(heard -> paintChords(g, shown, heard));
+            harmony.ifPresent(heard -> heard.tune().forEach(note -> paintNote(g, shown, note)));
+            paintCursor(g, shown);
+        });
+    }
+
+    private void paintBars(GraphicsContext g, Song shown) {
+        for (Bar bar : shown.bars()) {
+            double x = x(shown, bar.startTick());
+            double top = top(shown, bar.startTick());
+            g.setStroke(theme().colour("ink"));
+            g.setLineWidth(1.2);
+            g.strokeLine(x, top + 20, x, top + ROW - 22);
+            Pens.left(g, String.valueOf(bar.number()), x + 2, top + 14, Pens.mono(12), theme().colour("quiet"));
+            boolean changes = bar == shown.bars().get(0)
+                    || !shown.barAt(bar.startTick() - 1).meter().equals(bar.meter());
+            if (changes) {
+                Pens.left(g, bar.meter().toString(), x + 30, top + 14, Pens.mono(12), theme().colour("quiet"));
+            }
+        }
+        for (Section section : shown.sections()) {
+            double x = x(shown, section.startTick()) + 64;
+            Pens.left(
+                    g,
+                    section.name(),
+                    x,
+                    top(shown, section.startTick()) + 14,
+                    Pens.sansBold(13),
+                    theme().colour("bass"));
+        }
+    }
+
+    private void paintChords(GraphicsContext g, Song shown, SongHarmony heard) {
+        List<SongHarmony.Placed> chords = heard.chords();
+        for (SongHarmony.Placed placed : chords) {
+            double x = x(shown, placed.startTick()) + 6;
+            double top = top(shown, placed.startTick());
+            Pens.left(g, placed.chord().text(), x, top + 36, Pens.sansBold(17), theme().colour("ink"));
+            boolean own = placed.function().diatonic();
+            Pens.left(
+                    g,
+                    placed.function().roman() + (own ? "" : " *"),
+                    x,
+                    top + 54,
+                    own ? Pens.mono(13) : Pens.monoBold(13),
+                    theme().colour(own ? "quiet" : "alarm"));
+        }
+    }
+
+    private void paintNote(GraphicsContext g, Song shown, TuneNote tuneNote) {
+        int tick = tuneNote.note().tick();
+        int end = tuneNote.note().endTick();
+        double share = (tuneNote.note().midi() - low) / (double) (high - low);
+        boolean first = true;
+        while (tick < end) {
+            Bar bar = shown.barAt(tick);
+            int to = Math.min(end, bar.endTick());
+            double x = x(shown, tick) + 2;
+            double width = Math.max(4, (to - tick) / (double) bar.lengthTicks() * barWidth() - 4);
+            double y = top(shown, tick) + TUNE_TOP + (1 - share) * TUNE_HEIGHT;
+            boolean inChord = tuneNote.kind() == TuneNote.Kind.CHORD_TONE || tuneNote.kind() == TuneNote.Kind.NO_CHORD;
+            g.setFill(theme().colour("melody").deriveColor(0, 1, 1, inChord ? 1 : 0.55));
+            g.fillRoundRect(x, y, width, NOTE, NOTE, NOTE);
+            String name = tuneNote.note().pitch().note().toString();
+            if (first && width > 20) {
+                Pens.left(g, name, x + 6, y + 11, Pens.sansBold(11), theme().colour("on-colour"));
+            }
+            if (first && !inChord) {
+                double lane = top(shown, tick) + ROW - 12;
+                Pens.left(g, tuneNote.kind().label(), x, lane, Pens.sans(12), theme().colour("quiet"));
+            }
+            first = false;
+            tick = to;
+        }
+    }
+
+    private void paintCursor(GraphicsContext g, Song shown) {
+        int tick = Math.min(cursor, shown.endTick());
+        boolean beyond = tick >= shown.endTick();
+        int place = beyond ? shown.endTick() - 1 : tick;
+        double x = beyond ? x(shown, place) + 1 : x(shown, place);
+        g.setStroke(theme().colour(isFocused() ? "alarm" : "quiet"));
+        g.setLineWidth(isFocused() ? 2.5 : 1.5);
+        g.strokeLine(x, top(shown, place) + TUNE_TOP - 4, x, top(shown, place) + TUNE_TOP + TUNE_HEIGHT + NOTE + 2);
+    }
+}

@@ -1,0 +1,158 @@
+package phalanx.desktop.song;
+
+import java.util.List;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextArea;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import phalanx.desktop.widget.Cards;
+import phalanx.song.ChartText;
+import phalanx.song.Meter;
+import phalanx.theory.ChordKind;
+import phalanx.theory.ChordTable;
+import phalanx.theory.Note;
+
+/** The chart as text: read while it is typed, with mistakes marked under their word and endings offered for chords. */
+final class ChartCard extends VBox {
+    private static final int MOST_OFFERED = 6;
+    private static final double AREA = 112;
+
+    private final TextArea area = new TextArea();
+    private final Label below = new Label();
+    private final Label status = Cards.small("");
+    private final Consumer<ChartText> apply;
+    private String shown = "";
+
+    /** @param apply takes a chart without mistakes that was changed */
+    ChartCard(Consumer<ChartText> apply) {
+        super(6);
+        this.apply = apply;
+        getStyleClass().add("card");
+        area.setId("chart-text");
+        area.getStyleClass().add("mono");
+        area.setAccessibleText("Chart in bars");
+        area.setPromptText("[A] | G . D/F# . | Em7 % | C | D7 |");
+        area.setPrefRowCount(4);
+        area.setMinHeight(AREA);
+        VBox.setVgrow(area, Priority.ALWAYS);
+        below.setId("chart-mistake");
+        below.getStyleClass().addAll("mono", "alarm", "chart-below");
+        below.managedProperty().bind(below.visibleProperty());
+        status.setId("chart-status");
+        status.setWrapText(false);
+        HBox head = new HBox(12, Cards.heading("Chart as text"), Cards.space(), status);
+        getChildren().addAll(head, area, below);
+        area.textProperty().addListener((property, before, now) -> check());
+        area.caretPositionProperty().addListener((property, before, now) -> check());
+        area.focusedProperty().addListener((property, before, now) -> {
+            if (!now) {
+                take();
+            }
+        });
+        area.addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
+    }
+
+    void focus() {
+        area.requestFocus();
+    }
+
+    /** The same with the text chosen, so that typing replaces it. */
+    void begin() {
+        area.setText(shown);
+        area.requestFocus();
+        area.selectAll();
+    }
+
+    /** Shows a song's chart, unless the player is typing just now something else. */
+    void show(String text) {
+        shown = text;
+        if (!area.isFocused() || area.getText().equals(text)) {
+            area.setText(text);
+        }
+        check();
+    }
+
+    private void onKey(KeyEvent event) {
+        if (event.getCode() == KeyCode.ENTER && event.isShortcutDown()) {
+            take();
+            event.consume();
+        } else if (event.getCode() == KeyCode.TAB
+                && !event.isShiftDown()
+                && !offered().isEmpty()) {
+            String word = word();
+            String root = word.substring(0, Note.prefixLength(word));
+            int caret = area.getCaretPosition();
+            area.replaceText(caret - word.length(), caret, root + offered().get(0));
+            event.consume();
+        }
+    }
+
+    private ChartText read() {
+        return ChartText.parse(area.getText(), Meter.COMMON);
+    }
+
+    private void take() {
+        ChartText chart = read();
+        if (!area.getText().equals(shown)
+                && chart.mistakes().isEmpty()
+                && !chart.bars().isEmpty()) {
+            apply.accept(chart);
+        }
+    }
+
+    private void check() {
+        ChartText chart = read();
+        below.setVisible(!chart.mistakes().isEmpty());
+        below.setText(chart.mistakes().isEmpty() ? "" : marked(chart.mistakes().get(0)));
+        List<String> offered = offered();
+        String root = word().isEmpty() ? "" : word().substring(0, Note.prefixLength(word()));
+        String bars = chart.bars().size() + (chart.bars().size() == 1 ? " bar" : " bars");
+        String changed = area.getText().equals(shown) ? "" : ". Ctrl+Enter puts it into the song";
+        status.setText(
+                offered.isEmpty()
+                        ? bars + changed
+                        : "Tab: " + offered.stream().map(kind -> root + kind).collect(Collectors.joining("  ")));
+    }
+
+    /** The line of a mistake, carets under its word, and what is wrong. */
+    private String marked(ChartText.Mistake mistake) {
+        String text = area.getText();
+        int start = text.lastIndexOf('\n', Math.max(0, mistake.from() - 1)) + 1;
+        int end = text.indexOf('\n', mistake.from());
+        String line = text.substring(start, end < 0 ? text.length() : end);
+        int from = Math.max(0, mistake.from() - start);
+        return line + "\n" + " ".repeat(from) + "^".repeat(mistake.to() - mistake.from()) + " " + mistake.message();
+    }
+
+    /** The word before the caret, while the caret stands at its end. */
+    private String word() {
+        int caret = Math.min(area.getCaretPosition(), area.getText().length());
+        int start = caret;
+        while (start > 0
+                && !Character.isWhitespace(area.getText().charAt(start - 1))
+                && area.getText().charAt(start - 1) != '|') {
+            start--;
+        }
+        return area.isFocused() ? area.getText().substring(start, caret) : "";
+    }
+
+    /** Suffixes that go on from what stands behind the chord's root. */
+    private List<String> offered() {
+        String word = word();
+        int prefix = Note.prefixLength(word);
+        if (prefix == 0 || word.contains("/") || word.length() == prefix) {
+            return List.of();
+        }
+        String suffix = word.substring(prefix);
+        return ChordTable.standard().kinds().stream()
+                .map(ChordKind::name)
+                .filter(name -> name.startsWith(suffix) && !name.equals(suffix))
+                .limit(MOST_OFFERED)
+                .toList();
+    }
+}

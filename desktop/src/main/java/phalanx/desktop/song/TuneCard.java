@@ -1,0 +1,196 @@
+package phalanx.desktop.song;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BiConsumer;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import phalanx.desktop.Theme;
+import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Drawing;
+import phalanx.desktop.widget.Pens;
+import phalanx.guitar.Instrument;
+import phalanx.song.Ticks;
+
+/** What the next note of the tune will be: its length and its string, and the neck to put it on by hand. */
+final class TuneCard extends VBox {
+    private static final double NECK = 96;
+    private static final int FRETS = 15;
+
+    /** The lengths, each with its key. */
+    enum Length {
+        WHOLE("whole", 'w', Ticks.WHOLE),
+        HALF("half", 'h', Ticks.WHOLE / 2),
+        QUARTER("quarter", 'q', Ticks.QUARTER),
+        EIGHTH("eighth", 'e', Ticks.QUARTER / 2),
+        SIXTEENTH("16th", 's', Ticks.QUARTER / 4);
+
+        private final String label;
+        private final char key;
+        private final int ticks;
+
+        Length(String label, char key, int ticks) {
+            this.label = label;
+            this.key = key;
+            this.ticks = ticks;
+        }
+    }
+
+    private final List<ToggleButton> lengths = new ArrayList<>();
+    private final ToggleButton dot = toggle("dot", "dot", "Half as long again (.)");
+    private final ToggleButton triplet = toggle("triplet", "triplet", "Three in the time of two (t)");
+    private final Neck neck;
+    private Length length = Length.QUARTER;
+    private int string = 2;
+
+    /** @param onPlace takes string and fret of a click on the neck */
+    TuneCard(BiConsumer<Integer, Integer> onPlace) {
+        super(8);
+        getStyleClass().add("card");
+        ToggleGroup group = new ToggleGroup();
+        HBox row = new HBox(
+                6,
+                Cards.small("Digits put frets (two at once: 10 up), \u2191\u2193 string, Shift+letter a note"),
+                Cards.space());
+        for (Length one : Length.values()) {
+            ToggleButton button = toggle("length-" + one.key, one.label, "Length of the next note (" + one.key + ")");
+            button.setToggleGroup(group);
+            button.setOnAction(event -> choose(one));
+            lengths.add(button);
+            row.getChildren().add(button);
+        }
+        row.getChildren().addAll(dot, triplet);
+        neck = new Neck(onPlace);
+        getChildren().addAll(row, neck);
+        choose(Length.QUARTER);
+    }
+
+    private static ToggleButton toggle(String id, String text, String help) {
+        ToggleButton button = new ToggleButton(text);
+        button.setId(id);
+        button.getStyleClass().addAll("plain", "small");
+        button.setFocusTraversable(false);
+        button.setTooltip(new Tooltip(help));
+        return button;
+    }
+
+    private void choose(Length next) {
+        length = next;
+        lengths.get(next.ordinal()).setSelected(true);
+    }
+
+    /** Takes a key that chooses a length; answers whether it was one. */
+    boolean take(char key) {
+        for (Length one : Length.values()) {
+            if (one.key == key) {
+                choose(one);
+                return true;
+            }
+        }
+        if (key == '.' || key == 't') {
+            ToggleButton other = key == '.' ? dot : triplet;
+            other.setSelected(!other.isSelected());
+            return true;
+        }
+        return false;
+    }
+
+    /** How long the next note is. */
+    int ticks() {
+        int ticks = dot.isSelected() ? length.ticks * 3 / 2 : length.ticks;
+        return triplet.isSelected() ? ticks * 2 / 3 : ticks;
+    }
+
+    int string() {
+        return string;
+    }
+
+    void moveString(int by, int strings) {
+        string = Math.max(1, Math.min(strings, string + by));
+        neck.draw();
+    }
+
+    void show(Instrument instrument) {
+        string = Math.min(string, instrument.strings());
+        neck.instrument = Optional.of(instrument);
+        neck.draw();
+    }
+
+    void useTheme(Theme theme) {
+        neck.useTheme(theme);
+    }
+
+    /** The neck up to fret 15, true to scale along; the chosen string stands out. */
+    private final class Neck extends Drawing {
+        private Optional<Instrument> instrument = Optional.empty();
+
+        Neck(BiConsumer<Integer, Integer> onPlace) {
+            super(NECK);
+            setId("tune-neck");
+            setAccessibleText("The neck: click to put a note");
+            setOnMousePressed(event -> instrument.ifPresent(shown -> {
+                int clicked = 1 + (int) Math.round((event.getY() - 10) / gap(shown));
+                string = Math.max(1, Math.min(shown.strings(), clicked));
+                onPlace.accept(string, fretAt(shown, event.getX()));
+                draw();
+            }));
+        }
+
+        private void draw() {
+            repaint();
+        }
+
+        private double gap(Instrument shown) {
+            return (NECK - 30) / (shown.strings() - 1);
+        }
+
+        private double x(Instrument shown, int fret) {
+            double whole =
+                    shown.guitar().wireMm(shown.capo() + FRETS) - shown.guitar().wireMm(shown.capo());
+            double mm =
+                    shown.guitar().wireMm(shown.capo() + fret) - shown.guitar().wireMm(shown.capo());
+            return 40 + mm / whole * (getWidth() - 50);
+        }
+
+        private int fretAt(Instrument shown, double x) {
+            int fret = 0;
+            while (fret < FRETS && x > x(shown, fret)) {
+                fret++;
+            }
+            return fret;
+        }
+
+        @Override
+        protected void paint(GraphicsContext g) {
+            instrument.ifPresent(shown -> {
+                for (int fret = 0; fret <= FRETS; fret++) {
+                    g.setStroke(theme().colour(fret == 0 ? "ink" : "wood"));
+                    g.setLineWidth(fret == 0 ? 4 : 1.2);
+                    g.strokeLine(x(shown, fret), 10, x(shown, fret), NECK - 20);
+                    if (fret > 0) {
+                        double middle = (x(shown, fret) + x(shown, fret - 1)) / 2;
+                        Pens.centred(g, "" + fret, middle, NECK - 8, Pens.mono(12), theme().colour("quiet"));
+                    }
+                }
+                for (int each = 1; each <= shown.strings(); each++) {
+                    double y = 10 + (each - 1) * gap(shown);
+                    g.setStroke(theme().colour(each == string ? "melody" : "ink"));
+                    g.setLineWidth(each == string ? 2.6 : 1);
+                    g.strokeLine(x(shown, 0), y, x(shown, FRETS), y);
+                    Pens.left(
+                            g,
+                            "" + each,
+                            14,
+                            y + 4,
+                            Pens.mono(12),
+                            theme().colour(each == string ? "melody" : "quiet"));
+                }
+            });
+        }
+    }
+}
