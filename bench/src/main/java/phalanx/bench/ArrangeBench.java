@@ -1,7 +1,9 @@
 package phalanx.bench;
 
+import java.util.ArrayDeque;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -40,6 +42,9 @@ public class ArrangeBench {
     private final Arrangement arranged = warm.arrange(song);
     private final Lock lock = arranged.slots().get(arranged.slots().size() / 2).lock();
     private boolean locked;
+    private static final int OTHER_SONGS = 50;
+    private final ArrayDeque<Song> others = new ArrayDeque<>();
+    private Arranger used = warm;
     private final ShapeQuery anyOfC = ShapeQuery.of(ChordSymbol.parse("C"));
     private final ShapeQuery query = ShapeQuery.of(ChordSymbol.parse("D/F#")).withTop(69);
 
@@ -53,6 +58,19 @@ public class ArrangeBench {
     @Benchmark
     public Arrangement arrange32BarsAgain() {
         return warm.arrange(song);
+    }
+
+    /** Songs not seen before, one after another, on a guitar and hand seen before: as in the open window. */
+    @Benchmark
+    public Arrangement arrange32BarsOfOtherSongs() {
+        if (others.isEmpty()) {
+            used = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
+            used.arrange(song);
+            IntStream.range(100, 100 + OTHER_SONGS)
+                    .mapToObj(seed -> BenchSongs.eighths(32, seed))
+                    .forEach(others::add);
+        }
+        return used.arrange(others.remove());
     }
 
     /** One lock set or released in the middle, solved from there only. */

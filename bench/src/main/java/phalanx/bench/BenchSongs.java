@@ -22,7 +22,11 @@ final class BenchSongs {
     private BenchSongs() {}
 
     static Song eighths(int bars) {
-        Random random = new Random(11);
+        return eighths(bars, 11);
+    }
+
+    static Song eighths(int bars, int seed) {
+        Random random = new Random(seed);
         List<Bar> line = new ArrayList<>();
         List<ChordChange> chart = new ArrayList<>();
         List<MelodyNote> melody = new ArrayList<>();

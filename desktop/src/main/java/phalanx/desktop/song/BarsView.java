@@ -15,9 +15,9 @@ import phalanx.song.TuneNote;
 /** The song bar by bar: chords with their numerals above, the tune below, its height by pitch, and the entry cursor. */
 final class BarsView extends Drawing {
     private static final int BARS_A_ROW = 4;
-    private static final double ROW = 144;
-    private static final double TUNE_TOP = 62;
-    private static final double TUNE_HEIGHT = 48;
+    private static final double ROW = 134;
+    private static final double TUNE_TOP = 58;
+    private static final double TUNE_HEIGHT = 42;
     private static final double LEFT = 8;
     private static final double NOTE = 14;
 
@@ -106,7 +106,7 @@ final class BarsView extends Drawing {
             double top = top(shown, bar.startTick());
             g.setStroke(theme().colour("ink"));
             g.setLineWidth(1.2);
-            g.strokeLine(x, top + 20, x, top + ROW - 22);
+            g.strokeLine(x, top + 20, x, top + ROW - 18);
             Pens.left(g, String.valueOf(bar.number()), x + 2, top + 14, Pens.mono(12), theme().colour("quiet"));
             boolean changes = bar == shown.bars().get(0)
                     || !shown.barAt(bar.startTick() - 1).meter().equals(bar.meter());
@@ -162,7 +162,7 @@ final class BarsView extends Drawing {
                 Pens.left(g, name, x + 6, y + 11, Pens.sansBold(11), theme().colour("on-colour"));
             }
             if (first && !inChord) {
-                double lane = top(shown, tick) + ROW - 12;
+                double lane = top(shown, tick) + ROW - 6;
                 Pens.left(g, tuneNote.kind().label(), x, lane, Pens.sans(12), theme().colour("quiet"));
             }
             first = false;

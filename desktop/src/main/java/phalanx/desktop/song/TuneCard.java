@@ -9,6 +9,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Cards;
@@ -53,10 +54,7 @@ final class TuneCard extends VBox {
         super(8);
         getStyleClass().add("card");
         ToggleGroup group = new ToggleGroup();
-        HBox row = new HBox(
-                6,
-                Cards.small("Digits put frets (two at once: 10 up), \u2191\u2193 string, Shift+letter a note"),
-                Cards.space());
+        HBox row = new HBox(6, Cards.small("digits: fret, \u2191\u2193: string, Shift+letter: note"), Cards.space());
         for (Length one : Length.values()) {
             ToggleButton button = toggle("length-" + one.key, one.label, "Length of the next note (" + one.key + ")");
             button.setToggleGroup(group);
@@ -75,6 +73,7 @@ final class TuneCard extends VBox {
         button.setId(id);
         button.getStyleClass().addAll("plain", "small");
         button.setFocusTraversable(false);
+        button.setMinWidth(Region.USE_PREF_SIZE);
         button.setTooltip(new Tooltip(help));
         return button;
     }
