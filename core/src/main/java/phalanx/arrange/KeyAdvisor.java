@@ -23,7 +23,7 @@ public final class KeyAdvisor {
     public static final int WAYS = 12 * (HIGHEST_CAPO + 1);
 
     private static final int LOWEST_MOVE = -5;
-    private static final double WIDTH = 1 / 6.0;
+    private static final double WIDTH = 0.25;
 
     private final Instrument instrument;
     private final Hand hand;
