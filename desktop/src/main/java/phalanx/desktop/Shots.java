@@ -69,7 +69,13 @@ final class Shots {
             Platform.exit();
             return;
         }
-        views.get(next).show.run();
+        try {
+            views.get(next).show.run();
+        } catch (RuntimeException e) {
+            // a view that cannot be made must not leave the window open for ever
+            Platform.exit();
+            throw e;
+        }
         after(views.get(next).settle, () -> {
             save(folder.resolve(views.get(next).file));
             take(folder, views, next + 1);
