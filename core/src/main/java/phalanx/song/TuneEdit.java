@@ -29,7 +29,7 @@ public final class TuneEdit {
         return new Song(song.title(), song.key(), song.tempo(), bars, song.sections(), song.chart(), tune);
     }
 
-    /** The song with a note put in; what it lies over is shortened, split off or goes. */
+    /** The song with a note put in; what it lies over ends where it begins, or goes. */
     public static Song put(Song song, MelodyNote note) {
         List<MelodyNote> tune = new ArrayList<>(cleared(song.melody(), note.tick(), note.endTick()));
         int at = 0;

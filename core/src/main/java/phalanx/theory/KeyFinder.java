@@ -117,14 +117,15 @@ public final class KeyFinder {
 
     private double chordFit(Key key) {
         double fit = 0;
+        int scale = key.pitchClasses();
         for (Weighted one : chords) {
-            fit += one.weight * (1 - foreign(one.chord, key));
+            fit += one.weight * (1 - foreign(one.chord, key, scale));
         }
         return fit / chordWeight;
     }
 
-    private static double foreign(ChordSymbol chord, Key key) {
-        int outside = chord.pitchClasses() & ~key.pitchClasses();
+    private static double foreign(ChordSymbol chord, Key key, int scale) {
+        int outside = chord.pitchClasses() & ~scale;
         int leading = 1 << Math.floorMod(key.tonic().pitchClass() - 1, 12);
         boolean raised = key.mode() == Key.Mode.MINOR && isDominant(chord, key);
         double foreign = raised && (outside & leading) != 0 ? LEADING_NOTE : 0;
@@ -190,8 +191,9 @@ public final class KeyFinder {
 
     private double tuneFit(Key key) {
         double inside = 0;
+        int scale = key.pitchClasses();
         for (int pitchClass = 0; pitchClass < 12; pitchClass++) {
-            inside += (key.pitchClasses() >> pitchClass & 1) == 1 ? tune[pitchClass] : -tune[pitchClass] / 2;
+            inside += (scale >> pitchClass & 1) == 1 ? tune[pitchClass] : -tune[pitchClass] / 2;
         }
         return inside / tuneWeight;
     }

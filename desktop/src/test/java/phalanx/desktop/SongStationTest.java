@@ -95,6 +95,12 @@ class SongStationTest extends OpenWindow {
         assertThat(text("#chart-mistake")).contains("| G | Hm |\n      ^^ ");
         push(KeyCode.CONTROL, KeyCode.ENTER);
         assertThat(song().chart()).isEqualTo(before);
+        type(KeyCode.F3);
+        write("q3");
+        type(KeyCode.F2);
+        assertThat(text("#chart-mistake"))
+                .as("typed text outlives an edit of the tune")
+                .contains("Hm");
         chart("");
         write("| Am | Dsu");
         waitForText("#chart-status", "Tab: Dsus4");

@@ -102,9 +102,20 @@ final class AdviceCard extends VBox {
                     interfaceThread.execute(() -> found(own, found, (System.nanoTime() - began) / 1e9));
                 } catch (CancellationException e) {
                     // given up; the card is idle again
+                } catch (RuntimeException e) {
+                    interfaceThread.execute(() -> failed(own, e));
                 }
             });
         });
+    }
+
+    private void failed(AtomicBoolean own, RuntimeException e) {
+        if (!own.get()) {
+            showIdle();
+            getChildren()
+                    .add(Cards.caution(
+                            "Not every key could be arranged: " + e.getMessage() + ". Nothing was changed."));
+        }
     }
 
     private void tick(AtomicBoolean own, int done) {

@@ -23,6 +23,10 @@ final class BarsView extends Drawing {
 
     private Optional<Song> song = Optional.empty();
     private Optional<SongHarmony> harmony = Optional.empty();
+    /** Drawings much taller than a screen cannot be painted; longer songs are shown so many rows at a time. */
+    private static final int MOST_ROWS = 40;
+
+    private int firstRow;
     private int cursor;
     private int low = 60;
     private int high = 72;
@@ -47,20 +51,33 @@ final class BarsView extends Drawing {
         high = Math.max(
                 low + 5,
                 shown.melody().stream().mapToInt(note -> note.midi()).max().orElse(72));
-        int rows = (shown.bars().size() + BARS_A_ROW - 1) / BARS_A_ROW;
-        setMinHeight(rows * ROW);
-        setPrefHeight(rows * ROW);
-        repaint();
+        moveCursor(cursor);
     }
 
     void moveCursor(int tick) {
         cursor = tick;
+        song.ifPresent(shown -> {
+            firstRow = row(shown, tick) / MOST_ROWS * MOST_ROWS;
+            int rows = (shown.bars().size() + BARS_A_ROW - 1) / BARS_A_ROW;
+            double height = Math.min(MOST_ROWS, rows - firstRow) * ROW;
+            setMinHeight(height);
+            setPrefHeight(height);
+        });
         repaint();
+    }
+
+    private static int row(Song shown, int tick) {
+        return shown.barIndexAt(tick) / BARS_A_ROW;
+    }
+
+    private boolean isShown(Song shown, int tick) {
+        int row = row(shown, tick);
+        return row >= firstRow && row < firstRow + MOST_ROWS;
     }
 
     /** The top and the bottom of the row that the cursor stands in. */
     double[] cursorRow() {
-        int row = song.map(shown -> shown.barIndexAt(cursor) / BARS_A_ROW).orElse(0);
+        int row = song.map(shown -> row(shown, cursor) - firstRow).orElse(0);
         return new double[] {row * ROW, (row + 1) * ROW};
     }
 
@@ -71,7 +88,7 @@ final class BarsView extends Drawing {
     private Optional<Integer> tickAt(double x, double y) {
         return song.map(shown -> {
             int column = Math.max(0, Math.min(BARS_A_ROW - 1, (int) ((x - LEFT) / barWidth())));
-            int index = Math.min(shown.bars().size() - 1, (int) (y / ROW) * BARS_A_ROW + column);
+            int index = Math.min(shown.bars().size() - 1, (firstRow + (int) (y / ROW)) * BARS_A_ROW + column);
             Bar bar = shown.bars().get(index);
             double share = Math.max(0, Math.min(1, (x - LEFT) / barWidth() - column));
             int step = bar.meter().stepTicks();
@@ -87,7 +104,7 @@ final class BarsView extends Drawing {
     }
 
     private double top(Song shown, int tick) {
-        return shown.barIndexAt(tick) / BARS_A_ROW * ROW;
+        return (row(shown, tick) - firstRow) * ROW;
     }
 
     @Override
@@ -95,13 +112,18 @@ final class BarsView extends Drawing {
         song.ifPresent(shown -> {
             paintBars(g, shown);
             harmony.ifPresent(heard -> paintChords(g, shown, heard));
-            harmony.ifPresent(heard -> heard.tune().forEach(note -> paintNote(g, shown, note)));
+            harmony.ifPresent(heard -> heard.tune().stream()
+                    .filter(note -> isShown(shown, note.note().tick()))
+                    .forEach(note -> paintNote(g, shown, note)));
             paintCursor(g, shown);
         });
     }
 
     private void paintBars(GraphicsContext g, Song shown) {
         for (Bar bar : shown.bars()) {
+            if (!isShown(shown, bar.startTick())) {
+                continue;
+            }
             double x = x(shown, bar.startTick());
             double top = top(shown, bar.startTick());
             g.setStroke(theme().colour("ink"));
@@ -115,6 +137,9 @@ final class BarsView extends Drawing {
             }
         }
         for (Section section : shown.sections()) {
+            if (!isShown(shown, section.startTick())) {
+                continue;
+            }
             double x = x(shown, section.startTick()) + 64;
             Pens.left(
                     g,
@@ -129,6 +154,9 @@ final class BarsView extends Drawing {
     private void paintChords(GraphicsContext g, Song shown, SongHarmony heard) {
         List<SongHarmony.Placed> chords = heard.chords();
         for (SongHarmony.Placed placed : chords) {
+            if (!isShown(shown, placed.startTick())) {
+                continue;
+            }
             double x = x(shown, placed.startTick()) + 6;
             double top = top(shown, placed.startTick());
             Pens.left(g, placed.chord().text(), x, top + 36, Pens.sansBold(17), theme().colour("ink"));

@@ -68,11 +68,13 @@ final class ChartCard extends VBox {
         area.selectAll();
     }
 
-    /** Shows a song's chart, unless the player is typing just now something else. */
+    /** Shows a song's chart. While that has not changed, what the player has typed stays, mistakes and all. */
     void show(String text) {
-        shown = text;
-        if (!area.isFocused() || area.getText().equals(text)) {
+        if (!text.equals(shown)) {
+            shown = text;
+            int caret = area.getCaretPosition();
             area.setText(text);
+            area.positionCaret(Math.min(caret, text.length()));
         }
         check();
     }
