@@ -7,14 +7,16 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.Transcriber;
+import phalanx.arrange.Written;
 import phalanx.formats.ArrangementFiles;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
 import phalanx.formats.SongFiles;
 import phalanx.formats.events.EventsJson;
 import phalanx.formats.tab.TabWriter;
+import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
-import phalanx.guitar.Instrument;
 import phalanx.song.Song;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -28,12 +30,13 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "arrange",
         mixinStandardHelpOptions = true,
-        description = "Arranges a lead sheet. Without -o and --json the tablature goes to standard output.")
+        description =
+                "Arranges a song; tablature is kept as written and given its fingers. Without -o and --json the tablature goes to standard output.")
 final class ArrangeCommand implements Callable<Integer> {
     private static final String PATTERN = "pinch and fill";
     private static final String SCHOOL = "thumb and three";
 
-    @Parameters(paramLabel = "IN", description = "A lead sheet: .musicxml, .xml or .mxl.")
+    @Parameters(paramLabel = "IN", description = "A song: .musicxml, .xml, .mxl, .abc, .mid, or tablature: .tab.txt.")
     private Path in;
 
     @Option(
@@ -62,6 +65,11 @@ final class ArrangeCommand implements Callable<Integer> {
             defaultValue = SCHOOL)
     private String school;
 
+    @Option(
+            names = "--anew",
+            description = "Arrange the tune of a tablature afresh, in place of keeping its notes where they are.")
+    private boolean anew;
+
     @Mixin
     private InstrumentOptions options;
 
@@ -71,19 +79,27 @@ final class ArrangeCommand implements Callable<Integer> {
     @Override
     public Integer call() throws FormatException {
         checkChoices();
-        Instrument instrument = options.instrument();
         Reading reading = SongFiles.read(in);
         reading.report()
                 .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
         Song song = atTempo(reading.song());
         long start = System.nanoTime();
-        Arrangement arrangement = new Arranger(instrument, Hand.AVERAGE).arrange(song);
+        Arrangement arrangement = arrangement(reading, song);
         double millis = (System.nanoTime() - start) / 1e6;
         for (Path out : outs) {
             ArrangementFiles.write(arrangement, out);
         }
         print(arrangement, millis);
         return ExitCodes.DONE;
+    }
+
+    /** Tablature is kept as it is written, unless the player wants it anew. */
+    private Arrangement arrangement(Reading reading, Song song) {
+        if (reading.written().isPresent() && !anew) {
+            Written written = reading.written().get();
+            return new Transcriber(written.on(Guitar.STEEL), Hand.AVERAGE).arrange(song, written);
+        }
+        return new Arranger(options.instrument(), Hand.AVERAGE).arrange(song);
     }
 
     private void checkChoices() {

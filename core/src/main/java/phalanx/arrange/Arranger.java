@@ -20,6 +20,7 @@ import phalanx.lefthand.Trail;
 import phalanx.righthand.AlternatingThumb;
 import phalanx.righthand.BassStroke;
 import phalanx.righthand.PinchAndFill;
+import phalanx.song.Reprises;
 import phalanx.song.Song;
 
 /**
@@ -83,11 +84,27 @@ public final class Arranger {
                 .min(Comparator.comparingLong(Solution::cost).thenComparingInt(found -> Math.abs(found.movedBy)))
                 .orElseThrow();
         last = Optional.of(solution);
-        return finish(song, solution, fit);
+        return finish(song, tied(solution), fit);
+    }
+
+    /** Holds sections that come again as the first time, unless that would cost tune notes. */
+    private static Solution tied(Solution free) {
+        List<Reprises.Reprise> reprises = new Reprises(free.song).find();
+        if (reprises.isEmpty()) {
+            return free;
+        }
+        SlotGraph graph = free.graph.tied(free.way.candidates(), reprises);
+        Trail trail = Trail.through(graph);
+        LayeredPath.Way way = trail.way();
+        PathCost before = PathCost.unpack(free.cost());
+        PathCost after = PathCost.unpack(way.cost());
+        boolean worse = after.unplayable() > before.unplayable() || after.melody() > before.melody();
+        return worse ? free : new Solution(free.song, free.movedBy, free.locks, graph, trail, way);
     }
 
     /**
-     * Other ways to play a moment of the song arranged last, each with the best way through the rest of the song.
+     * Other ways to play a moment of the song arranged last, each with the best way through the rest of the song; in
+     * that, sections that come again are free to differ.
      *
      * @param tick of the moment
      * @param most how many ways

@@ -50,7 +50,7 @@ final class HoldKeeper {
         List<Fingering> closed = new ArrayList<>();
         for (int slot = before + 1; slot < after; slot++) {
             Fingering with = kept.get(slot).with(press);
-            if (disturbs(chosen.get(slot), press) || !finder.holds(with)) {
+            if (disturbs(slots.get(slot), chosen.get(slot), press) || !finder.holds(with)) {
                 return;
             }
             closed.add(with);
@@ -60,9 +60,16 @@ final class HoldKeeper {
         }
     }
 
-    /** Whether the press would stop a string that the slot's melody or bass needs lower down. */
-    private static boolean disturbs(Candidate candidate, Press press) {
-        return blocks(candidate, candidate.melodyString(), press) || blocks(candidate, candidate.bassString(), press);
+    /** Whether the press would stop a string that melody, bass or a locked shape needs lower down. */
+    private static boolean disturbs(Slot slot, Candidate candidate, Press press) {
+        boolean lockLost = slot.locked()
+                .filter(held -> press.strings().stream()
+                        .anyMatch(string ->
+                                held.shape().sounds(string) && held.shape().fret(string) < press.fret()))
+                .isPresent();
+        return lockLost
+                || blocks(candidate, candidate.melodyString(), press)
+                || blocks(candidate, candidate.bassString(), press);
     }
 
     private static boolean blocks(Candidate candidate, int string, Press press) {

@@ -2,13 +2,17 @@ package phalanx.arrange;
 
 import java.util.Locale;
 import java.util.Objects;
+import phalanx.guitar.Tuning;
 import phalanx.lefthand.PathCost;
 import phalanx.song.MelodyNote;
+import phalanx.song.VoiceRange;
 import phalanx.theory.Key;
+import phalanx.theory.Pitch;
 
 /**
- * How a song lies in one key with one capo.
+ * How a song lies in one key with one tuning and capo.
  *
+ * @param tuning of the strings
  * @param key as it sounds
  * @param capo the fret of the capo
  * @param semitones that the song is moved by from where it was entered
@@ -20,6 +24,7 @@ import phalanx.theory.Key;
  * @param barres how many times a barre is put down
  */
 public record KeyAdvice(
+        Tuning tuning,
         Key key,
         int capo,
         int semitones,
@@ -31,6 +36,7 @@ public record KeyAdvice(
         int barres)
         implements Comparable<KeyAdvice> {
     public KeyAdvice {
+        Objects.requireNonNull(tuning, "tuning");
         Objects.requireNonNull(key, "key");
         Objects.requireNonNull(cost, "cost");
     }
@@ -42,6 +48,7 @@ public record KeyAdvice(
                 .filter(hold -> hold.press().isBarre())
                 .count();
         return new KeyAdvice(
+                arrangement.request().instrument().tuning(),
                 arrangement.song().key(),
                 arrangement.request().instrument().capo(),
                 semitones + arrangement.movedBy(),
@@ -69,6 +76,14 @@ public record KeyAdvice(
     /** Whether every note of the tune is there and can be held. */
     public boolean isWhole() {
         return cost.unplayable() == 0;
+    }
+
+    /** What a singer would sing here, in words. */
+    public String sung(VoiceRange voice) {
+        return voice.octavesFor(lowest, highest)
+                .map(octaves -> "sung " + Pitch.of(lowest + 12 * octaves, key) + " to "
+                        + Pitch.of(highest + 12 * octaves, key) + ", within the voice")
+                .orElse("the tune spans " + (highest - lowest) + " semitones and fits the voice in no octave");
     }
 
     /** Easier first, as costs compare: what cannot be played, then the tune, then effort. */

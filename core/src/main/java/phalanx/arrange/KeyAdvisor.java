@@ -8,6 +8,7 @@ import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.guitar.Tuning;
 import phalanx.song.Song;
 
 /**
@@ -19,8 +20,10 @@ public final class KeyAdvisor {
     /** The highest capo that is tried. */
     public static final int HIGHEST_CAPO = 7;
 
-    /** All that is tried: keys times capos. */
+    /** All that is tried in one tuning: keys times capos. */
     public static final int WAYS = 12 * (HIGHEST_CAPO + 1);
+
+    private static final int CAPOS = HIGHEST_CAPO + 1;
 
     private static final int LOWEST_MOVE = -5;
     private static final double WIDTH = 0.25;
@@ -34,19 +37,27 @@ public final class KeyAdvisor {
         this.hand = hand;
     }
 
+    /** The ways in the guitar's own tuning. */
+    public List<KeyAdvice> advise(Song song, IntConsumer done, BooleanSupplier cancelled) {
+        return advise(song, List.of(instrument.tuning()), done, cancelled);
+    }
+
     /**
-     * Every way, by capo and then by key from five semitones below the song's to six above.
+     * Every way, by tuning, by capo and then by key from five semitones below the song's to six above.
      *
+     * @param tunings to try
      * @param done told how many ways are arranged, from any thread
      * @param cancelled asked again and again while the work goes on, from any thread
      * @throws CancellationException soon after it says yes
      */
-    public List<KeyAdvice> advise(Song song, IntConsumer done, BooleanSupplier cancelled) {
+    public List<KeyAdvice> advise(Song song, List<Tuning> tunings, IntConsumer done, BooleanSupplier cancelled) {
         AtomicInteger count = new AtomicInteger();
-        return IntStream.rangeClosed(0, HIGHEST_CAPO)
+        return IntStream.range(0, tunings.size() * CAPOS)
                 .parallel()
-                .mapToObj(capo -> {
-                    Arranger arranger = Arranger.ofWidth(instrument.withCapo(capo), hand, WIDTH);
+                .mapToObj(way -> {
+                    Instrument guitar =
+                            instrument.withTuning(tunings.get(way / CAPOS)).withCapo(way % CAPOS);
+                    Arranger arranger = Arranger.ofWidth(guitar, hand, WIDTH);
                     return IntStream.range(LOWEST_MOVE, LOWEST_MOVE + 12)
                             .mapToObj(move -> {
                                 Arrangement arranged = arranger.arrange(song.transpose(move), List.of(), cancelled);

@@ -7,6 +7,7 @@ import phalanx.lefthand.ChangeMeter;
 import phalanx.lefthand.LayeredPath;
 import phalanx.lefthand.Pace;
 import phalanx.lefthand.PathCost;
+import phalanx.song.Reprises;
 import phalanx.song.Ticks;
 
 /** The row of slots as a graph for the path: candidates, what each costs and what each change costs. */
@@ -49,17 +50,53 @@ final class SlotGraph implements LayeredPath.Graph {
         this.layers = candidates.candidates(slots, this::checkCancelled);
     }
 
-    private SlotGraph(SlotGraph other, BooleanSupplier cancelled) {
+    private SlotGraph(SlotGraph other, Candidate[][] layers, BooleanSupplier cancelled) {
         this.slots = other.slots;
         this.paces = other.paces;
         this.changes = other.changes;
-        this.layers = other.layers;
+        this.layers = layers;
         this.cancelled = cancelled;
     }
 
     /** The same graph, to be given up on another request. */
     SlotGraph withCancel(BooleanSupplier newCancelled) {
-        return new SlotGraph(this, newCancelled);
+        return new SlotGraph(this, layers, newCancelled);
+    }
+
+    /**
+     * A graph in which sections that come again are held as the first time; their first and last slots stay free, to
+     * join with what is around them.
+     *
+     * @param chosen the candidates of a way through this graph
+     */
+    SlotGraph tied(List<Integer> chosen, List<Reprises.Reprise> reprises) {
+        Candidate[][] tied = layers.clone();
+        for (Reprises.Reprise reprise : reprises) {
+            int end = reprise.startTick() + reprise.lengthTicks();
+            int first = layerFrom(reprise.startTick());
+            int last = layerFrom(end) - 1;
+            int earlier = layerFrom(reprise.firstTick());
+            for (int i = 1; first + i < last; i++) {
+                int again = first + i;
+                boolean same = earlier + i < again
+                        && layers[again] == layers[earlier + i]
+                        && slots.get(again).startTick() - reprise.startTick()
+                                == slots.get(earlier + i).startTick() - reprise.firstTick();
+                if (same) {
+                    tied[earlier + i] = new Candidate[] {layers[earlier + i][chosen.get(earlier + i)]};
+                    tied[again] = tied[earlier + i];
+                }
+            }
+        }
+        return new SlotGraph(this, tied, cancelled);
+    }
+
+    private int layerFrom(int tick) {
+        int layer = 0;
+        while (layer < slots.size() && slots.get(layer).startTick() < tick) {
+            layer++;
+        }
+        return layer;
     }
 
     List<Slot> slots() {

@@ -32,7 +32,8 @@ public final class DigitAssigner {
     /**
      * A digit for each pluck, in the same order.
      *
-     * @param plucks in order of tick, at one tick from the lowest string; at most four at one tick
+     * @param plucks in order of tick, at one tick from the lowest string; more than there are digits are a brush of the
+     *     thumb
      */
     public List<Digit> assign(List<Pluck> plucks) {
         List<Moment> moments = moments(plucks);
@@ -62,7 +63,7 @@ public final class DigitAssigner {
                 List<int[]> choices = new ArrayList<>();
                 addChoices(together, 0, new int[together.size()], choices);
                 if (choices.isEmpty()) {
-                    throw new IllegalArgumentException("no four digits can pluck " + together);
+                    choices.add(new int[together.size()]);
                 }
                 moments.add(new Moment(together, choices));
                 from = i;

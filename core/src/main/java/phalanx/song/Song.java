@@ -151,6 +151,18 @@ public record Song(
         return new Song(title, newKey, tempo, bars, sections, newChart, newMelody);
     }
 
+    public Song withBars(List<Bar> newBars) {
+        return new Song(title, key, tempo, newBars, sections, chart, melody);
+    }
+
+    public Song withSections(List<Section> newSections) {
+        return new Song(title, key, tempo, bars, newSections, chart, melody);
+    }
+
+    public Song withChart(List<ChordChange> newChart) {
+        return new Song(title, key, tempo, bars, sections, newChart, melody);
+    }
+
     public Song withTitle(String newTitle) {
         return newTitle.equals(title) ? this : new Song(newTitle, key, tempo, bars, sections, chart, melody);
     }

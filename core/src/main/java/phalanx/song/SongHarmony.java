@@ -15,13 +15,18 @@ import phalanx.theory.Note;
  * How the harmony of a song is heard.
  *
  * @param key found from chords, tune and signature
+ * @param keys the key of each stretch, in order; one for the whole song where no section has a key of its own
  * @param chords the chart's chords and what they do, in order; N.C. has none
  * @param tune the notes of the tune and what they are to their chords
  * @param pedals basses held under changing chords
  */
-public record SongHarmony(Key key, List<Placed> chords, List<TuneNote> tune, List<Pedal> pedals) {
+public record SongHarmony(
+        Key key, List<KeyStretch> keys, List<Placed> chords, List<TuneNote> tune, List<Pedal> pedals) {
     /** So many chords over one bass are a pedal point. */
     private static final int FEWEST_OVER_PEDAL = 3;
+
+    /** A section has a key of its own when this much more of it belongs there. A weight of ours. */
+    private static final double CLEARLY_BETTER = 0.3;
 
     /** From so many semitones on a melodic step is a leap. */
     private static final int SMALLEST_LEAP = 3;
@@ -41,8 +46,16 @@ public record SongHarmony(Key key, List<Placed> chords, List<TuneNote> tune, Lis
         }
     }
 
+    /** From a tick on the song is in a key. */
+    public record KeyStretch(int startTick, Key key) {
+        public KeyStretch {
+            Objects.requireNonNull(key, "key");
+        }
+    }
+
     public SongHarmony {
         Objects.requireNonNull(key, "key");
+        keys = List.copyOf(keys);
         chords = List.copyOf(chords);
         tune = List.copyOf(tune);
         pedals = List.copyOf(pedals);
@@ -50,18 +63,75 @@ public record SongHarmony(Key key, List<Placed> chords, List<TuneNote> tune, Lis
 
     /** Reads a song. */
     public static SongHarmony of(Song song) {
-        Key key = findKey(song);
-        return new SongHarmony(key, placed(song, key), tune(song), pedals(song));
+        Key key = findKey(song, 0, song.endTick());
+        List<KeyStretch> keys = keys(song, key);
+        return new SongHarmony(key, keys, placed(song, keys), tune(song), pedals(song));
     }
 
-    private static Key findKey(Song song) {
+    /** The key at a tick. */
+    public Key keyAt(int tick) {
+        return keyAt(keys, tick);
+    }
+
+    private static Key keyAt(List<KeyStretch> keys, int tick) {
+        Key key = keys.get(0).key();
+        for (KeyStretch stretch : keys) {
+            if (stretch.startTick() <= tick) {
+                key = stretch.key();
+            }
+        }
+        return key;
+    }
+
+    /** A section is heard in another key when more of its chords belong there by a good share. */
+    private static List<KeyStretch> keys(Song song, Key whole) {
+        List<KeyStretch> keys = new ArrayList<>();
+        keys.add(new KeyStretch(0, whole));
+        for (int i = 0; i < song.sections().size(); i++) {
+            int from = song.sections().get(i).startTick();
+            int to = i + 1 < song.sections().size() ? song.sections().get(i + 1).startTick() : song.endTick();
+            Key own = to > from ? findKey(song, from, to) : whole;
+            double better = belonging(song, own, from, to) - belonging(song, whole, from, to);
+            Key key = better >= CLEARLY_BETTER ? own : whole;
+            if (!keys.get(keys.size() - 1).key().equals(key)) {
+                keys.add(new KeyStretch(from, key));
+            }
+        }
+        if (keys.size() > 1 && keys.get(1).startTick() == 0) {
+            keys.remove(0);
+        }
+        return keys;
+    }
+
+    /** The share of a stretch's chords, by length, that belong to a key. */
+    private static double belonging(Song song, Key key, int from, int to) {
+        Harmony harmony = new Harmony(key);
+        double all = 0;
+        double inside = 0;
+        for (int i = 0; i < song.chart().size(); i++) {
+            ChordChange change = song.chart().get(i);
+            double length = Math.min(to, song.chordEnd(i)) - Math.max(from, change.startTick());
+            if (length > 0 && change.chord().isPresent()) {
+                all += length;
+                inside +=
+                        harmony.function(change.chord().get(), Optional.empty()).diatonic() ? length : 0;
+            }
+        }
+        return all == 0 ? 0 : inside / all;
+    }
+
+    private static Key findKey(Song song, int from, int to) {
         List<KeyFinder.Weighted> chords = new ArrayList<>();
         for (int i = 0; i < song.chart().size(); i++) {
-            double beats = (song.chordEnd(i) - song.chart().get(i).startTick()) / (double) Ticks.QUARTER;
-            song.chart().get(i).chord().ifPresent(chord -> chords.add(new KeyFinder.Weighted(chord, beats)));
+            ChordChange change = song.chart().get(i);
+            double beats =
+                    (Math.min(to, song.chordEnd(i)) - Math.max(from, change.startTick())) / (double) Ticks.QUARTER;
+            if (beats > 0) {
+                change.chord().ifPresent(chord -> chords.add(new KeyFinder.Weighted(chord, beats)));
+            }
         }
         double[] tune = new double[12];
-        for (MelodyNote note : song.melody()) {
+        for (MelodyNote note : song.melodyBetween(from, to)) {
             tune[note.midi() % 12] += note.lengthTicks();
         }
         Key found = new KeyFinder(chords, tune).find(song.key().fifths());
@@ -71,16 +141,22 @@ public record SongHarmony(Key key, List<Placed> chords, List<TuneNote> tune, Lis
         return same ? song.key() : found;
     }
 
-    private static List<Placed> placed(Song song, Key key) {
-        Harmony harmony = new Harmony(key);
+    private static List<Placed> placed(Song song, List<KeyStretch> keys) {
         List<Placed> placed = new ArrayList<>();
+        Key key = null;
+        Harmony harmony = null;
         for (int i = 0; i < song.chart().size(); i++) {
             ChordChange change = song.chart().get(i);
+            Key here = keyAt(keys, change.startTick());
+            if (!here.equals(key)) {
+                key = here;
+                harmony = new Harmony(key);
+            }
+            Harmony heard = harmony;
             Optional<ChordSymbol> next =
                     i + 1 < song.chart().size() ? song.chart().get(i + 1).chord() : Optional.empty();
             change.chord()
-                    .ifPresent(
-                            chord -> placed.add(new Placed(change.startTick(), chord, harmony.function(chord, next))));
+                    .ifPresent(chord -> placed.add(new Placed(change.startTick(), chord, heard.function(chord, next))));
         }
         return placed;
     }

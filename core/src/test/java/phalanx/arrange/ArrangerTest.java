@@ -25,6 +25,9 @@ import phalanx.righthand.AlternatingThumb;
 import phalanx.righthand.BassStroke;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
+import phalanx.song.Passage;
+import phalanx.song.Reprises;
+import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
@@ -250,5 +253,38 @@ class ArrangerTest {
                         FindingKind.CUT_OFF,
                         FindingKind.MELODY_BURIED);
         assertThat(new Audit().findings(good)).isEqualTo(good.findings());
+    }
+
+    /** A section that comes again is held as the first time, for little more effort; varied it is free. */
+    @Property(tries = 20)
+    void aSectionThatComesAgainIsArrangedOnce(@ForAll long seed) {
+        Song once = Songs.random(seed, 4);
+        int length = once.endTick();
+        Song song = Passage.of(once, 0, length).into(once, length);
+        Song again = song.withSections(List.of(new Section("A", 0), new Section("A", length)));
+        Arrangement free = new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(song);
+        Arrangement tied = new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(again);
+        assertThat(new Reprises(again).find()).hasSize(1);
+        assertThat(tied.cost().unplayable()).isEqualTo(free.cost().unplayable());
+        assertThat(tied.cost().melody()).isEqualTo(free.cost().melody());
+        assertThat(tied.effort()).isBetween(free.effort() - 1e-9, 1.05 * free.effort() + 3);
+        List<ArrangedSlot> slots = tied.slots();
+        long inside = slots.stream()
+                .filter(slot -> slot.startTick() > length && slot.endTick() < 2 * length)
+                .filter(slot -> {
+                    ArrangedSlot first = tied.slotAt(slot.startTick() - length);
+                    return first.startTick() == slot.startTick() - length
+                            && first.held().equals(slot.held());
+                })
+                .count();
+        long all = slots.stream()
+                .filter(slot -> slot.startTick() > length && slot.endTick() < 2 * length)
+                .count();
+        assertThat(inside).isGreaterThanOrEqualTo(all - 1);
+        Song varied = song.withSections(List.of(new Section("A", 0), new Section("A", length, true)));
+        assertThat(new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                        .arrange(varied)
+                        .effort())
+                .isEqualTo(free.effort());
     }
 }

@@ -30,8 +30,8 @@ public interface FileDialogs {
 
     /** The system's own dialogs. */
     final class SystemDialogs implements FileDialogs {
-        private static final ExtensionFilter LEAD_SHEETS =
-                new ExtensionFilter("Songs", "*.musicxml", "*.xml", "*.mxl", "*.abc", "*.mid", "*.midi");
+        private static final ExtensionFilter LEAD_SHEETS = new ExtensionFilter(
+                "Songs", "*.musicxml", "*.xml", "*.mxl", "*.abc", "*.mid", "*.midi", "*.tab.txt", "*.txt");
         private static final List<ExtensionFilter> ARRANGEMENTS = List.of(
                 new ExtensionFilter("MusicXML with tablature", "*.musicxml"),
                 new ExtensionFilter("Plain-text tablature", "*.tab.txt"),

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.Lock;
+import phalanx.arrange.Written;
 import phalanx.formats.library.Library;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
@@ -22,51 +23,79 @@ import phalanx.song.Song;
  * @param strings on the guitar
  * @param hand the player's hand
  * @param locks shapes to hold, in order, none overlapping another
+ * @param written where every note is played, while the song is kept as a file wrote it
  */
-public record Project(Song song, Instrument instrument, StringSet strings, Hand hand, List<Lock> locks) {
+public record Project(
+        Song song, Instrument instrument, StringSet strings, Hand hand, List<Lock> locks, Optional<Written> written) {
     public Project {
         Objects.requireNonNull(song, "song");
         Objects.requireNonNull(instrument, "instrument");
         Objects.requireNonNull(strings, "strings");
         Objects.requireNonNull(hand, "hand");
+        Objects.requireNonNull(written, "written");
         locks = List.copyOf(locks);
     }
 
     /** A song on the player's guitar in standard tuning. */
     static Project of(Song song, Library.Setup setup) {
         return new Project(
-                song, new Instrument(setup.guitar(), Tuning.STANDARD, 0), setup.strings(), setup.hand(), List.of());
+                song,
+                new Instrument(setup.guitar(), Tuning.STANDARD, 0),
+                setup.strings(),
+                setup.hand(),
+                List.of(),
+                Optional.empty());
     }
 
+    /** Notes that were written are kept while bars, chords and tune stay as they are. */
     Project withSong(Song newSong) {
-        return new Project(newSong, instrument, strings, hand, locks);
+        boolean same = newSong.bars().equals(song.bars())
+                && newSong.chart().equals(song.chart())
+                && newSong.melody().equals(song.melody());
+        return new Project(newSong, instrument, strings, hand, locks, same ? written : Optional.empty());
     }
 
+    /** Notes that were written are kept on another guitar, but not in another tuning or under another capo. */
     Project withInstrument(Instrument newInstrument) {
-        return new Project(song, newInstrument, strings, hand, locks);
+        boolean same = newInstrument.withGuitar(instrument.guitar()).equals(instrument);
+        return new Project(song, newInstrument, strings, hand, locks, same ? written : Optional.empty());
     }
 
     Project withGuitar(Guitar guitar, StringSet newStrings) {
-        return new Project(song, instrument.withGuitar(guitar), newStrings, hand, locks);
+        return new Project(song, instrument.withGuitar(guitar), newStrings, hand, locks, written);
     }
 
     Project withHand(Hand newHand) {
-        return new Project(song, instrument, strings, newHand, locks);
+        return new Project(song, instrument, strings, newHand, locks, written);
     }
 
-    /** With a lock more; those it overlaps go. */
+    /** With the notes of a file, on a guitar that is tuned for them. */
+    Project withWritten(Written notes) {
+        return new Project(song, notes.on(instrument.guitar()), strings, hand, List.of(), Optional.of(notes));
+    }
+
+    /** To be arranged anew in place of kept as written. */
+    Project anew() {
+        return written.isEmpty() ? this : withLocks(locks);
+    }
+
+    /** With a lock more; those it overlaps go, and notes that were written are arranged anew. */
     Project withLock(Lock lock) {
         List<Lock> more = new ArrayList<>(locks);
         more.removeIf(lock::overlaps);
         more.add(lock);
         more.sort(Comparator.comparingInt(Lock::startTick));
-        return new Project(song, instrument, strings, hand, more);
+        return withLocks(more);
     }
 
     Project withoutLock(Lock lock) {
         List<Lock> fewer = new ArrayList<>(locks);
         fewer.remove(lock);
-        return new Project(song, instrument, strings, hand, fewer);
+        return withLocks(fewer);
+    }
+
+    private Project withLocks(List<Lock> newLocks) {
+        return new Project(song, instrument, strings, hand, newLocks, Optional.empty());
     }
 
     /** The lock that holds at a tick, if any. */

@@ -20,6 +20,7 @@ import phalanx.arrange.Arranger;
 import phalanx.arrange.KeyAdvice;
 import phalanx.arrange.Lock;
 import phalanx.arrange.OtherWay;
+import phalanx.arrange.Transcriber;
 import phalanx.formats.ArrangementFiles;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
@@ -134,8 +135,9 @@ public final class Workbench {
                 ? ""
                 : " " + report.get(0) + (report.size() > 1 ? " (and " + (report.size() - 1) + " more)." : ".");
         Project fresh = Project.of(reading.song(), library.get().setup());
-        Project next =
+        Project tuned =
                 project().map(now -> fresh.withInstrument(now.instrument())).orElse(fresh);
+        Project next = reading.written().map(tuned::withWritten).orElse(tuned);
         change(next, "Opened " + from + "." + more, "open " + from);
     }
 
@@ -163,7 +165,8 @@ public final class Workbench {
                         now.instrument().withCapo(way.capo()),
                         now.strings(),
                         now.hand(),
-                        List.of()));
+                        List.of(),
+                        Optional.empty()));
     }
 
     public void setCapo(int capo) {
@@ -338,7 +341,7 @@ public final class Workbench {
             }
             long start = System.nanoTime();
             try {
-                Arrangement solved = arrangerFor(next).arrange(next.song(), next.locks(), () -> latest.get() != ticket);
+                Arrangement solved = solution(next, ticket);
                 long millis = (System.nanoTime() - start) / 1_000_000;
                 interfaceThread.execute(() -> solved(ticket, next, solved, done + " Arranged in " + millis + " ms."));
             } catch (CancellationException e) {
@@ -347,6 +350,21 @@ public final class Workbench {
                 interfaceThread.execute(() -> failed(ticket, e));
             }
         });
+    }
+
+    private Arrangement solution(Project next, long ticket) {
+        if (next.written().isPresent()) {
+            arranger = null;
+            arrangerIsFor = null;
+            Transcriber transcriber = new Transcriber(next.instrument(), next.hand());
+            return transcriber.arrange(next.song(), next.written().get());
+        }
+        return arrangerFor(next).arrange(next.song(), next.locks(), () -> latest.get() != ticket);
+    }
+
+    /** Arranges the tune of notes that were written afresh. */
+    public void arrangeAnew() {
+        edit("the song to be arranged anew", Project::anew);
     }
 
     /** A fault of ours must not leave the window at work for ever, nor the project at odds with what is shown. */

@@ -13,6 +13,7 @@ import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.CompressedMusicXml;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
+import phalanx.formats.tab.TabReader;
 import phalanx.song.Song;
 
 /** Reads songs from files and writes them as lead sheets, by the ending. */
@@ -106,6 +107,10 @@ public final class SongFiles {
         if (lower.endsWith(".mid") || lower.endsWith(".midi")) {
             return new MidiReader(title).read(bytes);
         }
-        throw new FormatException("", "this kind of file cannot be read; use .musicxml, .xml, .mxl, .abc or .mid");
+        if (lower.endsWith(".txt") || lower.endsWith(".tab")) {
+            return new TabReader(title.replaceAll("(?i)\\.tab$", "")).read(bytes);
+        }
+        throw new FormatException(
+                "", "this kind of file cannot be read; use .musicxml, .xml, .mxl, .abc, .mid or .tab.txt");
     }
 }

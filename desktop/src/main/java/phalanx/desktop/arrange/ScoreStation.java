@@ -18,6 +18,7 @@ import phalanx.arrange.Finding;
 import phalanx.arrange.Lock;
 import phalanx.desktop.Message;
 import phalanx.desktop.Playback;
+import phalanx.desktop.Project;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
 
@@ -65,7 +66,7 @@ public final class ScoreStation extends StackPane {
         Label text = new Label("Drop a lead sheet here, or open one with Ctrl+O.");
         text.getStyleClass().add("heading");
         Label kinds = new Label(
-                "MusicXML (.musicxml, .xml, .mxl) or ABC (.abc) with melody and chord symbols, or MIDI (.mid).");
+                "MusicXML (.musicxml, .xml, .mxl) or ABC (.abc) with melody and chord symbols, MIDI (.mid), or tablature (.tab.txt).");
         kinds.getStyleClass().add("quiet");
         Button demo = new Button("Show the demo song");
         demo.getStyleClass().add("plain");
@@ -103,8 +104,16 @@ public final class ScoreStation extends StackPane {
 
     private void explain(Arrangement shown) {
         why.show(shown, score.selected());
+        if (isWritten()) {
+            why.showWritten(workbench::arrangeAnew);
+            return;
+        }
         why.showLock(shown.slotAt(score.selected()), lock());
         settled.playFromStart();
+    }
+
+    private boolean isWritten() {
+        return workbench.project().flatMap(Project::written).isPresent();
     }
 
     private Optional<Lock> lock() {
@@ -116,7 +125,7 @@ public final class ScoreStation extends StackPane {
     /** When the selection rests; going through the score quickly asks for nothing. */
     private void findOtherWays() {
         int tick = score.selected();
-        if (lock().isEmpty()) {
+        if (lock().isEmpty() && !isWritten()) {
             workbench.otherWays(tick, MOST_WAYS, found -> {
                 if (tick == score.selected() && lock().isEmpty()) {
                     workbench.arrangement().ifPresent(shown -> why.showLock(shown.slotAt(tick), lock()));

@@ -154,6 +154,16 @@ final class WhyDrawer extends ScrollPane {
                         () -> actions.lock.accept(slot.lock())));
     }
 
+    /** Says that the notes are those of a file, and offers to choose them anew. */
+    void showWritten(Runnable anew) {
+        ways.getChildren()
+                .setAll(
+                        Cards.heading("Kept as written"),
+                        Cards.quiet("Strings and frets are those of the tablature; fingers and digits were found for"
+                                + " them."),
+                        Cards.button("arrange-anew", "Arrange anew", "Choose strings and frets afresh", anew));
+    }
+
     /** Adds other ways, the least additional effort first; choosing one locks it. */
     void showOtherWays(List<OtherWay> found) {
         if (found.isEmpty()) {

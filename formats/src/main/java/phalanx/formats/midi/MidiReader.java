@@ -38,6 +38,9 @@ import phalanx.theory.Pitch;
  */
 public final class MidiReader {
     private static final int DRUMS = 9;
+    /** Silence after the tune that is still taken for part of the song. */
+    private static final int LONGEST_REST = 8 * Ticks.WHOLE;
+
     private static final int DEFAULT_TEMPO = 90;
     private static final int MICROSECONDS_A_MINUTE = 60_000_000;
     private static final int MOST_NOTES = 50_000;
@@ -235,7 +238,7 @@ public final class MidiReader {
                 .filter(meta -> meta.getType() == MetaType.METER && meta.getData().length >= 2)
                 .forEach(meta -> meter(meta.getData()).ifPresent(meter -> meters.put(tick, meter))));
         meters.putIfAbsent(0, Meter.COMMON);
-        int end = Math.max(tuneEnd, Math.min(ticks(sequence.getTickLength(), scale), tuneEnd + Ticks.WHOLE));
+        int end = Math.max(tuneEnd, Math.min(ticks(sequence.getTickLength(), scale), tuneEnd + LONGEST_REST));
         List<Bar> bars = new ArrayList<>();
         int at = 0;
         while (at < end) {

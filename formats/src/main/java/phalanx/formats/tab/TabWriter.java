@@ -21,6 +21,8 @@ public final class TabWriter {
     private static final int WIDEST = 100;
     private static final int COLUMN = 3;
     private static final int LABEL = 4;
+    /** A beat has at most so many columns. */
+    private static final int FINEST_SHARE = 24;
 
     /** The whole text, lines ended by \n. */
     public String write(Arrangement arrangement) {
@@ -32,6 +34,8 @@ public final class TabWriter {
         text.append(capo > 0 ? ", capo " + capo : ", no capo")
                 .append(", key ")
                 .append(song.key())
+                .append(", ")
+                .append(song.bars().get(0).meter())
                 .append(", ")
                 .append(song.tempo())
                 .append(" quarter notes a minute\n\n");
@@ -92,8 +96,8 @@ public final class TabWriter {
 
         BarText(Arrangement arrangement, Bar bar) {
             this.bar = bar;
-            this.step = finestStep(arrangement, bar);
-            int columns = (bar.lengthTicks() + step - 1) / step;
+            this.step = roomyStep(finestStep(arrangement, bar), arrangement.song());
+            int columns = columns(step);
             int width = columns * COLUMN + 1;
             Song song = arrangement.song();
             heading = filled(width, ' ');
@@ -120,14 +124,50 @@ public final class TabWriter {
             return heading.length + 1;
         }
 
+        private int columns(int step) {
+            return (bar.lengthTicks() + step - 1) / step;
+        }
+
+        /** The step, halved until heading and chords have room. */
+        private int roomyStep(int finest, Song song) {
+            int step = finest;
+            while (step % 2 == 0 && step > bar.meter().beatTicks() / FINEST_SHARE && !hasRoom(step, song)) {
+                step /= 2;
+            }
+            return step;
+        }
+
+        private boolean hasRoom(int step, Song song) {
+            int from = bar.startTick();
+            int room = 0;
+            for (ChordChange change : song.chart()) {
+                if (bar.contains(change.startTick())) {
+                    if (change.startTick() > bar.startTick() && (change.startTick() - from) * COLUMN / step <= room) {
+                        return false;
+                    }
+                    from = change.startTick();
+                    room = change.symbol().length();
+                }
+            }
+            return (bar.endTick() - from) * COLUMN / step >= room
+                    && columns(step) * COLUMN >= heading(song).length();
+        }
+
         private void writeHeading(Song song) {
+            put(heading, bar.startTick(), heading(song));
+        }
+
+        private String heading(Song song) {
             StringBuilder text = new StringBuilder(String.valueOf(bar.number()));
+            if (bar.startTick() > 0 && !song.barAt(bar.startTick() - 1).meter().equals(bar.meter())) {
+                text.append(' ').append(bar.meter());
+            }
             for (Section section : song.sections()) {
                 if (bar.contains(section.startTick())) {
                     text.append(" [").append(section.name()).append(']');
                 }
             }
-            put(heading, bar.startTick(), text.toString());
+            return text.toString();
         }
 
         private void writeNote(ArrangedNote note) {
@@ -172,7 +212,7 @@ public final class TabWriter {
                     step = gcd(step, note.tick() - bar.startTick());
                 }
             }
-            return Math.max(step, bar.meter().beatTicks() / 24);
+            return Math.max(step, bar.meter().beatTicks() / FINEST_SHARE);
         }
 
         private static int gcd(int a, int b) {

@@ -1,0 +1,41 @@
+package phalanx.arrange;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Objects;
+import phalanx.guitar.Guitar;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.Tuning;
+
+/**
+ * An arrangement as it stands on paper: where every note is played, but not by which finger and how long.
+ *
+ * @param tuning the strings it is written for
+ * @param capo the fret of the capo, 0 for none
+ * @param notes in order of tick, at one tick from the lowest string; a string has one note at a tick
+ */
+public record Written(Tuning tuning, int capo, List<WrittenNote> notes) {
+    public Written {
+        Objects.requireNonNull(tuning, "tuning");
+        List<WrittenNote> ordered = new ArrayList<>(notes);
+        ordered.sort(Comparator.comparingInt(WrittenNote::tick).thenComparingInt(note -> -note.string()));
+        for (int i = 0; i < ordered.size(); i++) {
+            WrittenNote note = ordered.get(i);
+            if (note.string() > tuning.strings()) {
+                throw new IllegalArgumentException("string " + note.string() + " of " + tuning.strings());
+            }
+            if (i > 0
+                    && ordered.get(i - 1).tick() == note.tick()
+                    && ordered.get(i - 1).string() == note.string()) {
+                throw new IllegalArgumentException("string " + note.string() + " has two notes at tick " + note.tick());
+            }
+        }
+        notes = List.copyOf(ordered);
+    }
+
+    /** A guitar set up for it. */
+    public Instrument on(Guitar guitar) {
+        return new Instrument(guitar, tuning, capo);
+    }
+}

@@ -1,0 +1,17 @@
+package phalanx.arrange;
+
+/**
+ * A note that is given with its place, as in tablature.
+ *
+ * @param tick where it is plucked
+ * @param string 1 at the treble side
+ * @param fret relative to the capo, 0 for open
+ */
+public record WrittenNote(int tick, int string, int fret) {
+    public WrittenNote {
+        if (tick < 0 || string < 1 || fret < 0) {
+            throw new IllegalArgumentException(
+                    "a written note at tick " + tick + ", string " + string + ", fret " + fret);
+        }
+    }
+}

@@ -1,0 +1,242 @@
+package phalanx.formats.tab;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import phalanx.arrange.Written;
+import phalanx.arrange.WrittenNote;
+import phalanx.formats.FormatException;
+import phalanx.formats.Reading;
+import phalanx.guitar.Guitar;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.Tuning;
+import phalanx.song.Bar;
+import phalanx.song.BarMarks;
+import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
+import phalanx.song.Meter;
+import phalanx.song.PlayingOrder;
+import phalanx.song.Section;
+import phalanx.song.Song;
+import phalanx.theory.ChordGuess;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.Key;
+import phalanx.theory.KeyFinder;
+
+/** Makes a song and its written notes of the bars of a tablature, in the order of playing. */
+final class TabAssembly {
+    private static final int MOST_NOTES = 100_000;
+
+    private final String title;
+    private final int tempo;
+    private final Optional<Meter> namedMeter;
+    private final Optional<Key> namedKey;
+    private final Tuning tuning;
+    private final int capo;
+    private final List<String> report;
+    private final Instrument instrument;
+
+    private final List<Bar> bars = new ArrayList<>();
+    private final List<Section> sections = new ArrayList<>();
+    private final List<WrittenNote> notes = new ArrayList<>();
+    private final TreeMap<Integer, Optional<ChordSymbol>> chords = new TreeMap<>();
+
+    TabAssembly(
+            String title,
+            int tempo,
+            Optional<Meter> meter,
+            Optional<Key> key,
+            Tuning tuning,
+            int capo,
+            List<String> report) {
+        this.title = title;
+        this.tempo = tempo;
+        this.namedMeter = meter;
+        this.namedKey = key;
+        this.tuning = tuning;
+        this.capo = capo;
+        this.report = report;
+        this.instrument = new Instrument(Guitar.STEEL, tuning, capo);
+    }
+
+    Reading read(List<TabSystem> systems) throws FormatException {
+        List<TabBar> written = new ArrayList<>();
+        systems.forEach(system -> written.addAll(system.bars()));
+        if (written.stream().allMatch(bar -> bar.cells().isEmpty())) {
+            throw new FormatException("", "the tablature has no fret figures");
+        }
+        Meter meter = namedMeter.orElseGet(() -> counted(written));
+        boolean pickup = isPickup(written, meter);
+        List<Meter> meters = new ArrayList<>();
+        for (TabBar bar : written) {
+            meters.add(bar.meter().orElse(meters.isEmpty() ? meter : meters.get(meters.size() - 1)));
+        }
+        Set<Integer> reported = new HashSet<>();
+        for (int index : order(written)) {
+            boolean exact = addBar(
+                    written.get(index), meters.get(index), pad(written.get(index), written), pickup && bars.isEmpty());
+            if (!exact && reported.add(index)) {
+                report.add("bar " + bars.get(bars.size() - 1).number()
+                        + ": the spacing fits no even grid; its rhythm is the nearest that does");
+            }
+        }
+        if (notes.size() > MOST_NOTES) {
+            throw new FormatException("", "the tablature has more than " + MOST_NOTES + " notes");
+        }
+        return song();
+    }
+
+    /** Columns that stand before the first beat in a system, where nothing comes sooner. */
+    private static int pad(TabBar bar, List<TabBar> written) {
+        return written.stream()
+                .filter(other -> other.line() == bar.line()
+                        && other.repeatStart() == bar.repeatStart()
+                        && !other.cells().isEmpty())
+                .mapToInt(other -> other.cells().get(0).column())
+                .min()
+                .orElse(0);
+    }
+
+    private static List<Integer> order(List<TabBar> written) throws FormatException {
+        List<BarMarks> marks = written.stream()
+                .map(bar ->
+                        new BarMarks(bar.repeatStart(), bar.repeatEnd() ? 2 : 0, Set.of(), Set.of(), Optional.empty()))
+                .toList();
+        try {
+            return PlayingOrder.of(marks);
+        } catch (IllegalArgumentException e) {
+            throw new FormatException("", e.getMessage());
+        }
+    }
+
+    /** The meter that the counting line goes up to; common time where there is none. */
+    private Meter counted(List<TabBar> written) {
+        int most = written.stream()
+                .flatMap(bar -> bar.counts().stream())
+                .filter(word -> Character.isDigit(word.text().charAt(0)))
+                .mapToInt(word -> Integer.parseInt(word.text()))
+                .max()
+                .orElse(0);
+        boolean between = written.stream()
+                .flatMap(bar -> bar.counts().stream())
+                .anyMatch(word -> !Character.isDigit(word.text().charAt(0)));
+        if (most < 1 || most > 12) {
+            report.add("no meter is named and no count stands under the strings; 4/4 is taken");
+            return Meter.COMMON;
+        }
+        return new Meter(most, !between && most % 3 == 0 && most > 3 ? 8 : 4);
+    }
+
+    private static boolean isPickup(List<TabBar> written, Meter meter) {
+        TabBar first = written.get(0);
+        if (first.number().isPresent() && written.size() > 1) {
+            return first.number().get() == 0;
+        }
+        if (!first.counts().isEmpty()) {
+            return !first.counts().get(0).text().equals("1");
+        }
+        return written.size() > 1 && 2 * first.width() <= written.get(1).width() && meter.beats() > 1;
+    }
+
+    /** Adds a bar; says whether its columns fit a grid without rounding. */
+    private boolean addBar(TabBar bar, Meter meter, int pad, boolean pickup) throws FormatException {
+        int start = bars.isEmpty() ? 0 : bars.get(bars.size() - 1).endTick();
+        int number =
+                bars.isEmpty() ? (pickup ? 0 : 1) : bars.get(bars.size() - 1).number() + 1;
+        int ticks = pickup ? pickupTicks(bar, meter) : meter.barTicks();
+        if (bars.size() == Song.MOST_BARS) {
+            throw new FormatException("", "the tablature has more than " + Song.MOST_BARS + " bars");
+        }
+        bars.add(new Bar(number, start, ticks, meter));
+        bar.section().ifPresent(name -> sections.add(new Section(name, start)));
+        TabRhythm.Times times = new TabRhythm(meter, ticks, pad).of(bar);
+        for (TabBar.Cell cell : bar.cells()) {
+            if (!instrument.has(cell.string(), cell.fret())) {
+                throw new FormatException(
+                        "line " + (bar.line() + cell.string() - 1) + ", bar " + number,
+                        "fret " + cell.fret() + " is beyond the neck, which ends at fret " + instrument.highestFret()
+                                + (capo > 0 ? " above the capo" : ""));
+            }
+            int tick = start + times.times().floorEntry(cell.column()).getValue();
+            boolean taken = notes.stream()
+                    .skip(Math.max(0, notes.size() - tuning.strings()))
+                    .anyMatch(note -> note.tick() == tick && note.string() == cell.string());
+            if (!taken) {
+                notes.add(new WrittenNote(tick, cell.string(), cell.fret()));
+            }
+        }
+        addChords(bar, start, ticks, pad);
+        return times.exact();
+    }
+
+    private static int pickupTicks(TabBar bar, Meter meter) {
+        int beat = meter.compound() ? meter.stepTicks() : meter.beatTicks();
+        int lead = bar.beginsOffBeat() ? beat / 2 : 0;
+        int missing =
+                bar.firstNumber().map(first -> (first - 1) * beat).orElse(meter.barTicks() - (lead == 0 ? beat : 0));
+        int ticks = meter.barTicks() - missing + lead;
+        return ticks > 0 && ticks <= meter.barTicks() ? ticks : beat;
+    }
+
+    private void addChords(TabBar bar, int start, int ticks, int pad) {
+        int beats = Math.max(1, ticks / bars.get(bars.size() - 1).meter().beatTicks());
+        for (TabBar.Word word : bar.chords()) {
+            double share = (word.column() - pad) / (double) Math.max(1, bar.width() - pad);
+            int beat = (int) Math.max(0, Math.min(beats - 1, Math.round(share * beats)));
+            Optional<ChordSymbol> chord =
+                    ChordSymbol.isNoChord(word.text()) ? Optional.empty() : Optional.of(ChordSymbol.parse(word.text()));
+            chords.put(start + ticks / beats * beat, chord);
+        }
+    }
+
+    private Reading song() {
+        if (chords.isEmpty()) {
+            guessChords();
+        }
+        Key key = namedKey.orElseGet(this::foundKey);
+        List<MelodyNote> tune = new TabTune(instrument, bars, key).of(notes);
+        List<ChordChange> chart = new ArrayList<>();
+        chords.forEach((tick, chord) -> {
+            if (chart.isEmpty() || !chart.get(chart.size() - 1).chord().equals(chord)) {
+                chart.add(new ChordChange(tick, chord));
+            }
+        });
+        report.add("the highest notes are taken for the tune: " + tune.size() + " of " + notes.size());
+        Song song = new Song(title, key, tempo, bars, sections, chart, tune);
+        return new Reading(song, report, Optional.of(new Written(tuning, capo, notes)));
+    }
+
+    private void guessChords() {
+        ChordGuess guess = new ChordGuess(namedKey.orElse(Key.C_MAJOR));
+        int from = 0;
+        for (Bar bar : bars) {
+            double[] weights = new double[12];
+            int lowest = Integer.MAX_VALUE;
+            while (from < notes.size() && notes.get(from).tick() < bar.endTick()) {
+                WrittenNote note = notes.get(from++);
+                int midi = instrument.midi(note.string(), note.fret());
+                weights[midi % 12]++;
+                lowest = Math.min(lowest, midi);
+            }
+            if (lowest < Integer.MAX_VALUE) {
+                guess.guess(weights, lowest % 12).ifPresent(chord -> chords.put(bar.startTick(), Optional.of(chord)));
+            }
+        }
+        report.add("no chords are named; one a bar is guessed from its notes");
+    }
+
+    private Key foundKey() {
+        List<KeyFinder.Weighted> weighted = chords.values().stream()
+                .flatMap(Optional::stream)
+                .map(chord -> new KeyFinder.Weighted(chord, 1))
+                .toList();
+        double[] heard = new double[12];
+        new TabTune(instrument, bars, Key.C_MAJOR)
+                .of(notes)
+                .forEach(note -> heard[note.midi() % 12] += note.lengthTicks());
+        return new KeyFinder(weighted, heard).find();
+    }
+}

@@ -1,0 +1,210 @@
+package phalanx.formats.tab;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import phalanx.song.Meter;
+
+/**
+ * Reads the rhythm of a bar from a counting line or, without one, from the spacing: columns as far apart in time as
+ * they look.
+ */
+final class TabRhythm {
+    private static final int[] DIVISIONS = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 15, 16, 18, 20, 24, 30};
+
+    /** A division so much finer must lessen the error by a beat. */
+    private static final double FINENESS = 4800;
+
+    /** The share of a beat by which a column may stand before it. */
+    private static final double EARLY = 48;
+    /** The share of a beat from which rounding is worth a word. */
+    private static final double EXACT = 16;
+
+    private final Meter meter;
+    private final int ticks;
+    private final int pad;
+
+    /**
+     * @param meter of the bar
+     * @param ticks how long the bar is
+     * @param pad columns before the first beat
+     */
+    TabRhythm(Meter meter, int ticks, int pad) {
+        this.meter = meter;
+        this.ticks = ticks;
+        this.pad = pad;
+    }
+
+    /**
+     * When each column with notes sounds.
+     *
+     * @param times ticks from the start of the bar by column
+     * @param exact whether the columns fit a grid without rounding
+     */
+    record Times(TreeMap<Integer, Integer> times, boolean exact) {}
+
+    Times of(TabBar bar) {
+        List<Integer> columns = moments(bar);
+        return bar.counts().isEmpty() ? bySpacing(bar, columns) : byCount(bar, columns);
+    }
+
+    /** First columns of what sounds together: figures of two places may stand one column aside. */
+    private static List<Integer> moments(TabBar bar) {
+        List<Integer> columns = new ArrayList<>();
+        int end = -1;
+        for (TabBar.Cell cell : bar.cells()) {
+            if (cell.column() >= end) {
+                columns.add(cell.column());
+                end = cell.endColumn();
+            } else if (cell.endColumn() - cell.column() > 1 && cell.column() == columns.get(columns.size() - 1)) {
+                end = cell.endColumn();
+            }
+        }
+        return columns;
+    }
+
+    private Times bySpacing(TabBar bar, List<Integer> columns) {
+        int step = 0;
+        for (int column : columns) {
+            step = gcd(step, column - pad);
+        }
+        int room = bar.width() - pad;
+        if (step == 0) {
+            // one note on the first beat, or none
+            return times(columns, column -> 0, true);
+        }
+        int last = (columns.get(columns.size() - 1) - pad) / step;
+        for (int steps : new int[] {Math.round(room / (float) step), (room + step - 1) / step, room / step + 1}) {
+            if (steps > last && isGrid(steps)) {
+                int size = step;
+                return times(columns, column -> (column - pad) / size * (ticks / steps), true);
+            }
+        }
+        return rounded(columns, column -> (column - pad) * (double) ticks / Math.max(1, room));
+    }
+
+    private boolean isGrid(int steps) {
+        int beats = Math.max(1, ticks / meter.beatTicks());
+        return ticks % steps == 0 && (steps % beats == 0 || beats % steps == 0) && steps <= 12 * beats;
+    }
+
+    private Times byCount(TabBar bar, List<Integer> columns) {
+        TreeMap<Integer, Double> anchors = new TreeMap<>();
+        int beat = counted();
+        int first = bar.firstNumber().orElse(1);
+        int lead = bar.beginsOffBeat() ? beat / 2 : 0;
+        int start = -beat / 2;
+        for (TabBar.Word word : bar.counts()) {
+            double share =
+                    switch (word.text()) {
+                        case "e" -> 0.25;
+                        case "&", "+", "and" -> 0.5;
+                        case "a" -> 0.75;
+                        default -> 0;
+                    };
+            if (share == 0) {
+                start = lead + (Integer.parseInt(word.text()) - first) * beat;
+            }
+            anchors.put(word.column(), Math.max(0, start + share * beat));
+        }
+        anchors.putIfAbsent(bar.width(), (double) ticks);
+        return rounded(columns, column -> between(anchors, column));
+    }
+
+    private static double between(TreeMap<Integer, Double> anchors, int column) {
+        Map.Entry<Integer, Double> before = anchors.floorEntry(column);
+        Map.Entry<Integer, Double> after = anchors.ceilingEntry(column);
+        if (before == null || after == null) {
+            return before == null ? Math.max(0, after.getValue()) : before.getValue();
+        }
+        if (after.getKey().equals(before.getKey())) {
+            return before.getValue();
+        }
+        double share = (column - before.getKey()) / (double) (after.getKey() - before.getKey());
+        return before.getValue() + share * (after.getValue() - before.getValue());
+    }
+
+    /** What gets a number of the count: a beat, or its third in a compound meter. */
+    private int counted() {
+        return meter.compound() ? meter.stepTicks() : meter.beatTicks();
+    }
+
+    private interface Place {
+        double tick(int column);
+    }
+
+    /** Beat by beat on the coarsest division that keeps columns apart and near. */
+    private Times rounded(List<Integer> columns, Place place) {
+        TreeMap<Integer, Integer> times = new TreeMap<>();
+        boolean exact = true;
+        int beat = counted();
+        int from = 0;
+        while (from < columns.size()) {
+            int number = beatOf(place.tick(columns.get(from)));
+            int to = from;
+            while (to < columns.size() && beatOf(place.tick(columns.get(to))) == number) {
+                to++;
+            }
+            int before = times.isEmpty() ? -1 : times.lastEntry().getValue();
+            Times own = inBeat(columns.subList(from, to), place, number * beat, before);
+            if (own == null) {
+                return squeezed(columns);
+            }
+            times.putAll(own.times);
+            exact &= own.exact;
+            from = to;
+        }
+        return new Times(times, exact);
+    }
+
+    private int beatOf(double tick) {
+        // a column may stand a little before its beat
+        return (int) ((tick + counted() / EARLY) / counted());
+    }
+
+    private Times inBeat(List<Integer> columns, Place place, int start, int before) {
+        Times best = null;
+        double least = Double.POSITIVE_INFINITY;
+        for (int division : DIVISIONS) {
+            int grid = counted() / division;
+            double error = 0;
+            TreeMap<Integer, Integer> times = new TreeMap<>();
+            int last = before;
+            boolean apart = true;
+            for (int column : columns) {
+                int tick = start + (int) Math.round((place.tick(column) - start) / grid) * grid;
+                apart &= tick > last && tick < ticks;
+                error = Math.max(error, Math.abs(tick - place.tick(column)));
+                last = tick;
+                times.put(column, tick);
+            }
+            double judged = error + division * counted() / FINENESS;
+            if (apart && judged < least) {
+                least = judged;
+                best = new Times(times, error < counted() / EXACT);
+            }
+        }
+        return best;
+    }
+
+    /** More columns than any grid has places for: evenly over the bar. */
+    private Times squeezed(List<Integer> columns) {
+        int count = columns.size();
+        return times(columns, column -> (int) ((long) columns.indexOf(column) * ticks / count), false);
+    }
+
+    private interface Tick {
+        int at(int column);
+    }
+
+    private static Times times(List<Integer> columns, Tick tick, boolean exact) {
+        TreeMap<Integer, Integer> times = new TreeMap<>();
+        columns.forEach(column -> times.put(column, tick.at(column)));
+        return new Times(times, exact);
+    }
+
+    private static int gcd(int a, int b) {
+        return b == 0 ? a : gcd(b, a % b);
+    }
+}

@@ -1,0 +1,224 @@
+package phalanx.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.stream.Collectors;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import phalanx.arrange.ArrangedNote;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Arranger;
+import phalanx.arrange.FindingKind;
+import phalanx.arrange.Hold;
+import phalanx.arrange.Role;
+import phalanx.arrange.Transcriber;
+import phalanx.formats.tab.TabReader;
+import phalanx.formats.tab.TabWriter;
+import phalanx.guitar.Guitar;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.Tuning;
+import phalanx.song.ChordChange;
+import phalanx.song.Song;
+import phalanx.song.Ticks;
+import phalanx.theory.Key;
+
+class TabReaderTest {
+    private static Reading read(String text) throws FormatException {
+        return new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static Arrangement played(Reading reading) {
+        return new Transcriber(reading.written().orElseThrow().on(Guitar.STEEL), Hand.AVERAGE)
+                .arrange(reading.song(), reading.written().get());
+    }
+
+    private static List<String> places(Arrangement arrangement) {
+        return arrangement.notes().stream()
+                .map(note -> note.tick() + " " + note.string() + "/" + note.fret())
+                .toList();
+    }
+
+    /**
+     * What Phalanx writes as tablature it reads again: every note at its place, bars, chords and sections. Times come
+     * back as fine as text shows them, which has at most 24 columns a beat.
+     */
+    @Property(tries = 80)
+    void itsOwnTablatureComesBack(@ForAll long seed) throws FormatException {
+        String[] tunings = {"standard", "D A D G B E", "D A D G A D", "open G", "E A D G B E"};
+        int which = (int) Math.floorMod(seed, (long) tunings.length);
+        Instrument guitar = new Instrument(Guitar.STEEL, Tuning.parse(tunings[which]), which);
+        Arrangement arranged = new Arranger(guitar, Hand.AVERAGE).arrange(RandomSong.of(seed));
+        Reading reading = read(new TabWriter().write(arranged));
+        Arrangement again = played(reading);
+        assertThat(reading.written().orElseThrow().on(Guitar.STEEL)).isEqualTo(guitar);
+        assertThat(again.notes())
+                .extracting(note -> note.string() + "/" + note.fret())
+                .isEqualTo(arranged.notes().stream()
+                        .map(note -> note.string() + "/" + note.fret())
+                        .toList());
+        for (int i = 0; i < again.notes().size(); i++) {
+            int tick = arranged.notes().get(i).tick();
+            int finest = arranged.song().barAt(tick).meter().beatTicks() / 24;
+            assertThat(again.notes().get(i).tick()).isCloseTo(tick, within(finest));
+        }
+        assertThat(reading.song().bars()).isEqualTo(arranged.song().bars());
+        assertThat(reading.song().sections()).isEqualTo(arranged.song().sections());
+        assertThat(reading.song().chart())
+                .extracting(ChordChange::symbol)
+                .isSubsetOf(arranged.song().chart().stream()
+                        .map(ChordChange::symbol)
+                        .toList());
+        assertThat(reading.song().key()).isEqualTo(arranged.song().key());
+        assertThat(reading.song().tempo()).isEqualTo(arranged.song().tempo());
+    }
+
+    /** A hand that is found for written notes stops them all, in reach, one finger at one place. */
+    @Property(tries = 80)
+    void everyWrittenNoteIsStoppedByAFinger(@ForAll long seed) throws FormatException {
+        Arrangement arranged = new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(RandomSong.of(seed));
+        Arrangement again = played(read(new TabWriter().write(arranged)));
+        for (ArrangedNote note : again.notes()) {
+            List<Hold> over = again.holds().stream()
+                    .filter(hold -> hold.tick() <= note.tick()
+                            && hold.endTick() > note.tick()
+                            && hold.press().covers(note.string()))
+                    .toList();
+            int stopped =
+                    over.stream().mapToInt(hold -> hold.press().fret()).max().orElse(0);
+            assertThat(stopped).isEqualTo(note.fret());
+        }
+        boolean reachable = arranged.findings().stream().noneMatch(found -> found.kind() == FindingKind.REACH);
+        if (reachable) {
+            assertThat(again.findings())
+                    .extracting(found -> found.kind())
+                    .doesNotContain(FindingKind.FINGER_CONFLICT, FindingKind.STRING_CLASH, FindingKind.REACH);
+        }
+    }
+
+    /** A traditional tune as players type it: no count, loose spacing, a hammer-on, a repeat, figures of two places. */
+    @Test
+    void handTypedTablatureIsReadByItsSpacing() throws FormatException {
+        Reading reading = read(
+                """
+                Twinkle, twinkle (traditional)
+                Tuning: DADGBE, capo 2
+
+                  D               G       D
+                e|----------------|-----2---2-----|
+                B|--3---3-------10|---------------|
+                G|----2---2--11---|-4---4---2---2-|
+                D|-0-----------0--|-0-------0-----|
+                A|-----0----------|-----0-------0-|
+                D|-0--------------|---------------|
+
+                  A7              D
+                E||:--3---2h3---0-:||--------------||
+                B||:--------------:||3-----2-----0-||
+                G||:--------------:||2-------------||
+                D||:--------------:||0-------------||
+                A||:0-----0-----0-:||--------------||
+                D||:--------------:||--x-----------||
+                """);
+        Song song = reading.song();
+        assertThat(song.title()).isEqualTo("Twinkle, twinkle (traditional)");
+        assertThat(song.bars()).hasSize(5);
+        assertThat(song.chart()).extracting(ChordChange::symbol).containsExactly("D", "G", "D", "A7", "D");
+        assertThat(reading.written().orElseThrow().capo()).isEqualTo(2);
+        assertThat(String.join("\n", reading.report()))
+                .contains("hammer-ons", "dead strokes", "no tempo", "4/4 is taken");
+        Arrangement arrangement = played(reading);
+        assertThat(places(arrangement).subList(0, 3)).containsExactly("0 6/0", "0 4/0", "420 2/3");
+        // string 1 at fret 3, capo 2: A4; twice, because the bar is repeated
+        assertThat(arrangement.notes().stream().filter(note -> note.string() == 1 && note.fret() == 3))
+                .hasSize(4)
+                .allMatch(note -> note.midi() == 69 && note.role() == Role.MELODY);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "|-0-1-2-3-|, 0 1 2 3",
+        "|0---1---2---3---|, 0 1 2 3",
+        "|-0--1--2--3-|, 0 1 2 3",
+        "|--0-0-1-1-2-2-3-3-|, 0 0.5 1 1.5 2 2.5 3 3.5",
+        "|-0-------1---2---|, 0 2 3",
+        "|-0-1-1-2-3-3-|, 0 0.667 1.333 2 2.667 3.333"
+    })
+    void spacingIsTime(String line, String beats) throws FormatException {
+        String system = ("e" + line + "\n")
+                + ("B" + line.replaceAll("\\d", "-") + "\n").repeat(1)
+                + ("G" + line.replaceAll("\\d", "-") + "\n")
+                + ("D" + line.replaceAll("\\d", "-") + "\n")
+                + ("A" + line.replaceAll("\\d", "-") + "\n")
+                + ("E" + line.replaceAll("\\d", "-") + "\n");
+        String heard = read(system).written().orElseThrow().notes().stream()
+                .map(note -> Math.round(1000.0 * note.tick() / Ticks.QUARTER) / 1000.0)
+                .map(beat -> beat == Math.rint(beat) ? String.valueOf(beat.intValue()) : String.valueOf(beat))
+                .collect(Collectors.joining(" "));
+        assertThat(heard).isEqualTo(beats.trim());
+    }
+
+    @Test
+    void aCountingLineGivesMeterAndPickup() throws FormatException {
+        Reading reading = read(
+                """
+                e|-0-|-3-----2---0--|
+                B|---|--------------|
+                G|---|--------------|
+                D|---|--------------|
+                A|---|-0------------|
+                E|---|--------------|
+                   3   1  &  2 & 3
+                """);
+        assertThat(reading.song().bars())
+                .extracting(bar -> bar.meter() + " " + bar.lengthTicks())
+                .containsExactly("3/4 1680", "3/4 5040");
+        assertThat(reading.written().orElseThrow().notes())
+                .extracting(note -> note.tick())
+                .containsExactly(0, 1680, 1680, 3360, 5040);
+    }
+
+    @Test
+    void aShapeThatNoHandHoldsIsKeptAndFound() throws FormatException {
+        Arrangement arrangement = played(
+                read(
+                        """
+                key A minor
+                e|-12--|
+                B|-1---|
+                G|-----|
+                D|-----|
+                A|-----|
+                E|-1---|
+                """));
+        assertThat(arrangement.notes()).hasSize(3);
+        assertThat(arrangement.song().key()).isEqualTo(Key.parse("A minor"));
+        assertThat(arrangement.findings()).anyMatch(found -> found.kind() == FindingKind.REACH);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "hello; not tablature",
+                "e|---0---|/B|-------|/G|-------|; 3 string lines",
+                "e|-------|/B|-------|/G|-------|/D|-------|/A|-------|/E|-------|; no fret figures",
+                "e|--23---|/B|-------|/G|-------|/D|-------|/A|-------|/E|-------|; fret 23 is beyond the neck",
+                "capo 19/e|--2---|/B|-------|/G|-------|/D|-------|/A|-------|/E|-------|; capo 19",
+                "tempo 900/e|--2---|/B|-------|/G|-------|/D|-------|/A|-------|/E|-------|; tempo 900",
+                "tuning D A D G/e|--2---|/B|----|/G|----|/D|----|/A|----|/E|----|; 4 notes are named for 6"
+            })
+    void eachBadTablatureHasOneClearError(String text, String reason) {
+        assertThatThrownBy(() -> read(text.replace('/', '\n')))
+                .isInstanceOf(FormatException.class)
+                .hasMessageContaining(reason.trim())
+                .hasMessageNotContaining("\n");
+    }
+}
