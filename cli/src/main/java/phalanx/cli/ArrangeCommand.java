@@ -4,6 +4,7 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalInt;
 import java.util.concurrent.Callable;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Arranger;
@@ -66,6 +67,12 @@ final class ArrangeCommand implements Callable<Integer> {
     private String school;
 
     @Option(
+            names = "--part",
+            paramLabel = "N",
+            description = "Which part, track or tune of the file, from 1; without it the likeliest melody.")
+    private Integer part;
+
+    @Option(
             names = "--anew",
             description = "Arrange the tune of a tablature afresh, in place of keeping its notes where they are.")
     private boolean anew;
@@ -79,7 +86,7 @@ final class ArrangeCommand implements Callable<Integer> {
     @Override
     public Integer call() throws FormatException {
         checkChoices();
-        Reading reading = SongFiles.read(in);
+        Reading reading = SongFiles.read(in, part == null ? OptionalInt.empty() : OptionalInt.of(part - 1));
         reading.report()
                 .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
         Song song = atTempo(reading.song());

@@ -37,11 +37,15 @@ public final class LyricSheet {
             } else if (!chords.isEmpty()) {
                 addBars(chords, lines);
             }
-            words |= chords.isEmpty() && section.isEmpty() && line.strip().contains(" ")
-                    || !chords.isEmpty() && BRACKET.matcher(line).find();
+            words |= section.isEmpty() && hasWords(line);
         }
         boolean any = lines.stream().anyMatch(line -> line.startsWith("|"));
         return any && words ? Optional.of(String.join("\n", lines) + "\n") : Optional.empty();
+    }
+
+    private static boolean hasWords(String line) {
+        String outside = BRACKET.matcher(line).replaceAll("").strip();
+        return Pattern.compile("\\s+").splitAsStream(outside).anyMatch(word -> !word.isEmpty() && !isChord(word));
     }
 
     private static void addBars(List<String> chords, List<String> lines) {

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
@@ -55,6 +56,7 @@ public final class Workbench {
     private final ReadOnlyObjectWrapper<Arrangement> arrangement = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Message> message =
             new ReadOnlyObjectWrapper<>(Message.plain("Open a lead sheet: Ctrl+O, or drop a file here."));
+    private final ReadOnlyObjectWrapper<Source> source = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
     private final ReadOnlyObjectWrapper<Library> library = new ReadOnlyObjectWrapper<>(Library.FIRST);
     private final LibraryFile libraryFile;
@@ -101,19 +103,53 @@ public final class Workbench {
 
     /** Opens a song from a file; on an error the open song stays. */
     public void open(Path file) {
+        open(file, OptionalInt.empty());
+    }
+
+    /** Reads the open file again, another of its parts, tracks or tunes, from 0. */
+    public void choosePart(int part) {
+        source().ifPresent(now -> open(now.file(), OptionalInt.of(part)));
+    }
+
+    private void open(Path file, OptionalInt part) {
         busy.set(true);
         background.execute(() -> {
             try {
-                Reading reading = SongFiles.read(file);
-                interfaceThread.execute(() -> opened(reading, String.valueOf(file.getFileName())));
+                Reading reading = SongFiles.read(file, part);
+                interfaceThread.execute(() -> {
+                    source.set(new Source(file, reading.choices(), reading.chosen()));
+                    opened(reading, String.valueOf(file.getFileName()));
+                });
             } catch (FormatException e) {
                 interfaceThread.execute(() -> refused(e.getMessage()));
             }
         });
     }
 
+    /**
+     * The file that was opened last.
+     *
+     * @param file where
+     * @param choices its parts, tracks or tunes by name; empty where there is one
+     * @param chosen which of them is open
+     */
+    public record Source(Path file, List<String> choices, int chosen) {
+        public Source {
+            choices = List.copyOf(choices);
+        }
+    }
+
+    public Optional<Source> source() {
+        return Optional.ofNullable(source.get());
+    }
+
+    public ReadOnlyObjectProperty<Source> sourceProperty() {
+        return source.getReadOnlyProperty();
+    }
+
     /** Opens the song that is shipped as a first example. */
     public void openDemo() {
+        source.set(null);
         try (InputStream in = Workbench.class.getResourceAsStream(DEMO)) {
             opened(new MusicXmlReader("Demo").read(in.readAllBytes()), "the demo song");
         } catch (IOException e) {
@@ -148,6 +184,7 @@ public final class Workbench {
 
     /** Starts an empty song on the player's guitar; the open one can be brought back by undo. */
     public void newSong() {
+        source.set(null);
         Song empty = TuneEdit.empty("New song", Key.C_MAJOR, NEW_TEMPO, Meter.COMMON, 1);
         Project fresh = Project.of(empty, library.get().setup());
         change(
@@ -156,13 +193,17 @@ public final class Workbench {
                 "new song");
     }
 
-    /** Moves the song to another key and capo. Locks are released: their shapes belong to the key before. */
+    /** Moves the song to another key, tuning and capo. Locks are released: their shapes belong to the key before. */
     public void moveTo(KeyAdvice way) {
         edit(
-                "key " + way.key() + ", capo " + way.capo(),
+                "key " + way.key() + ", capo " + way.capo()
+                        + project()
+                                .filter(now -> !now.instrument().tuning().equals(way.tuning()))
+                                .map(now -> ", tuning " + way.tuning().label())
+                                .orElse(""),
                 now -> new Project(
                         now.song().transpose(way.semitones()),
-                        now.instrument().withCapo(way.capo()),
+                        now.instrument().withTuning(way.tuning()).withCapo(way.capo()),
                         now.strings(),
                         now.hand(),
                         List.of(),

@@ -2,23 +2,32 @@ package phalanx.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.GridPane;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.KeyAdvisor;
+import phalanx.guitar.NamedTuning;
 import phalanx.song.ChordChange;
+import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 
 /** The flows of the song station, by keyboard. */
 class SongStationTest extends OpenWindow {
+    /** What the typing test strikes: chart, tune and the keys between. */
+    private static final int KEYS_STRUCK = 53 + 60 + 2 + 1 + 1 + 30 + 1 + 6;
+
     private Song song() {
         return project().song();
     }
@@ -38,6 +47,7 @@ class SongStationTest extends OpenWindow {
     void aSongOfSixteenBarsIsTypedWithoutTheMouse() throws TimeoutException {
         push(KeyCode.CONTROL, KeyCode.N);
         waitFor(() -> lookup("#chart-text").query().isFocused());
+        long began = System.nanoTime();
         write("[A] | G | Em7 | C | D7 | % | G . C . | D/F# | G |\n");
         write("[B] | C | G | Am7 | D7 | C . Cm . | G | Am7 D7 | G |");
         push(KeyCode.CONTROL, KeyCode.ENTER);
@@ -50,6 +60,7 @@ class SongStationTest extends OpenWindow {
         }
         type(KeyCode.UP);
         write("q3-r10");
+        double seconds = (System.nanoTime() - began) / 1e9;
         waitFor(() -> tune().endsWith("G4:2.0 D5:1.0") || song().melody().size() >= 32);
         assertThat(song().bars()).hasSize(16);
         assertThat(song().melody().get(song().melody().size() - 1).endTick()).isLessThanOrEqualTo(song().endTick());
@@ -58,6 +69,170 @@ class SongStationTest extends OpenWindow {
         waitFor(() -> workbench.arrangement().orElseThrow().song().melody().size()
                 == song().melody().size());
         assertThat(workbench.arrangement().orElseThrow().notes()).hasSizeGreaterThan(64);
+        // a player strikes about four keys a second; common practice, no source
+        double playedFiveTimes = 5 * Ticks.milliseconds(song().endTick(), song().tempo()) / 1000;
+        assertThat(KEYS_STRUCK / 4.0).as("by hand, in seconds").isLessThan(playedFiveTimes);
+        assertThat(seconds).as("as the window takes the keys").isLessThan(playedFiveTimes);
+    }
+
+    @Test
+    void aPassageIsMarkedCopiedMovedAndPutInByKeys() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.N);
+        chart("| C | F |");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        type(KeyCode.F3);
+        waitFor(() -> lookup("#bars").query().isFocused());
+        write("q0303");
+        push(KeyCode.CONTROL, KeyCode.V);
+        waitForText("#message", "Nothing was copied yet");
+        push(KeyCode.CONTROL, KeyCode.C);
+        waitForText("#message", "Nothing is marked");
+        push(KeyCode.SHIFT, KeyCode.HOME);
+        push(KeyCode.CONTROL, KeyCode.C);
+        waitForText("#message", "Copied 4 notes and the chords");
+        type(KeyCode.END);
+        push(KeyCode.CONTROL, KeyCode.V);
+        waitForText("#message", "passage put in");
+        assertThat(song().bars()).hasSize(3);
+        assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("C", "F", "C");
+        assertThat(tune()).isEqualTo("B3:1.0 D4:1.0 B3:1.0 D4:1.0 B3:1.0 D4:1.0 B3:1.0 D4:1.0");
+        push(KeyCode.SHIFT, KeyCode.LEFT);
+        push(KeyCode.SHIFT, KeyCode.LEFT);
+        push(KeyCode.CONTROL, KeyCode.UP);
+        assertThat(tune()).endsWith("D4:1.0 C4:1.0 Eb4:1.0");
+        push(KeyCode.CONTROL, KeyCode.X);
+        assertThat(song().melody()).hasSize(6);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(song().melody()).hasSize(8);
+        push(KeyCode.CONTROL, KeyCode.A);
+        type(KeyCode.DELETE);
+        assertThat(song().melody()).isEmpty();
+    }
+
+    @Test
+    void wordsWithChordsPastedInBecomeAChart() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.N);
+        chart("[Verse]\n[G]Down by the [C]weir we\n[D7]waited for the [G]tide\n");
+        assertThat(lookup("#chart-text").<TextArea>query().getText()).isEqualTo("[Verse]\n| G | C |\n| D7 | G |\n");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        waitForText("#message", "Set chart");
+        assertThat(song().sections()).extracting(Section::name).containsExactly("Verse");
+    }
+
+    @Test
+    void aSectionThatComesAgainIsVariedAndAsBeforeAgain() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.N);
+        chart("[A] | C | F | [B] | G | C | [A] | C | F |");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        waitFor(() -> lookup("#vary-2").tryQuery().isPresent());
+        assertThat(lookup("#vary-1").tryQuery()).isEmpty();
+        clickOn("#vary-2");
+        waitFor(() -> song().sections().get(2).varied());
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor(() -> !song().sections().get(2).varied());
+        clickOn("#section-1");
+        waitFor(() -> lookup("#bars").query().isFocused());
+        write("q3");
+        assertThat(song().melody().get(0).tick())
+                .isEqualTo(song().sections().get(1).startTick());
+    }
+
+    @Test
+    void anotherChordThatTheTuneAllowsIsPutInAndTakenBack() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.N);
+        chart("| C | F | G7 | C |");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        waitForText("#message", "Set chart");
+        clickOn("#hint-Am");
+        waitFor(() -> song().chart().get(0).symbol().equals("Am"));
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor(() -> song().chart().get(0).symbol().equals("C"));
+    }
+
+    @Test
+    void aFileOfSeveralTunesOffersThem() throws Exception {
+        Path file = folder.resolve("two.abc");
+        Files.writeString(
+                file, "X:1\nT:First Mill\nL:1/4\nK:C\n\"C\"CEGc|\n\nX:2\nT:Second Mill\nL:1/4\nK:G\n\"G\"GBdg|\n");
+        toOpen = Optional.of(file);
+        push(KeyCode.CONTROL, KeyCode.O);
+        waitForText("#message", "Opened two.abc");
+        push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        ComboBox<String> parts = lookup("#parts").query();
+        assertThat(parts.getItems()).containsExactly("First Mill", "Second Mill");
+        interact(() -> parts.getSelectionModel().select(1));
+        waitFor(() -> song().title().equals("Second Mill"));
+        assertThat(tune()).startsWith("G4:1.0 B4:1.0");
+    }
+
+    @Test
+    void tablatureIsKeptAsWrittenUntilThePlayerWantsItAnew() throws Exception {
+        Path file = folder.resolve("weir.tab.txt");
+        Files.writeString(
+                file,
+                """
+                Weir Song, 96 bpm
+                  C               G
+                e|----------------|-3-------------|
+                B|-1-------3------|---------------|
+                G|-----0-------0--|-----0-----0---|
+                D|---2---2---2----|---0---0-------|
+                A|-3--------------|---------------|
+                E|----------------|-3-------3-----|
+                """);
+        toOpen = Optional.of(file);
+        push(KeyCode.CONTROL, KeyCode.O);
+        waitForText("#title", "Weir Song");
+        waitUntilArranged();
+        push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        assertThat(project().written()).isPresent();
+        List<String> before = places();
+        assertThat(before).contains("5/3", "2/1", "4/2", "6/3");
+        workbenchTempo(110);
+        assertThat(places()).isEqualTo(before);
+        clickOn("#arrange-anew");
+        waitFor(() -> project().written().isEmpty());
+        waitUntilArranged();
+        assertThat(places()).isNotEqualTo(before);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitUntilArranged();
+        waitFor(() -> places().equals(before));
+    }
+
+    private void workbenchTempo(int tempo) throws TimeoutException {
+        interact(() -> workbench.setTempo(tempo));
+        waitUntilArranged();
+    }
+
+    private List<String> places() {
+        return workbench.arrangement().orElseThrow().notes().stream()
+                .map(note -> note.string() + "/" + note.fret())
+                .toList();
+    }
+
+    @Test
+    void theAdviceTriesOtherTuningsAndMindsAVoice() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        clickOn("#advise-DROP_D");
+        clickOn("#advise-voice").write("high");
+        clickOn("#advise");
+        assertThat(lookup("#advice .finding").tryQuery()).isPresent();
+        enterVoice("A2 to D4");
+        clickOn("#advise");
+        waitFor(() -> lookup("#advice-tuning-1").tryQuery().isPresent());
+        clickOn("#advice-tuning-1");
+        assertThat(text("#advice-words")).containsAnyOf("within the voice", "fits the voice in no octave");
+        clickOn("#advise-use");
+        waitForText("#message", "tuning drop D");
+        assertThat(project().instrument().tuning()).isEqualTo(NamedTuning.DROP_D.tuning());
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor(() -> project().instrument().tuning().equals(NamedTuning.STANDARD.tuning()));
+    }
+
+    private void enterVoice(String text) {
+        clickOn("#advise-voice");
+        push(KeyCode.CONTROL, KeyCode.A);
+        write(text);
     }
 
     @Test
@@ -67,7 +242,7 @@ class SongStationTest extends OpenWindow {
         waitFor(() -> lookup("#bars").query().isFocused());
         write("q1e0.3.");
         assertThat(tune()).isEqualTo("C4:1.0 B3:0.5 D4:0.75");
-        push(KeyCode.SHIFT, KeyCode.E);
+        write("E");
         assertThat(tune()).isEqualTo("C4:1.0 B3:0.5 D4:0.75 E4:0.5");
         write("-t0");
         assertThat(tune()).isEqualTo("C4:1.0 B3:0.5 D4:0.75 E4:1.0 B3:0.3333333333333333");

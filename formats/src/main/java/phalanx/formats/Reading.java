@@ -12,16 +12,24 @@ import phalanx.song.Song;
  * @param song what was kept
  * @param report one line for each thing changed or left out, with its bar; empty when nothing was
  * @param written where every note is played, if the file is a finished arrangement
+ * @param choices the parts, tracks or tunes of the file that could have been read, by name; empty where there is one
+ * @param chosen which of them this is, from 0
  */
-public record Reading(Song song, List<String> report, Optional<Written> written) {
+public record Reading(Song song, List<String> report, Optional<Written> written, List<String> choices, int chosen) {
     public Reading {
         Objects.requireNonNull(song, "song");
         Objects.requireNonNull(written, "written");
         report = List.copyOf(report);
+        choices = List.copyOf(choices);
     }
 
     /** A song without an arrangement. */
     public Reading(Song song, List<String> report) {
-        this(song, report, Optional.empty());
+        this(song, report, Optional.empty(), List.of(), 0);
+    }
+
+    /** The same with what could be chosen. */
+    public Reading of(List<String> names, int index) {
+        return names.size() < 2 ? this : new Reading(song, report, written, names, index);
     }
 }

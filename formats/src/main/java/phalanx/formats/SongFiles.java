@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalInt;
 import phalanx.formats.abc.AbcReader;
 import phalanx.formats.abc.AbcWriter;
 import phalanx.formats.midi.MidiReader;
@@ -27,13 +28,23 @@ public final class SongFiles {
     private SongFiles() {}
 
     /**
-     * Reads a song.
+     * Reads a song; of several parts, tracks or tunes the one that looks most like a melody.
      *
      * @throws FormatException naming file, place and reason; nothing else is thrown for a bad file
      */
     public static Reading read(Path file) throws FormatException {
+        return read(file, OptionalInt.empty());
+    }
+
+    /**
+     * Reads a song.
+     *
+     * @param choice which part, track or tune, from 0 as {@link Reading#choices()} lists them
+     * @throws FormatException naming file, place and reason; nothing else is thrown for a bad file
+     */
+    public static Reading read(Path file, OptionalInt choice) throws FormatException {
         try {
-            return parse(file, bytes(file));
+            return parse(file, bytes(file), choice);
         } catch (FormatException e) {
             throw e.in(file);
         }
@@ -91,26 +102,40 @@ public final class SongFiles {
         }
     }
 
-    private static Reading parse(Path file, byte[] bytes) throws FormatException {
+    private static Reading parse(Path file, byte[] bytes, OptionalInt choice) throws FormatException {
         String name = String.valueOf(file.getFileName());
         String lower = lower(file);
         String title = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
         if (lower.endsWith(".mxl")) {
-            return new MusicXmlReader(title).read(new CompressedMusicXml().unpack(bytes));
+            return new MusicXmlReader(title, choice).read(new CompressedMusicXml().unpack(bytes));
         }
         if (lower.endsWith(".musicxml") || lower.endsWith(".xml")) {
-            return new MusicXmlReader(title).read(bytes);
+            return new MusicXmlReader(title, choice).read(bytes);
         }
         if (lower.endsWith(".abc")) {
-            return new AbcReader(title).read(bytes);
+            return new AbcReader(title, choice).read(bytes);
         }
         if (lower.endsWith(".mid") || lower.endsWith(".midi")) {
-            return new MidiReader(title).read(bytes);
+            return new MidiReader(title, choice).read(bytes);
         }
         if (lower.endsWith(".txt") || lower.endsWith(".tab")) {
             return new TabReader(title.replaceAll("(?i)\\.tab$", "")).read(bytes);
         }
         throw new FormatException(
                 "", "this kind of file cannot be read; use .musicxml, .xml, .mxl, .abc, .mid or .tab.txt");
+    }
+
+    /**
+     * The one that is asked for.
+     *
+     * @throws FormatException if the file has not so many
+     */
+    public static <T> T chosen(List<T> all, OptionalInt choice, T otherwise) throws FormatException {
+        if (choice.isPresent() && (choice.getAsInt() < 0 || choice.getAsInt() >= all.size())) {
+            throw new FormatException(
+                    "",
+                    "there is no part " + (choice.getAsInt() + 1) + "; the file has " + all.size() + " to choose from");
+        }
+        return choice.isPresent() ? all.get(choice.getAsInt()) : otherwise;
     }
 }

@@ -10,16 +10,25 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import javafx.geometry.HPos;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.arrange.KeyAdvice;
 import phalanx.arrange.KeyAdvisor;
 import phalanx.desktop.Project;
 import phalanx.desktop.widget.Cards;
+import phalanx.guitar.NamedTuning;
+import phalanx.guitar.Tuning;
+import phalanx.song.VoiceRange;
 
 /** Where the song lies well: every key with every capo as a grid, warmer where it is harder. */
 final class AdviceCard extends VBox {
@@ -36,10 +45,15 @@ final class AdviceCard extends VBox {
     private final Label words = Cards.quiet("");
     private final Button useButton =
             Cards.button("advise-use", "Use this", "Move the song there; undo returns", this::use);
+    private final FlowPane tunings = new FlowPane(4, 4);
+    private final TextField voice = new TextField();
+    private final HBox tuningChoice = new HBox(4);
     private Optional<Project> project = Optional.empty();
     private AtomicBoolean cancelled = new AtomicBoolean();
     private List<KeyAdvice> ways = List.of();
     private Optional<KeyAdvice> selected = Optional.empty();
+    private Optional<Tuning> shownTuning = Optional.empty();
+    private Optional<VoiceRange> singer = Optional.empty();
 
     /**
      * @param background runs the work
@@ -59,6 +73,19 @@ final class AdviceCard extends VBox {
         words.setId("advice-words");
         progress.setMaxWidth(Double.MAX_VALUE);
         useButton.getStyleClass().add("strong-button");
+        for (NamedTuning named : NamedTuning.values()) {
+            ToggleButton button = new ToggleButton(named.label());
+            button.setId("advise-" + named.name());
+            button.setUserData(named);
+            button.getStyleClass().addAll("plain", "small");
+            button.setMinWidth(Region.USE_PREF_SIZE);
+            tunings.getChildren().add(button);
+        }
+        voice.setId("advise-voice");
+        voice.setPromptText("A2 to D4");
+        voice.setPrefColumnCount(9);
+        voice.setAccessibleText("Range of a voice, lowest and highest pitch");
+        tuningChoice.setId("advice-tunings");
         showIdle();
     }
 
@@ -66,8 +93,29 @@ final class AdviceCard extends VBox {
         getChildren()
                 .setAll(
                         Cards.heading("Where does it lie well?"),
-                        Cards.quiet("Arranges the whole song in every key with every capo on your guitar."),
+                        Cards.quiet("Arranges the whole song in every key with every capo. Other tunings to try:"),
+                        tunings,
+                        singing(),
                         start);
+    }
+
+    private HBox singing() {
+        HBox row = new HBox(8, Cards.quiet("Voice, if one sings:"), voice);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    /** The guitar's own tuning and those that are ticked. */
+    private List<Tuning> chosenTunings(Project now) {
+        List<Tuning> chosen = new ArrayList<>();
+        chosen.add(now.instrument().tuning());
+        for (Node button : tunings.getChildren()) {
+            Tuning tuning = ((NamedTuning) button.getUserData()).tuning();
+            if (((ToggleButton) button).isSelected() && !chosen.contains(tuning)) {
+                chosen.add(tuning);
+            }
+        }
+        return chosen;
     }
 
     /** Another song, guitar or hand makes what was worked out void. */
@@ -77,10 +125,13 @@ final class AdviceCard extends VBox {
                                 .equals(now.song().melody())
                         && before.song().chart().equals(now.song().chart())
                         && before.instrument().guitar().equals(now.instrument().guitar())
-                        && before.instrument().tuning().equals(now.instrument().tuning())
                         && before.hand().equals(now.hand()))
                 .isPresent();
         project = Optional.of(now);
+        if (same && !ways.isEmpty()) {
+            paintGrid();
+            selected.ifPresent(this::select);
+        }
         if (!same) {
             cancelled.set(true);
             ways = List.of();
@@ -89,16 +140,29 @@ final class AdviceCard extends VBox {
     }
 
     private void start() {
+        try {
+            singer = voice.getText().isBlank() ? Optional.empty() : Optional.of(VoiceRange.parse(voice.getText()));
+        } catch (IllegalArgumentException e) {
+            showIdle();
+            getChildren().add(Cards.caution(e.getMessage()));
+            return;
+        }
         project.ifPresent(now -> {
             AtomicBoolean own = new AtomicBoolean();
             cancelled = own;
             progress.setProgress(0);
             getChildren().setAll(Cards.heading("Where does it lie well?"), progress, stop);
             long began = System.nanoTime();
+            List<Tuning> tried = chosenTunings(now);
+            int all = tried.size() * KeyAdvisor.WAYS;
             background.execute(() -> {
                 try {
                     List<KeyAdvice> found = new KeyAdvisor(now.instrument(), now.hand())
-                            .advise(now.song(), done -> interfaceThread.execute(() -> tick(own, done)), own::get);
+                            .advise(
+                                    now.song(),
+                                    tried,
+                                    done -> interfaceThread.execute(() -> tick(own, done, all)),
+                                    own::get);
                     interfaceThread.execute(() -> found(own, found, (System.nanoTime() - began) / 1e9));
                 } catch (CancellationException e) {
                     // given up; the card is idle again
@@ -118,9 +182,9 @@ final class AdviceCard extends VBox {
         }
     }
 
-    private void tick(AtomicBoolean own, int done) {
+    private void tick(AtomicBoolean own, int done, int all) {
         if (!own.get()) {
-            progress.setProgress(Math.max(progress.getProgress(), done / (double) KeyAdvisor.WAYS));
+            progress.setProgress(Math.max(progress.getProgress(), done / (double) all));
         }
     }
 
@@ -137,14 +201,61 @@ final class AdviceCard extends VBox {
             return;
         }
         ways = found;
+        KeyAdvice best = found.stream().min(Comparator.naturalOrder()).orElseThrow();
         Label took = Cards.small(String.format(
                 Locale.ROOT,
-                "%d ways in %.1f s; figures are effort, marked is where it is now",
+                "%d ways in %.1f s; figures are effort, dashed is where it is now%s",
                 found.size(),
-                seconds));
-        getChildren().setAll(Cards.heading("Where does it lie well?"), took, grid, words, new HBox(8, useButton));
+                seconds,
+                singer.isPresent() ? ", in brackets: not for the voice" : ""));
+        getChildren()
+                .setAll(
+                        Cards.heading("Where does it lie well?"),
+                        tuningChoice,
+                        words,
+                        new HBox(
+                                8,
+                                useButton,
+                                Cards.button("advise-again", "Ask again", "Other tunings or a voice", this::again)),
+                        grid,
+                        took);
+        showTunings(best.tuning());
+        select(best);
+    }
+
+    private void again() {
+        ways = List.of();
+        showIdle();
+    }
+
+    /** A button for each tuning that was tried, with its least effort; one alone needs none. */
+    private void showTunings(Tuning shown) {
+        shownTuning = Optional.of(shown);
+        List<Tuning> tried = ways.stream().map(KeyAdvice::tuning).distinct().toList();
+        tuningChoice.getChildren().clear();
+        tuningChoice.setManaged(tried.size() > 1);
+        for (int i = 0; i < tried.size() && tried.size() > 1; i++) {
+            Tuning tuning = tried.get(i);
+            KeyAdvice best = bestIn(tuning);
+            Button button = Cards.button(
+                    "advice-tuning-" + i,
+                    tuning.label() + " " + Math.round(best.cost().effort()),
+                    "Its least effort; show its keys and capos",
+                    () -> {
+                        showTunings(tuning);
+                        select(bestIn(tuning));
+                    });
+            button.getStyleClass().addAll("small", tuning.equals(shown) ? "main" : "plain");
+            tuningChoice.getChildren().add(button);
+        }
         paintGrid();
-        select(found.stream().min(Comparator.naturalOrder()).orElseThrow());
+    }
+
+    private KeyAdvice bestIn(Tuning tuning) {
+        return ways.stream()
+                .filter(way -> way.tuning().equals(tuning))
+                .min(Comparator.naturalOrder())
+                .orElseThrow();
     }
 
     private void paintGrid() {
@@ -158,6 +269,9 @@ final class AdviceCard extends VBox {
         List<KeyAdvice> inOrder = new ArrayList<>(ways);
         inOrder.sort(Comparator.naturalOrder());
         for (KeyAdvice way : ways) {
+            if (!shownTuning.equals(Optional.of(way.tuning()))) {
+                continue;
+            }
             int row = 1 + way.key().tonic().pitchClass();
             grid.add(Cards.small(way.key().toString()), 0, row);
             grid.add(cell(way, inOrder.indexOf(way) * HEAT.length / inOrder.size()), way.capo() + 1, row);
@@ -175,7 +289,11 @@ final class AdviceCard extends VBox {
     }
 
     private Button cell(KeyAdvice way, int heat) {
-        String text = way.isWhole() ? String.valueOf(Math.round(way.cost().effort())) : "x";
+        boolean sings = singer.map(
+                        voice -> voice.octavesFor(way.lowest(), way.highest()).isPresent())
+                .orElse(true);
+        String effort = way.isWhole() ? String.valueOf(Math.round(way.cost().effort())) : "x";
+        String text = sings ? effort : "(" + effort + ")";
         Button cell = new Button(text);
         cell.setId("way-" + way.key().tonic().pitchClass() + "-" + way.capo());
         cell.getStyleClass().addAll("cell", HEAT[heat]);
@@ -183,6 +301,7 @@ final class AdviceCard extends VBox {
         cell.setMinWidth(CELL);
         cell.setAccessibleText(way.words());
         boolean now = project.filter(one -> one.instrument().capo() == way.capo()
+                        && one.instrument().tuning().equals(way.tuning())
                         && one.song().key().tonic().pitchClass()
                                 == way.key().tonic().pitchClass())
                 .isPresent();
@@ -196,7 +315,8 @@ final class AdviceCard extends VBox {
 
     private void select(KeyAdvice way) {
         selected = Optional.of(way);
-        words.setText(way.words());
+        words.setText(way.words()
+                + singer.map(one -> " " + capital(way.sung(one)) + ".").orElse(""));
         grid.getChildren().forEach(node -> {
             node.getStyleClass().remove("chosen");
             if (way.equals(node.getUserData())) {
@@ -207,5 +327,9 @@ final class AdviceCard extends VBox {
 
     private void use() {
         selected.ifPresent(use);
+    }
+
+    private static String capital(String text) {
+        return text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
     }
 }

@@ -28,19 +28,25 @@ final class BarsView extends Drawing {
 
     private int firstRow;
     private int cursor;
+    private int selectedFrom;
+    private int selectedTo;
     private int low = 60;
     private int high = 72;
 
-    /** @param onPick takes the tick that was clicked */
-    BarsView(IntConsumer onPick) {
+    /**
+     * @param onPick takes the tick that was clicked
+     * @param onReach takes the tick up to which the selection was drawn or clicked with Shift
+     */
+    BarsView(IntConsumer onPick, IntConsumer onReach) {
         super(ROW);
         setId("bars");
         setFocusTraversable(true);
         setAccessibleText("Tune. Digits put frets, up and down choose the string, w h q e s the length, r rests");
         setOnMousePressed(event -> {
             requestFocus();
-            tickAt(event.getX(), event.getY()).ifPresent(onPick::accept);
+            tickAt(event.getX(), event.getY()).ifPresent((event.isShiftDown() ? onReach : onPick)::accept);
         });
+        setOnMouseDragged(event -> tickAt(event.getX(), event.getY()).ifPresent(onReach::accept));
         focusedProperty().addListener((property, before, now) -> repaint());
     }
 
@@ -64,6 +70,26 @@ final class BarsView extends Drawing {
             setPrefHeight(height);
         });
         repaint();
+    }
+
+    /** Marks a stretch; an empty one marks nothing. */
+    void select(int from, int to) {
+        selectedFrom = from;
+        selectedTo = to;
+        repaint();
+    }
+
+    private void paintSelection(GraphicsContext g, Song shown) {
+        for (Bar bar : shown.bars()) {
+            int from = Math.max(bar.startTick(), selectedFrom);
+            int to = Math.min(bar.endTick(), selectedTo);
+            if (from < to && isShown(shown, bar.startTick())) {
+                double x = x(shown, from);
+                double width = (to - from) / (double) bar.lengthTicks() * barWidth();
+                g.setFill(theme().colour("melody").deriveColor(0, 1, 1, 0.16));
+                g.fillRect(x, top(shown, from) + 20, width, ROW - 38);
+            }
+        }
     }
 
     private static int row(Song shown, int tick) {
@@ -110,6 +136,7 @@ final class BarsView extends Drawing {
     @Override
     protected void paint(GraphicsContext g) {
         song.ifPresent(shown -> {
+            paintSelection(g, shown);
             paintBars(g, shown);
             harmony.ifPresent(heard -> paintChords(g, shown, heard));
             harmony.ifPresent(heard -> heard.tune().stream()

@@ -1,6 +1,7 @@
 package phalanx.desktop.song;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.scene.control.Label;
@@ -12,6 +13,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.widget.Cards;
 import phalanx.song.ChartText;
+import phalanx.song.LyricSheet;
 import phalanx.song.Meter;
 import phalanx.theory.ChordKind;
 import phalanx.theory.ChordTable;
@@ -47,7 +49,12 @@ final class ChartCard extends VBox {
         status.setWrapText(false);
         HBox head = new HBox(12, Cards.heading("Chart as text"), Cards.space(), status);
         getChildren().addAll(head, area, below);
-        area.textProperty().addListener((property, before, now) -> check());
+        area.textProperty().addListener((property, before, now) -> {
+            // words with chords, pasted in, not typed: their chords as bars
+            boolean pasted = now.length() > before.length() + 1;
+            Optional<String> bars = pasted ? LyricSheet.toChart(now) : Optional.empty();
+            bars.ifPresentOrElse(area::setText, this::check);
+        });
         area.caretPositionProperty().addListener((property, before, now) -> check());
         area.focusedProperty().addListener((property, before, now) -> {
             if (!now) {

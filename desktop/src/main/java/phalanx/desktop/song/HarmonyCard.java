@@ -1,26 +1,54 @@
 package phalanx.desktop.song;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.BiConsumer;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.widget.Cards;
 import phalanx.song.MelodyNote;
+import phalanx.song.Reharmony;
 import phalanx.song.Song;
 import phalanx.song.SongHarmony;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
-/** The key that is heard, the chords from outside it and where they come from, the range of the tune. */
+/** The key that is heard, the chords from outside it and where they come from, the tune's range, other chords. */
 final class HarmonyCard extends VBox {
     private static final int MOST_LINES = 5;
+    private static final int MOST_HINTS = 4;
 
-    HarmonyCard() {
+    private final VBox hints = new VBox(6);
+    private final BiConsumer<Integer, ChordSymbol> use;
+    private Optional<Song> song = Optional.empty();
+    private Key key = Key.C_MAJOR;
+    private int hintsFor = -1;
+
+    /** @param use takes a chord of the chart, by its index, and the chord that shall stand in its place */
+    HarmonyCard(BiConsumer<Integer, ChordSymbol> use) {
         super(6);
+        this.use = use;
         setId("harmony");
         getStyleClass().add("card");
     }
 
     void show(Song song, SongHarmony harmony) {
+        this.song = Optional.of(song);
+        this.key = harmony.key();
         getChildren().setAll(Cards.heading("Key: " + harmony.key().words()));
+        if (harmony.keys().size() > 1) {
+            harmony.keys().forEach(stretch -> getChildren()
+                    .add(Cards.line(
+                            "from bar " + song.barAt(stretch.startTick()).number(),
+                            stretch.key().words())));
+        }
         Map<String, String> outside = new LinkedHashMap<>();
         for (SongHarmony.Placed placed : harmony.chords()) {
             if (!placed.function().diatonic()) {
@@ -45,5 +73,44 @@ final class HarmonyCard extends VBox {
             getChildren()
                     .add(Cards.line("tune", Pitch.of(low, harmony.key()) + " to " + Pitch.of(high, harmony.key())));
         });
+        getChildren().add(hints);
+        int tick = hintsFor;
+        hintsFor = -1;
+        showHints(Math.max(0, tick));
+    }
+
+    /** Offers other chords for the one that sounds at a tick, where the tune allows any. */
+    void showHints(int tick) {
+        song.filter(shown -> tick != hintsFor).ifPresent(shown -> {
+            hintsFor = tick;
+            hints.getChildren().clear();
+            int index = -1;
+            while (index + 1 < shown.chart().size()
+                    && shown.chart().get(index + 1).startTick() <= tick) {
+                index++;
+            }
+            List<Reharmony.Hint> offered = index < 0 ? List.of() : new Reharmony(shown, key).hints(index);
+            if (!offered.isEmpty()) {
+                int at = index;
+                String here = shown.chart().get(at).symbol() + ", bar "
+                        + shown.barAt(shown.chart().get(at).startTick()).number();
+                hints.getChildren().add(Cards.heading("The tune allows for " + here));
+                offered.stream().limit(MOST_HINTS).forEach(hint -> hints.getChildren()
+                        .add(row(at, hint)));
+            }
+        });
+    }
+
+    private Node row(int index, Reharmony.Hint hint) {
+        Button button = Cards.button(
+                "hint-" + hint.chord().text(),
+                hint.chord().text(),
+                "Put " + hint.chord().text() + " there; undo returns",
+                () -> use.accept(index, hint.chord()));
+        button.getStyleClass().add("small");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        HBox row = new HBox(8, button, Cards.quiet(hint.words()));
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
     }
 }

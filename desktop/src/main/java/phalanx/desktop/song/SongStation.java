@@ -1,9 +1,11 @@
 package phalanx.desktop.song;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import javafx.geometry.Pos;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -21,10 +23,12 @@ import phalanx.desktop.Workbench;
 import phalanx.desktop.widget.Cards;
 import phalanx.song.Bar;
 import phalanx.song.ChartText;
+import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.SongHarmony;
 import phalanx.song.TuneEdit;
+import phalanx.theory.ChordSymbol;
 import phalanx.theory.Note;
 import phalanx.theory.Pitch;
 
@@ -37,11 +41,14 @@ public final class SongStation extends HBox {
     private final Workbench workbench;
     private final Playback playback;
     private final TextField title = new TextField();
-    private final BarsView bars = new BarsView(this::moveTo);
+    private final BarsView bars = new BarsView(this::pick, this::reach);
+    private final FormCards form;
+    private final ComboBox<String> parts = new ComboBox<>();
+    private final Selection selection = new Selection();
     private final ScrollPane scroll = new ScrollPane(bars);
     private final TuneCard tune = new TuneCard(this::place);
     private final ChartCard chart = new ChartCard(this::takeChart);
-    private final HarmonyCard harmony = new HarmonyCard();
+    private final HarmonyCard harmony = new HarmonyCard(this::replaceChord);
     private final AdviceCard advice;
     private int cursor;
     private int lastDigit = -1;
@@ -58,6 +65,8 @@ public final class SongStation extends HBox {
         super(GAP);
         this.workbench = workbench;
         this.playback = playback;
+        this.form = new FormCards(
+                this::goTo, index -> workbench.editSong("section", song -> FormCards.varied(song, index)));
         this.advice = new AdviceCard(background, interfaceThread, this::use);
         setId("song-station");
         getStyleClass().add("station-content");
@@ -73,8 +82,13 @@ public final class SongStation extends HBox {
         });
         HBox.setHgrow(title, Priority.ALWAYS);
         Label keys = Cards.small("F2 chart, F3 tune, Ctrl+N new song");
-        HBox head =
-                new HBox(8, title, Cards.button("new-song", "New song", "An empty song (Ctrl+N)", this::newSong), keys);
+        parts.setId("parts");
+        parts.setAccessibleText("Part, track or tune of the file");
+        parts.managedProperty().bind(parts.visibleProperty());
+        parts.setVisible(false);
+        workbench.sourceProperty().addListener((property, before, now) -> showParts(now));
+        HBox head = new HBox(
+                8, title, parts, Cards.button("new-song", "New song", "An empty song (Ctrl+N)", this::newSong), keys);
         head.setAlignment(Pos.CENTER_LEFT);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -84,7 +98,7 @@ public final class SongStation extends HBox {
         barsCard.getStyleClass().add("card");
         VBox.setVgrow(scroll, Priority.ALWAYS);
         VBox.setVgrow(barsCard, Priority.ALWAYS);
-        VBox left = new VBox(8, head, barsCard, tune, chart);
+        VBox left = new VBox(8, head, form, barsCard, tune, chart);
         HBox.setHgrow(left, Priority.ALWAYS);
         left.setMinWidth(0);
         VBox right = new VBox(GAP, harmony, advice);
@@ -107,12 +121,25 @@ public final class SongStation extends HBox {
         SongHarmony heard = SongHarmony.of(song);
         title.setText(song.title());
         bars.show(song, heard);
+        form.show(song);
         cursor = Math.min(cursor, song.endTick());
         bars.moveCursor(cursor);
         tune.show(project.instrument());
         chart.show(ChartText.of(song));
         harmony.show(song, heard);
         advice.show(project);
+    }
+
+    /** Offers the parts of a file that has several; choosing one reads the file again. */
+    private void showParts(Workbench.Source source) {
+        parts.setOnAction(null);
+        parts.setVisible(source != null && !source.choices().isEmpty());
+        if (parts.isVisible()) {
+            parts.getItems().setAll(source.choices());
+            parts.getSelectionModel().select(source.chosen());
+            parts.setOnAction(
+                    event -> workbench.choosePart(parts.getSelectionModel().getSelectedIndex()));
+        }
     }
 
     public void useTheme(Theme theme) {
@@ -138,6 +165,17 @@ public final class SongStation extends HBox {
         workbench.editSong("chart", read::over);
     }
 
+    private void replaceChord(int index, ChordSymbol chord) {
+        workbench.editSong(
+                chord.text() + " for "
+                        + song().map(song -> song.chart().get(index).symbol()).orElse(""),
+                song -> {
+                    List<ChordChange> chart = new ArrayList<>(song.chart());
+                    chart.set(index, new ChordChange(chart.get(index).startTick(), Optional.of(chord)));
+                    return song.withChart(chart);
+                });
+    }
+
     private void use(KeyAdvice way) {
         workbench.moveTo(way);
     }
@@ -151,6 +189,8 @@ public final class SongStation extends HBox {
             event.consume();
         } else if (event.getCode() == KeyCode.ESCAPE) {
             advice.stop();
+            selection.clear();
+            moveTo(cursor);
         }
     }
 
@@ -158,9 +198,26 @@ public final class SongStation extends HBox {
         return workbench.project().map(Project::song);
     }
 
+    private void goTo(int tick) {
+        pick(tick);
+        bars.requestFocus();
+    }
+
+    private void pick(int tick) {
+        selection.clear();
+        moveTo(tick);
+    }
+
+    private void reach(int tick) {
+        selection.reach(cursor, tick);
+        moveTo(tick);
+    }
+
     private void moveTo(int tick) {
         cursor = Math.max(0, song().map(song -> Math.min(tick, song.endTick())).orElse(0));
         bars.moveCursor(cursor);
+        bars.select(selection.from(), selection.to());
+        harmony.showHints(cursor);
         double[] row = bars.cursorRow();
         double room = bars.getHeight() - scroll.getViewportBounds().getHeight();
         double at = scroll.getVvalue() * Math.max(0, room);
@@ -170,35 +227,86 @@ public final class SongStation extends HBox {
     }
 
     private void onTuneKey(KeyEvent event) {
-        boolean handled = true;
+        boolean handled = event.isShortcutDown() && onPassageKey(event.getCode());
         boolean far = event.isShortcutDown();
+        boolean marks = event.isShiftDown();
         int strings = workbench.project().map(now -> now.instrument().strings()).orElse(6);
-        switch (event.getCode()) {
-            case RIGHT -> moveTo(far ? barAway(1) : cursor + tune.ticks());
-            case LEFT -> moveTo(far ? barAway(-1) : cursor - tune.ticks());
-            case UP -> {
-                if (far) {
-                    transpose(1);
-                } else {
-                    tune.moveString(-1, strings);
-                }
+        if (!handled) {
+            handled = true;
+            switch (event.getCode()) {
+                case RIGHT -> go(far ? barAway(1) : cursor + tune.ticks(), marks);
+                case LEFT -> go(far ? barAway(-1) : cursor - tune.ticks(), marks);
+                case UP -> tune.moveString(-1, strings);
+                case DOWN -> tune.moveString(1, strings);
+                case HOME -> go(0, marks);
+                case END -> go(song().map(Song::endTick).orElse(0), marks);
+                case BACK_SPACE -> takeBack();
+                case DELETE -> delete();
+                default -> handled = false;
             }
-            case DOWN -> {
-                if (far) {
-                    transpose(-1);
-                } else {
-                    tune.moveString(1, strings);
-                }
-            }
-            case HOME -> moveTo(0);
-            case END -> moveTo(Integer.MAX_VALUE);
-            case BACK_SPACE -> takeBack();
-            case DELETE -> workbench.editSong("rest", song -> TuneEdit.clear(song, cursor, cursor + tune.ticks()));
-            default -> handled = false;
         }
         if (handled) {
             event.consume();
         }
+    }
+
+    private void go(int tick, boolean marks) {
+        if (marks) {
+            reach(Math.max(0, song().map(song -> Math.min(tick, song.endTick())).orElse(0)));
+        } else {
+            pick(tick);
+        }
+    }
+
+    /** What Ctrl does with a key to the passage that is marked. */
+    private boolean onPassageKey(KeyCode code) {
+        switch (code) {
+            case UP -> transpose(1);
+            case DOWN -> transpose(-1);
+            case A -> {
+                song().ifPresent(selection::all);
+                moveTo(cursor);
+            }
+            case C, X -> copy(code == KeyCode.X);
+            case V -> paste();
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void copy(boolean cut) {
+        if (selection.isEmpty()) {
+            workbench.say(
+                    Message.plain("Nothing is marked: hold Shift and go with the arrow keys, or draw over bars."));
+            return;
+        }
+        song().ifPresent(song -> {
+            String what = selection.copy(song);
+            if (cut) {
+                delete();
+            }
+            workbench.say(Message.plain("Copied " + what + ". Ctrl+V puts them in at the cursor."));
+        });
+    }
+
+    private void paste() {
+        selection
+                .copied()
+                .ifPresentOrElse(
+                        passage -> {
+                            int at = cursor;
+                            workbench.editSong("passage put in", song -> passage.into(song, at));
+                            pick(at + passage.lengthTicks());
+                        },
+                        () -> workbench.say(Message.plain("Nothing was copied yet: mark notes and press Ctrl+C.")));
+    }
+
+    private void delete() {
+        int from = selection.isEmpty() ? cursor : selection.from();
+        int to = selection.isEmpty() ? cursor + tune.ticks() : selection.to();
+        workbench.editSong("rest", song -> TuneEdit.clear(song, from, to));
     }
 
     private int barAway(int by) {
@@ -213,12 +321,18 @@ public final class SongStation extends HBox {
                 .orElse(0);
     }
 
-    /** Moves the note at the cursor, else the one before it. */
+    /** Moves what is marked; else the note at the cursor, else the one before it. */
     private void transpose(int semitones) {
+        String way = semitones > 0 ? "up" : "down";
+        if (!selection.isEmpty()) {
+            int from = selection.from();
+            int to = selection.to();
+            workbench.editSong("passage " + way, song -> TuneEdit.transpose(song, from, to, semitones));
+            return;
+        }
         song().flatMap(this::noteHere)
                 .ifPresent(note -> workbench.editSong(
-                        "a note " + (semitones > 0 ? "up" : "down"),
-                        song -> TuneEdit.transpose(song, note.tick(), note.tick() + 1, semitones)));
+                        "a note " + way, song -> TuneEdit.transpose(song, note.tick(), note.tick() + 1, semitones)));
     }
 
     private Optional<MelodyNote> noteHere(Song song) {
@@ -305,6 +419,7 @@ public final class SongStation extends HBox {
 
     private void put(Pitch pitch) {
         int at = cursor;
+        selection.clear();
         playback.hear(List.of(pitch.midi()));
         workbench.editSong("note " + pitch, song -> TuneEdit.put(song, new MelodyNote(at, tune.ticks(), pitch)));
         moveTo(at + tune.ticks());

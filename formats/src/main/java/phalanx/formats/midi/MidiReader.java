@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.TreeMap;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
@@ -20,6 +21,7 @@ import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
+import phalanx.formats.SongFiles;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
@@ -46,11 +48,21 @@ public final class MidiReader {
     private static final int MOST_NOTES = 50_000;
 
     private final String fallbackTitle;
+    private final OptionalInt choice;
     private final List<String> report = new ArrayList<>();
 
     /** @param fallbackTitle the title of a file that has none */
     public MidiReader(String fallbackTitle) {
+        this(fallbackTitle, OptionalInt.empty());
+    }
+
+    /**
+     * @param fallbackTitle the title of a file that has none
+     * @param choice which line of notes is the melody, from 0; the likeliest where none is chosen
+     */
+    public MidiReader(String fallbackTitle, OptionalInt choice) {
         this.fallbackTitle = fallbackTitle;
+        this.choice = choice;
     }
 
     /** A sounding note in ticks of ours. */
@@ -58,6 +70,10 @@ public final class MidiReader {
 
     /** The notes of one channel of one track. */
     private record Line(String name, int channel, List<Sound> sounds) {
+        String words() {
+            return (name.isEmpty() ? "" : "\"" + name + "\", ") + "channel " + (channel + 1);
+        }
+
         double height() {
             return sounds.stream().mapToInt(Sound::midi).average().orElse(0);
         }
@@ -81,12 +97,15 @@ public final class MidiReader {
         if (notes > MOST_NOTES) {
             throw new FormatException("", "the file has " + notes + " notes; " + MOST_NOTES + " is the most");
         }
-        Line melody = melodyLine(lines);
+        List<Line> pitched =
+                lines.stream().filter(line -> line.channel != DRUMS).toList();
+        Line melody = melodyLine(pitched);
         Quantiser quantiser = new Quantiser();
         List<MelodyNote> tune = skyline(melody.sounds, quantiser, key(metas));
         quantiser.report().ifPresent(report::add);
         List<Bar> bars = bars(metas, Math.max(1, tune.get(tune.size() - 1).endTick()), sequence, scale);
-        return new Reading(song(title(sequence, title), metas, bars, tune, lines), report);
+        return new Reading(song(title(sequence, title), metas, bars, tune, lines), report)
+                .of(pitched.stream().map(Line::words).toList(), pitched.indexOf(melody));
     }
 
     private static Sequence sequence(byte[] bytes) throws FormatException {
@@ -152,18 +171,15 @@ public final class MidiReader {
         return new String(meta.getData(), StandardCharsets.UTF_8).trim();
     }
 
-    private Line melodyLine(List<Line> lines) throws FormatException {
-        List<Line> pitched =
-                lines.stream().filter(line -> line.channel != DRUMS).toList();
-        Line melody = pitched.stream()
+    private Line melodyLine(List<Line> pitched) throws FormatException {
+        Line likeliest = pitched.stream()
                 .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(".*(melody|voice|vocal|tune|lead).*"))
                 .findFirst()
                 .or(() -> pitched.stream().max(Comparator.comparingDouble(Line::height)))
                 .orElseThrow(() -> new FormatException("", "the file has no notes; it needs a melody"));
+        Line melody = SongFiles.chosen(pitched, choice, likeliest);
         if (pitched.size() > 1) {
-            report.add("of " + pitched.size() + " lines of notes, "
-                    + (melody.name.isEmpty() ? "" : "\"" + melody.name + "\", ") + "channel " + (melody.channel + 1)
-                    + " is taken for the melody");
+            report.add("of " + pitched.size() + " lines of notes, " + melody.words() + " is taken for the melody");
         }
         return melody;
     }

@@ -46,7 +46,7 @@ final class PartReader {
     private Integer tempo;
     private int octaveShift;
     private int transposition;
-    private String voice = "";
+    private final String voice;
     private boolean tieOpen;
 
     /** The bar being read: where it begins, and how far reading has come and reached in it, in ticks. */
@@ -57,10 +57,15 @@ final class PartReader {
     private double reached;
     private double lastOnset;
 
-    /** @param report takes a line for each thing changed or left out */
-    PartReader(String title, Element part, List<String> report) {
+    /**
+     * @param part to read
+     * @param voice the one that is the melody
+     * @param report takes a line for each thing changed or left out
+     */
+    PartReader(String title, Element part, String voice, List<String> report) {
         this.title = title;
         this.part = part;
+        this.voice = voice;
         this.report = report;
     }
 
@@ -241,12 +246,9 @@ final class PartReader {
         }
     }
 
-    /** The voice of the first note is the melody. */
+    /** Whether a note belongs to the voice that is the melody. */
     private boolean inMelodyVoice(Element element) {
         String own = Elements.text(element, "voice").orElse("1");
-        if (voice.isEmpty()) {
-            voice = own;
-        }
         if (!own.equals(voice)) {
             once(
                     "voice " + own,

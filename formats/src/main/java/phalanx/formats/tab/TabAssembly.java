@@ -206,7 +206,7 @@ final class TabAssembly {
         });
         report.add("the highest notes are taken for the tune: " + tune.size() + " of " + notes.size());
         Song song = new Song(title, key, tempo, bars, sections, chart, tune);
-        return new Reading(song, report, Optional.of(new Written(tuning, capo, notes)));
+        return new Reading(song, report, Optional.of(new Written(tuning, capo, notes)), List.of(), 0);
     }
 
     private void guessChords() {
