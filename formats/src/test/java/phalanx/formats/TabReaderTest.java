@@ -19,6 +19,8 @@ import phalanx.arrange.FindingKind;
 import phalanx.arrange.Hold;
 import phalanx.arrange.Role;
 import phalanx.arrange.Transcriber;
+import phalanx.formats.musicxml.MusicXmlReader;
+import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.tab.TabReader;
 import phalanx.formats.tab.TabWriter;
 import phalanx.guitar.Guitar;
@@ -50,7 +52,7 @@ class TabReaderTest {
      * What Phalanx writes as tablature it reads again: every note at its place, bars, chords and sections. Times come
      * back as fine as text shows them, which has at most 24 columns a beat.
      */
-    @Property(tries = 80)
+    @Property(tries = 60)
     void itsOwnTablatureComesBack(@ForAll long seed) throws FormatException {
         String[] tunings = {"standard", "D A D G B E", "D A D G A D", "open G", "E A D G B E"};
         int which = (int) Math.floorMod(seed, (long) tunings.length);
@@ -81,7 +83,7 @@ class TabReaderTest {
     }
 
     /** A hand that is found for written notes stops them all, in reach, one finger at one place. */
-    @Property(tries = 80)
+    @Property(tries = 60)
     void everyWrittenNoteIsStoppedByAFinger(@ForAll long seed) throws FormatException {
         Arrangement arranged = new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(RandomSong.of(seed));
         Arrangement again = played(read(new TabWriter().write(arranged)));
@@ -220,5 +222,15 @@ class TabReaderTest {
                 .isInstanceOf(FormatException.class)
                 .hasMessageContaining(reason.trim())
                 .hasMessageNotContaining("\n");
+    }
+
+    /** A tablature staff keeps its strings and frets: what was exported opens as the same arrangement. */
+    @Property(tries = 30)
+    void anArrangementInMusicXmlComesBackAsItWas(@ForAll long seed) throws FormatException {
+        Instrument guitar = new Instrument(Guitar.STEEL, Tuning.parse("D A D G B E"), (int) Math.floorMod(seed, 3L));
+        Arrangement arranged = new Arranger(guitar, Hand.AVERAGE).arrange(RandomSong.of(seed));
+        Reading reading = new MusicXmlReader("x").read(new MusicXmlWriter().write(arranged));
+        assertThat(reading.written().orElseThrow().on(Guitar.STEEL)).isEqualTo(guitar);
+        assertThat(places(played(reading))).isEqualTo(places(arranged));
     }
 }

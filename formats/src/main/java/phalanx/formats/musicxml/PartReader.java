@@ -34,6 +34,7 @@ final class PartReader {
     private final List<String> report;
     private final List<BarMarks> marks = new ArrayList<>();
     private final FormReader form = new FormReader();
+    private final StaffPlaces places = new StaffPlaces();
     private final List<Bar> bars = new ArrayList<>();
     private final List<Section> sections = new ArrayList<>();
     private final TreeMap<Integer, Optional<ChordSymbol>> chart = new TreeMap<>();
@@ -91,7 +92,8 @@ final class PartReader {
             Key songKey = key == null ? Key.C_MAJOR : key;
             int songTempo = tempo == null ? DEFAULT_TEMPO : tempo;
             Song written = new Song(title, songKey, songTempo, bars, sections, changes, melody);
-            return new Reading(Unfolding.of(written, marks).transpose(transposition), report);
+            Song played = Unfolding.of(written, marks).transpose(transposition);
+            return new Reading(played, report, places.finish(written, marks, transposition), List.of(), 0);
         } catch (IllegalArgumentException e) {
             throw new FormatException("", e.getMessage());
         }
@@ -103,7 +105,10 @@ final class PartReader {
         reached = 0;
         for (Element element : Elements.children(measure)) {
             switch (element.getTagName()) {
-                case "attributes" -> readAttributes(element);
+                case "attributes" -> {
+                    readAttributes(element);
+                    places.readDetails(element);
+                }
                 case "note" -> readNote(element);
                 case "harmony" -> readHarmony(element);
                 case "direction" -> readDirection(element);
@@ -239,6 +244,9 @@ final class PartReader {
         if (!inChord) {
             lastOnset = cursor;
             move(length);
+        }
+        if (!ties(element, "stop")) {
+            places.readNote(element, tick(onset));
         }
         Optional<Element> pitch = Elements.child(element, "pitch");
         if (pitch.isPresent() && inMelodyVoice(element)) {

@@ -113,17 +113,31 @@ public final class TabReader {
                     break;
                 }
             }
-            wordsFrom = end;
-            while (wordsFrom < lines.size()
-                    && !lines.get(wordsFrom).isBlank()
-                    && !TabSystem.isStringLine(lines.get(wordsFrom))
-                    && system.takeWords(lines.get(wordsFrom), false)) {
-                wordsFrom++;
-            }
+            wordsFrom = takeWordsBelow(system, lines, end);
             systems.add(system);
             at = end;
         }
         return systems;
+    }
+
+    /** Takes the lines under a system: digits and count, or the count alone with the digits' line left blank. */
+    private static int takeWordsBelow(TabSystem system, List<String> lines, int end) {
+        int at = end;
+        boolean blankFirst = isBlank(lines, end) && !isBlank(lines, end + 1) && isBlank(lines, end + 2);
+        if (blankFirst) {
+            at++;
+        }
+        while (at < lines.size()
+                && !isBlank(lines, at)
+                && !TabSystem.isStringLine(lines.get(at))
+                && system.takeWords(lines.get(at), false)) {
+            at++;
+        }
+        return at;
+    }
+
+    private static boolean isBlank(List<String> lines, int at) {
+        return at >= lines.size() || lines.get(at).isBlank();
     }
 
     private static void checkStrings(TabSystem system, List<TabSystem> before) throws FormatException {

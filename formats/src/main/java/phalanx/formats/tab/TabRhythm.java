@@ -148,9 +148,6 @@ final class TabRhythm {
             }
             int before = times.isEmpty() ? -1 : times.lastEntry().getValue();
             Times own = inBeat(columns.subList(from, to), place, number * beat, before);
-            if (own == null) {
-                return squeezed(columns);
-            }
             times.putAll(own.times);
             exact &= own.exact;
             from = to;
@@ -185,13 +182,18 @@ final class TabRhythm {
                 best = new Times(times, error < counted() / EXACT);
             }
         }
-        return best;
+        return best == null ? asTheyStand(columns, place, before) : best;
     }
 
-    /** More columns than any grid has places for: evenly over the bar. */
-    private Times squeezed(List<Integer> columns) {
-        int count = columns.size();
-        return times(columns, column -> (int) ((long) columns.indexOf(column) * ticks / count), false);
+    /** Columns closer together than any grid: each where it stands, one after another. */
+    private Times asTheyStand(List<Integer> columns, Place place, int before) {
+        TreeMap<Integer, Integer> times = new TreeMap<>();
+        int last = before;
+        for (int column : columns) {
+            last = Math.max(last + 1, (int) Math.round(place.tick(column)));
+            times.put(column, Math.min(last, ticks - 1));
+        }
+        return new Times(times, false);
     }
 
     private interface Tick {
