@@ -18,6 +18,7 @@ import phalanx.formats.events.EventsJson;
 import phalanx.formats.tab.TabWriter;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
+import phalanx.righthand.Picking;
 import phalanx.song.Song;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -34,9 +35,6 @@ import picocli.CommandLine.Spec;
         description =
                 "Arranges a song; tablature is kept as written and given its fingers. Without -o and --json the tablature goes to standard output.")
 final class ArrangeCommand implements Callable<Integer> {
-    private static final String PATTERN = "pinch and fill";
-    private static final String SCHOOL = "thumb and three";
-
     @Parameters(paramLabel = "IN", description = "A song: .musicxml, .xml, .mxl, .abc, .mid, or tablature: .tab.txt.")
     private Path in;
 
@@ -53,20 +51,6 @@ final class ArrangeCommand implements Callable<Integer> {
     private Integer tempo;
 
     @Option(
-            names = "--pattern",
-            paramLabel = "NAME",
-            description = "The fingers' pattern: " + PATTERN + ".",
-            defaultValue = PATTERN)
-    private String pattern;
-
-    @Option(
-            names = "--school",
-            paramLabel = "NAME",
-            description = "The right hand's school: " + SCHOOL + ".",
-            defaultValue = SCHOOL)
-    private String school;
-
-    @Option(
             names = "--part",
             paramLabel = "N",
             description = "Which part, track or tune of the file, from 1; without it the likeliest melody.")
@@ -80,18 +64,22 @@ final class ArrangeCommand implements Callable<Integer> {
     @Mixin
     private InstrumentOptions options;
 
+    @Mixin
+    private PickingOptions right;
+
     @Spec
     private CommandSpec spec;
 
     @Override
     public Integer call() throws FormatException {
         checkChoices();
+        Picking picking = right.picking();
         Reading reading = SongFiles.read(in, part == null ? OptionalInt.empty() : OptionalInt.of(part - 1));
         reading.report()
                 .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
         Song song = atTempo(reading.song());
         long start = System.nanoTime();
-        Arrangement arrangement = arrangement(reading, song);
+        Arrangement arrangement = arrangement(reading, song, picking);
         double millis = (System.nanoTime() - start) / 1e6;
         for (Path out : outs) {
             ArrangementFiles.write(arrangement, out);
@@ -101,12 +89,12 @@ final class ArrangeCommand implements Callable<Integer> {
     }
 
     /** Tablature is kept as it is written, unless the player wants it anew. */
-    private Arrangement arrangement(Reading reading, Song song) {
+    private Arrangement arrangement(Reading reading, Song song, Picking picking) {
         if (reading.written().isPresent() && !anew) {
             Written written = reading.written().get();
-            return new Transcriber(written.on(Guitar.STEEL), Hand.AVERAGE).arrange(song, written);
+            return new Transcriber(written.on(Guitar.STEEL), Hand.AVERAGE).arrange(song, written, picking);
         }
-        return new Arranger(options.instrument(), Hand.AVERAGE).arrange(song);
+        return new Arranger(options.instrument(), Hand.AVERAGE).arrange(song, picking, List.of(), () -> false);
     }
 
     private void checkChoices() {
@@ -116,12 +104,6 @@ final class ArrangeCommand implements Callable<Integer> {
             } catch (FormatException e) {
                 throw new ParameterException(spec.commandLine(), e.getMessage());
             }
-        }
-        if (!pattern.equalsIgnoreCase(PATTERN)) {
-            throw new BadInput("pattern \"" + pattern + "\" is not known; there is " + PATTERN);
-        }
-        if (!school.equalsIgnoreCase(SCHOOL)) {
-            throw new BadInput("school \"" + school + "\" is not known; there is " + SCHOOL);
         }
     }
 
@@ -142,6 +124,9 @@ final class ArrangeCommand implements Callable<Integer> {
         }
         out.flush();
         PrintWriter err = spec.commandLine().getErr();
+        if (arrangement.joining().asked() > 0) {
+            err.println("phalanx: pattern: " + arrangement.joining().words());
+        }
         if (arrangement.movedBy() != 0) {
             err.println("phalanx: " + arrangement.findings().get(0).message());
         }

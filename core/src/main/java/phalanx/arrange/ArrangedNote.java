@@ -4,6 +4,7 @@ import java.util.Objects;
 import java.util.Optional;
 import phalanx.lefthand.Finger;
 import phalanx.righthand.Digit;
+import phalanx.righthand.Weight;
 
 /**
  * A note of the arrangement.
@@ -17,6 +18,8 @@ import phalanx.righthand.Digit;
  * @param role bass, inner or melody
  * @param left the finger that stops it; none on an open string
  * @param right the digit that plucks it
+ * @param technique how it is struck
+ * @param weight how loud it is meant beside the others of its role
  */
 public record ArrangedNote(
         int tick,
@@ -27,15 +30,33 @@ public record ArrangedNote(
         int midi,
         Role role,
         Optional<Finger> left,
-        Digit right) {
+        Digit right,
+        Technique technique,
+        Weight weight) {
     public ArrangedNote {
         Objects.requireNonNull(role, "role");
         Objects.requireNonNull(left, "left");
         Objects.requireNonNull(right, "right");
+        Objects.requireNonNull(technique, "technique");
+        Objects.requireNonNull(weight, "weight");
         if (lengthTicks <= 0 || wantedTicks < lengthTicks) {
             throw new IllegalArgumentException(
                     "a note at tick " + tick + " rings " + lengthTicks + " of " + wantedTicks + " ticks");
         }
+    }
+
+    /** A plain pluck. */
+    public ArrangedNote(
+            int tick,
+            int lengthTicks,
+            int wantedTicks,
+            int string,
+            int fret,
+            int midi,
+            Role role,
+            Optional<Finger> left,
+            Digit right) {
+        this(tick, lengthTicks, wantedTicks, string, fret, midi, role, left, right, Technique.PLUCK, Weight.PLAIN);
     }
 
     public int endTick() {
@@ -52,16 +73,23 @@ public record ArrangedNote(
     }
 
     ArrangedNote ringing(int newLength) {
-        return new ArrangedNote(tick, newLength, wantedTicks, string, fret, midi, role, left, right);
+        return new ArrangedNote(tick, newLength, wantedTicks, string, fret, midi, role, left, right, technique, weight);
     }
 
     /** The note wanted no longer than to a tick, where its string is plucked again. */
     ArrangedNote endingAt(int newEndTick) {
         int wanted = Math.min(wantedTicks, newEndTick - tick);
-        return new ArrangedNote(tick, Math.min(lengthTicks, wanted), wanted, string, fret, midi, role, left, right);
+        return new ArrangedNote(
+                tick, Math.min(lengthTicks, wanted), wanted, string, fret, midi, role, left, right, technique, weight);
     }
 
     ArrangedNote pluckedBy(Digit digit) {
-        return new ArrangedNote(tick, lengthTicks, wantedTicks, string, fret, midi, role, left, digit);
+        return new ArrangedNote(
+                tick, lengthTicks, wantedTicks, string, fret, midi, role, left, digit, technique, weight);
+    }
+
+    ArrangedNote struck(Technique newTechnique, Weight newWeight) {
+        return new ArrangedNote(
+                tick, lengthTicks, wantedTicks, string, fret, midi, role, left, right, newTechnique, newWeight);
     }
 }

@@ -4,6 +4,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import phalanx.lefthand.PathCost;
+import phalanx.righthand.Hit;
+import phalanx.righthand.Joining;
 import phalanx.song.Song;
 
 /**
@@ -14,7 +16,9 @@ import phalanx.song.Song;
  * @param notes in order of tick, at one tick from the lowest string
  * @param holds in order of tick
  * @param slots what the left hand does, without gaps
- * @param innerAsked how many inner strokes the pattern asked for
+ * @param innerAsked how many inner strokes were asked for
+ * @param hits percussive sounds, in order
+ * @param joining what became of the pattern's strokes
  * @param findings of the audit, in order of tick
  * @param cost of the whole song, by which the path was chosen
  * @param ceiling the fastest tempo
@@ -26,6 +30,8 @@ public record Arrangement(
         List<Hold> holds,
         List<ArrangedSlot> slots,
         int innerAsked,
+        List<Hit> hits,
+        Joining joining,
         List<Finding> findings,
         PathCost cost,
         TempoCeiling ceiling) {
@@ -36,6 +42,8 @@ public record Arrangement(
         notes = List.copyOf(notes);
         holds = List.copyOf(holds);
         slots = List.copyOf(slots);
+        hits = List.copyOf(hits);
+        Objects.requireNonNull(joining, "joining");
         findings = List.copyOf(findings);
     }
 
@@ -72,7 +80,17 @@ public record Arrangement(
         return Arrays.stream(efforts).boxed().toList();
     }
 
+    /** With the notes alone that begin in a stretch. */
+    public Arrangement between(int from, int to) {
+        List<ArrangedNote> some = notes.stream()
+                .filter(note -> note.tick() >= from && note.tick() < to)
+                .toList();
+        return new Arrangement(
+                request, movedBy, some, holds, slots, innerAsked, hits, joining, findings, cost, ceiling);
+    }
+
     Arrangement with(List<Finding> newFindings) {
-        return new Arrangement(request, movedBy, notes, holds, slots, innerAsked, newFindings, cost, ceiling);
+        return new Arrangement(
+                request, movedBy, notes, holds, slots, innerAsked, hits, joining, newFindings, cost, ceiling);
     }
 }

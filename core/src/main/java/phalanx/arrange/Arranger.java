@@ -17,9 +17,8 @@ import phalanx.lefthand.FingeringFinder;
 import phalanx.lefthand.LayeredPath;
 import phalanx.lefthand.PathCost;
 import phalanx.lefthand.Trail;
-import phalanx.righthand.AlternatingThumb;
-import phalanx.righthand.BassStroke;
-import phalanx.righthand.PinchAndFill;
+import phalanx.righthand.Picking;
+import phalanx.righthand.PickingPlan;
 import phalanx.song.Reprises;
 import phalanx.song.Song;
 
@@ -64,23 +63,29 @@ public final class Arranger {
         return new Arranger(instrument, hand, width);
     }
 
-    /** The same as {@link #arrange(Song, List, BooleanSupplier)} without locks, to the end. */
+    /** The same with a plain right hand and without locks, to the end. */
     public Arrangement arrange(Song song) {
         return arrange(song, List.of(), () -> false);
+    }
+
+    /** The same with a plain right hand. */
+    public Arrangement arrange(Song song, List<Lock> locks, BooleanSupplier cancelled) {
+        return arrange(song, Picking.PLAIN, locks, cancelled);
     }
 
     /**
      * Arranges a song. A tune that does not fit the guitar is moved by octaves, else to the nearest key that fits;
      * of equally near places the easiest is taken, and a finding says so.
      *
+     * @param picking how the right hand plays
      * @param locks shapes to hold; where one cannot be held under the tune it is left, and a finding says so
      * @param cancelled asked again and again while the work goes on
      * @throws CancellationException soon after it says yes
      */
-    public Arrangement arrange(Song song, List<Lock> locks, BooleanSupplier cancelled) {
+    public Arrangement arrange(Song song, Picking picking, List<Lock> locks, BooleanSupplier cancelled) {
         MelodyFit fit = new MelodyFit(instrument);
         Solution solution = fit.moves(song).stream()
-                .map(move -> solve(song.transpose(move), locks, move, cancelled))
+                .map(move -> solve(song.transpose(move), picking, locks, move, cancelled))
                 .min(Comparator.comparingLong(Solution::cost).thenComparingInt(found -> Math.abs(found.movedBy)))
                 .orElseThrow();
         last = Optional.of(solution);
@@ -89,7 +94,7 @@ public final class Arranger {
 
     /** Holds sections that come again as the first time, unless that would cost tune notes. */
     private static Solution tied(Solution free) {
-        List<Reprises.Reprise> reprises = new Reprises(free.song).find();
+        List<Reprises.Reprise> reprises = new Reprises(free.song()).find();
         if (reprises.isEmpty()) {
             return free;
         }
@@ -99,7 +104,7 @@ public final class Arranger {
         PathCost before = PathCost.unpack(free.cost());
         PathCost after = PathCost.unpack(way.cost());
         boolean worse = after.unplayable() > before.unplayable() || after.melody() > before.melody();
-        return worse ? free : new Solution(free.song, free.movedBy, free.locks, graph, trail, way);
+        return worse ? free : new Solution(free.request, free.movedBy, free.plan, graph, trail, way);
     }
 
     /**
@@ -119,9 +124,13 @@ public final class Arranger {
     }
 
     private record Solution(
-            Song song, int movedBy, List<Lock> locks, SlotGraph graph, Trail trail, LayeredPath.Way way) {
+            Request request, int movedBy, PickingPlan plan, SlotGraph graph, Trail trail, LayeredPath.Way way) {
         long cost() {
             return way.cost();
+        }
+
+        Song song() {
+            return request.song();
         }
 
         List<Candidate> chosen() {
@@ -131,15 +140,15 @@ public final class Arranger {
         }
     }
 
-    private Solution solve(Song song, List<Lock> locks, int movedBy, BooleanSupplier cancelled) {
-        List<BassStroke> bass = new AlternatingThumb().strokes(song);
-        List<Integer> inner = new PinchAndFill().strokes(song);
-        List<Slot> slots = new SlotCutter().slots(song, bass, inner, locks);
+    private Solution solve(Song song, Picking picking, List<Lock> locks, int movedBy, BooleanSupplier cancelled) {
+        PickingPlan plan = PickingPlan.of(song, picking);
+        List<Slot> slots = new SlotCutter().slots(song, plan.bass(), plan.inner(), locks);
         SlotGraph graph = new SlotGraph(slots, song.tempo(), candidates, changes, cancelled);
         Trail trail = last.filter(earlier -> earlier.graph.layers() == graph.layers())
                 .map(earlier -> again(earlier, graph))
                 .orElseGet(() -> Trail.through(graph));
-        return new Solution(song, movedBy, locks, graph, trail, trail.way());
+        return new Solution(
+                new Request(song, instrument, hand, locks, picking), movedBy, plan, graph, trail, trail.way());
     }
 
     private static Trail again(Solution earlier, SlotGraph graph) {
@@ -153,19 +162,22 @@ public final class Arranger {
         List<Slot> slots = solution.graph.slots();
         List<Candidate> chosen = solution.chosen();
         List<Fingering> fingerings = keeper.keep(slots, chosen);
-        List<ArrangedNote> notes = new NoteWriter(solution.song, instrument, slots, chosen, fingerings).write();
+        NoteWriter writer = new NoteWriter(solution.request, slots, chosen, fingerings);
+        List<ArrangedNote> notes = writer.write();
         List<Hold> holds = new HoldWriter().write(slots, fingerings, notes);
         int innerAsked = slots.stream().mapToInt(slot -> slot.inner().size()).sum();
         Arrangement bare = new Arrangement(
-                new Request(solution.song, instrument, hand, solution.locks),
+                solution.request,
                 solution.movedBy,
                 notes,
                 holds,
                 arrangedSlots(solution, chosen, fingerings),
                 innerAsked,
+                solution.plan.hits(),
+                writer.joining(solution.plan.joining()),
                 List.of(),
                 PathCost.unpack(solution.cost()),
-                TempoCeiling.of(new SpeedMeter(instrument, hand).limits(notes, holds)));
+                TempoCeiling.of(new SpeedMeter(solution.request).limits(notes, holds)));
         List<Finding> findings = new ArrayList<>(new Audit().findings(bare));
         moveFinding(asked, solution, fit).ifPresent(finding -> findings.add(0, finding));
         return bare.with(findings);
@@ -174,7 +186,7 @@ public final class Arranger {
     private static Optional<Finding> moveFinding(Song asked, Solution solution, MelodyFit fit) {
         return solution.movedBy == 0
                 ? Optional.empty()
-                : Optional.of(new MoveFinding(fit).of(asked, solution.song, solution.movedBy));
+                : Optional.of(new MoveFinding(fit).of(asked, solution.song(), solution.movedBy));
     }
 
     private List<ArrangedSlot> arrangedSlots(Solution solution, List<Candidate> chosen, List<Fingering> fingerings) {

@@ -6,8 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import phalanx.guitar.Instrument;
-import phalanx.righthand.AlternatingThumb;
 import phalanx.righthand.BassStroke;
+import phalanx.righthand.BassWriter;
+import phalanx.righthand.Picking;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 
@@ -40,7 +41,7 @@ final class MelodyFit {
     /** The melody notes that do not fit when the song is moved by so many semitones. */
     List<MelodyNote> misfits(Song song, int semitones) {
         Map<Integer, Integer> bassAt = new HashMap<>();
-        for (BassStroke stroke : new AlternatingThumb().strokes(song)) {
+        for (BassStroke stroke : new BassWriter(song, Picking.PLAIN).strokes()) {
             bassAt.put(stroke.tick(), stroke.allowed());
         }
         List<MelodyNote> misfits = new ArrayList<>();

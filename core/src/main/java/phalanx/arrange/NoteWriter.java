@@ -3,8 +3,13 @@ package phalanx.arrange;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Tuning;
 import phalanx.lefthand.Finger;
@@ -13,6 +18,9 @@ import phalanx.lefthand.Press;
 import phalanx.righthand.BassStroke;
 import phalanx.righthand.Digit;
 import phalanx.righthand.DigitAssigner;
+import phalanx.righthand.InnerStroke;
+import phalanx.righthand.Joining;
+import phalanx.righthand.Picking;
 import phalanx.righthand.Pluck;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
@@ -28,6 +36,7 @@ final class NoteWriter {
     private static final double SAME_STRING_AGAIN = 0.5;
     private static final double DOUBLES_MELODY = 0.4;
     private static final double FAR_FROM_HOME = 0.2;
+    private static final double FAR_FROM_ROW = 1.6;
     private static final double CUT_SHORT = 0.6;
     private static final double THICK_LOW = 0.6;
     /** Below this an inner note near the bass sounds muddy: D3. Common practice, no source. */
@@ -36,6 +45,7 @@ final class NoteWriter {
     private static final int HOME_MIDDLE = 3;
 
     private final Song song;
+    private final Picking picking;
     private final Instrument instrument;
     private final List<Slot> slots;
     private final List<Candidate> chosen;
@@ -43,10 +53,15 @@ final class NoteWriter {
     private final List<ArrangedNote> notes = new ArrayList<>();
     private final ArrangedNote[] melodyIn;
     private final ArrangedNote[] bassIn;
+    private final Map<ArrangedNote, InnerStroke> asked = new IdentityHashMap<>();
+    private int kept;
+    private int moved;
+    private int left;
 
-    NoteWriter(Song song, Instrument instrument, List<Slot> slots, List<Candidate> chosen, List<Fingering> fingerings) {
-        this.song = song;
-        this.instrument = instrument;
+    NoteWriter(Request request, List<Slot> slots, List<Candidate> chosen, List<Fingering> fingerings) {
+        this.song = request.song();
+        this.instrument = request.instrument();
+        this.picking = request.picking();
         this.slots = slots;
         this.chosen = chosen;
         this.fingerings = fingerings;
@@ -132,42 +147,104 @@ final class NoteWriter {
                 heard = 0;
             }
             heard |= classOf(melodyIn[slot]) | classOf(bassIn[slot]);
-            for (int tick : slots.get(slot).inner()) {
+            int tick = -1;
+            int above = 0;
+            for (InnerStroke stroke : slots.get(slot).inner()) {
+                above = stroke.tick() == tick ? above : 0;
+                tick = stroke.tick();
                 int wanted = slots.get(slot).chord().orElseThrow().colourClasses() & ~heard;
-                Optional<ArrangedNote> best = bestInner(slot, tick, song.chordEnd(chord), wanted, lastString);
-                if (best.isPresent()) {
-                    notes.add(best.get());
-                    lastString = best.get().string();
-                    heard |= classOf(best.get());
+                List<ArrangedNote> struck = stroke.isBrush()
+                        ? brushed(slot, stroke, song.chordEnd(chord))
+                        : bestInner(slot, stroke, song.chordEnd(chord), wanted, lastString, above).stream()
+                                .toList();
+                tally(stroke, struck);
+                for (ArrangedNote note : struck) {
+                    notes.add(note);
+                    asked.put(note, stroke);
+                    lastString = note.string();
+                    above = note.string();
+                    heard |= classOf(note);
                 }
             }
         }
+    }
+
+    /** All strings of the chord that are free, in one stroke. */
+    private List<ArrangedNote> brushed(int slot, InnerStroke stroke, int chordEnd) {
+        List<ArrangedNote> brushed = new ArrayList<>();
+        for (int string : freeStrings(slot)) {
+            ArrangedNote note = ringing(slot, stroke.tick(), Math.min(chordEnd, stroke.tick() + LONGEST_INNER), string);
+            if (isFree(slot, note)) {
+                brushed.add(note.struck(Technique.BRUSH, stroke.weight()));
+            }
+        }
+        return brushed;
+    }
+
+    /** Counts what became of a stroke of a pattern. */
+    private void tally(InnerStroke stroke, List<ArrangedNote> struck) {
+        if (stroke.row().isEmpty()) {
+            return;
+        }
+        boolean own = stroke.isBrush()
+                || struck.stream()
+                        .anyMatch(note -> note.string() == stroke.row().get().string());
+        if (struck.isEmpty()) {
+            left++;
+        } else if (own) {
+            kept++;
+        } else {
+            moved++;
+        }
+    }
+
+    /** What became of the pattern, strings looked at. */
+    Joining joining(Joining planned) {
+        Joining placed = planned.placing(kept, moved);
+        return left == 0 ? placed : placed.dropping(Joining.Reason.NO_FREE_STRING, left);
     }
 
     private static int classOf(ArrangedNote note) {
         return note == null ? 0 : 1 << note.midi() % 12;
     }
 
-    private Optional<ArrangedNote> bestInner(int slot, int tick, int chordEnd, int wanted, int lastString) {
-        int tones = slots.get(slot).chord().orElseThrow().pitchClasses();
+    /** The strings between bass and tune, from the lowest. */
+    private List<Integer> freeStrings(int slot) {
         int top = melodyIn[slot] == null ? 0 : melodyIn[slot].string();
         int bottom = bassIn[slot] == null ? instrument.strings() : bassIn[slot].string();
+        List<Integer> strings = new ArrayList<>();
+        for (int string = bottom - 1; string > top; string--) {
+            strings.add(string);
+        }
+        return strings;
+    }
+
+    /** Whether a note is a tone of the chord, below the tune, on a string that a locked shape does not silence. */
+    private boolean isFree(int slot, ArrangedNote note) {
+        int tones = slots.get(slot).chord().orElseThrow().pitchClasses();
         int ceiling = melodyIn[slot] == null ? Integer.MAX_VALUE : melodyIn[slot].midi();
+        return note.midi() < ceiling
+                && (tones >> note.midi() % 12 & 1) == 1
+                && !chosen.get(slot).leavesSilent(note.string());
+    }
+
+    /** The best string for a stroke, below one that was struck at the same moment. */
+    private Optional<ArrangedNote> bestInner(
+            int slot, InnerStroke stroke, int chordEnd, int wanted, int lastString, int above) {
         ArrangedNote best = null;
         double bestDislike = Double.POSITIVE_INFINITY;
-        for (int string = bottom - 1; string > top; string--) {
-            int limit = Math.min(chordEnd, tick + LONGEST_INNER);
-            ArrangedNote note = ringing(slot, tick, limit, string);
-            boolean tone = note.midi() < ceiling && (tones >> note.midi() % 12 & 1) == 1;
-            if (tone && !chosen.get(slot).leavesSilent(string)) {
-                double dislike = dislike(note, slot, wanted, lastString);
+        int limit = Math.min(chordEnd, stroke.tick() + LONGEST_INNER);
+        for (int string : freeStrings(slot)) {
+            ArrangedNote note = ringing(slot, stroke.tick(), limit, string);
+            if (string > above && isFree(slot, note)) {
+                double dislike = dislike(note, slot, wanted, lastString, stroke);
                 if (dislike < bestDislike) {
                     best = note;
                     bestDislike = dislike;
                 }
             }
         }
-        return Optional.ofNullable(best);
+        return Optional.ofNullable(best).map(note -> note.struck(Technique.PLUCK, stroke.weight()));
     }
 
     /** An inner note as long as its string keeps its fret and no lower melody note begins. */
@@ -199,8 +276,10 @@ final class NoteWriter {
         return melody != null && melody.midi() <= midi;
     }
 
-    private double dislike(ArrangedNote note, int slot, int wanted, int lastString) {
-        double dislike = FAR_FROM_HOME * Math.abs(note.string() - HOME_MIDDLE);
+    private double dislike(ArrangedNote note, int slot, int wanted, int lastString, InnerStroke stroke) {
+        double dislike = stroke.row()
+                .map(row -> FAR_FROM_ROW * Math.abs(note.string() - row.string()))
+                .orElse(FAR_FROM_HOME * Math.abs(note.string() - HOME_MIDDLE));
         if ((wanted >> note.midi() % 12 & 1) == 1) {
             dislike += COLOUR_WANTED;
         }
@@ -240,14 +319,38 @@ final class NoteWriter {
     }
 
     private List<ArrangedNote> withDigits(List<ArrangedNote> plucked) {
+        Map<Integer, InnerStroke> strokes = new HashMap<>();
+        asked.forEach((note, stroke) -> strokes.put(place(note), stroke));
+        Set<Integer> brushed = plucked.stream()
+                .filter(note -> note.technique() == Technique.BRUSH)
+                .map(ArrangedNote::tick)
+                .collect(Collectors.toSet());
         List<Pluck> plucks = plucked.stream()
-                .map(note -> new Pluck(note.tick(), note.string(), note.role() == Role.BASS))
+                .map(note -> new Pluck(
+                        note.tick(),
+                        note.string(),
+                        note.role() == Role.BASS,
+                        Optional.ofNullable(strokes.get(place(note))).flatMap(InnerStroke::digit),
+                        brushed.contains(note.tick()) && note.role() != Role.BASS))
                 .toList();
-        List<Digit> digits = new DigitAssigner(song.tempo()).assign(plucks);
+        List<Digit> digits = new DigitAssigner(picking.school(), picking.speeds(), song.tempo()).assign(plucks);
+        Map<Integer, Long> fingers = plucked.stream()
+                .filter(note -> note.role() != Role.BASS)
+                .collect(Collectors.groupingBy(ArrangedNote::tick, Collectors.counting()));
         List<ArrangedNote> done = new ArrayList<>(plucked.size());
         for (int i = 0; i < plucked.size(); i++) {
-            done.add(plucked.get(i).pluckedBy(digits.get(i)));
+            ArrangedNote note = plucked.get(i).pluckedBy(digits.get(i));
+            boolean block =
+                    note.role() != Role.BASS && note.technique() == Technique.PLUCK && fingers.get(note.tick()) > 1;
+            done.add(
+                    brushed.contains(note.tick()) && note.role() != Role.BASS
+                            ? note.struck(Technique.BRUSH, note.weight())
+                            : block ? note.struck(Technique.BLOCK, note.weight()) : note);
         }
         return done;
+    }
+
+    private static int place(ArrangedNote note) {
+        return note.tick() * (Tuning.MOST_STRINGS + 1) + note.string();
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import phalanx.lefthand.HeldShape;
 import phalanx.righthand.BassStroke;
+import phalanx.righthand.InnerStroke;
 import phalanx.song.MelodyNote;
 import phalanx.theory.ChordSymbol;
 
@@ -15,7 +16,7 @@ import phalanx.theory.ChordSymbol;
  * @param chord the harmony, if any
  * @param melody the melody note that begins here or still sounds, if any
  * @param bass the bass stroke that begins here or still rings, if any
- * @param inner ticks of the inner strokes within
+ * @param inner the inner strokes within
  * @param locked the shape that the player wants held, if any
  */
 record Slot(
@@ -24,7 +25,7 @@ record Slot(
         Optional<ChordSymbol> chord,
         Optional<MelodyNote> melody,
         Optional<BassStroke> bass,
-        List<Integer> inner,
+        List<InnerStroke> inner,
         Optional<HeldShape> locked) {
     boolean melodyBegins() {
         return melody.isPresent() && melody.get().tick() == startTick;

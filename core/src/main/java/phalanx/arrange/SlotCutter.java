@@ -6,13 +6,14 @@ import java.util.Optional;
 import java.util.TreeSet;
 import phalanx.lefthand.HeldShape;
 import phalanx.righthand.BassStroke;
+import phalanx.righthand.InnerStroke;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 
 /** Cuts a song into slots at the onsets and ends of melody notes, at chord changes, bass strokes and locks. */
 final class SlotCutter {
-    List<Slot> slots(Song song, List<BassStroke> bass, List<Integer> inner, List<Lock> locks) {
+    List<Slot> slots(Song song, List<BassStroke> bass, List<InnerStroke> inner, List<Lock> locks) {
         List<Integer> cuts = new ArrayList<>(cuts(song, bass, locks));
         List<Slot> slots = new ArrayList<>(cuts.size());
         int melodyAt = 0;
@@ -33,8 +34,8 @@ final class SlotCutter {
             while (bassAt + 1 < bass.size() && bass.get(bassAt + 1).tick() <= start) {
                 bassAt++;
             }
-            List<Integer> strokes = new ArrayList<>();
-            while (innerAt < inner.size() && inner.get(innerAt) < end) {
+            List<InnerStroke> strokes = new ArrayList<>();
+            while (innerAt < inner.size() && inner.get(innerAt).tick() < end) {
                 strokes.add(inner.get(innerAt++));
             }
             slots.add(new Slot(

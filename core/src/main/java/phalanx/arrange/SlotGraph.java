@@ -117,7 +117,7 @@ final class SlotGraph implements LayeredPath.Graph {
     private static Pace pace(Slot slot, double tempo) {
         int lastStroke = slot.inner().isEmpty()
                 ? slot.startTick()
-                : slot.inner().get(slot.inner().size() - 1);
+                : slot.inner().get(slot.inner().size() - 1).tick();
         double hasMs = TIME_TO_CHANGE * Ticks.milliseconds(slot.lengthTicks(), tempo);
         double lateMs = TIME_TO_CHANGE * Ticks.milliseconds(slot.endTick() - lastStroke, tempo);
         return new Pace(hasMs, lateMs);

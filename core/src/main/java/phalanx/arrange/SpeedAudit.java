@@ -16,8 +16,7 @@ final class SpeedAudit {
     }
 
     List<Finding> findings() {
-        SpeedMeter meter = new SpeedMeter(
-                arrangement.request().instrument(), arrangement.request().hand());
+        SpeedMeter meter = new SpeedMeter(arrangement.request());
         return meter.limits(arrangement.notes(), arrangement.holds()).stream()
                 .filter(limit -> limit.tempo() < arrangement.song().tempo())
                 .map(this::finding)

@@ -10,7 +10,7 @@ import phalanx.guitar.Instrument;
 import phalanx.lefthand.Finger;
 import phalanx.lefthand.Fingering;
 import phalanx.righthand.Digit;
-import phalanx.righthand.DigitAssigner;
+import phalanx.righthand.Speeds;
 
 /**
  * Finds what sets the tempo. A finger that travels from one hold to the next needs the time of Fitts' law; it has the
@@ -20,10 +20,12 @@ import phalanx.righthand.DigitAssigner;
 final class SpeedMeter {
     private final Instrument instrument;
     private final Hand hand;
+    private final Speeds speeds;
 
-    SpeedMeter(Instrument instrument, Hand hand) {
-        this.instrument = instrument;
-        this.hand = hand;
+    SpeedMeter(Request request) {
+        this.instrument = request.instrument();
+        this.hand = request.hand();
+        this.speeds = request.picking().speeds();
     }
 
     /** All limits of a song, fingers first. */
@@ -75,16 +77,29 @@ final class SpeedMeter {
         return last;
     }
 
-    private static void addDigits(List<ArrangedNote> notes, List<SpeedLimit> limits) {
+    /** One digit must come back to a string; different ones follow as fast as a roll. A brush is one stroke. */
+    private void addDigits(List<ArrangedNote> notes, List<SpeedLimit> limits) {
         Map<Digit, ArrangedNote> before = new EnumMap<>(Digit.class);
+        ArrangedNote last = null;
         for (ArrangedNote note : notes) {
             ArrangedNote earlier = before.put(note.right(), note);
             if (earlier != null && note.tick() > earlier.tick()) {
-                String who = "digit " + note.right().symbol();
-                int ticks = note.tick() - earlier.tick();
-                limits.add(new SpeedLimit(
-                        note.tick(), ticks, DigitAssigner.REPEAT_LIMIT_MS, FindingKind.DIGIT_TOO_FAST, who, 0));
+                limits.add(limit(
+                        note,
+                        note.tick() - earlier.tick(),
+                        speeds.repeatMs(),
+                        "digit " + note.right().symbol()));
             }
+            if (last != null && note.tick() > last.tick() && last.right() != note.right()) {
+                String who = "digit " + note.right().symbol() + " after "
+                        + last.right().symbol();
+                limits.add(limit(note, note.tick() - last.tick(), speeds.rollMs(), who));
+            }
+            last = note;
         }
+    }
+
+    private static SpeedLimit limit(ArrangedNote note, int ticks, double needsMs, String who) {
+        return new SpeedLimit(note.tick(), ticks, needsMs, FindingKind.DIGIT_TOO_FAST, who, 0);
     }
 }

@@ -22,6 +22,8 @@ import phalanx.lefthand.Press;
 import phalanx.lefthand.Shape;
 import phalanx.righthand.Digit;
 import phalanx.righthand.DigitAssigner;
+import phalanx.righthand.Joining;
+import phalanx.righthand.Picking;
 import phalanx.righthand.Pluck;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
@@ -54,9 +56,10 @@ public final class Transcriber {
      *
      * @param song its bars, chords and tune; a written note of the tune's pitch where a tune note begins is the tune
      * @param notes the written ones
+     * @param picking says which digits there are
      * @throws IllegalArgumentException if a note lies beyond the neck or the song
      */
-    public Arrangement arrange(Song song, Written notes) {
+    public Arrangement arrange(Song song, Written notes, Picking picking) {
         List<ArrangedNote> wanted = wanted(song, notes);
         if (wanted.isEmpty()) {
             throw new IllegalArgumentException("the tablature has no notes");
@@ -69,20 +72,23 @@ public final class Transcriber {
                         layer -> graph.grasp(layer, way.candidates().get(layer)).fingering())
                 .toList();
         List<ArrangedNote> ringing = ringing(moments, wanted, fingerings);
-        List<ArrangedNote> done = withDigits(song, ringing);
+        List<ArrangedNote> done = withDigits(song, picking, ringing);
         List<Hold> holds = new HoldWriter().write(slots(moments), fingerings, done);
+        Request request = new Request(song, instrument, hand, List.of(), picking);
         int inner =
                 (int) done.stream().filter(note -> note.role() == Role.INNER).count();
         Arrangement bare = new Arrangement(
-                new Request(song, instrument, hand, List.of()),
+                request,
                 0,
                 done,
                 holds,
                 arrangedSlots(graph, way, moments, fingerings),
                 inner,
                 List.of(),
+                Joining.NONE,
+                List.of(),
                 PathCost.unpack(way.cost()),
-                TempoCeiling.of(new SpeedMeter(instrument, hand).limits(done, holds)));
+                TempoCeiling.of(new SpeedMeter(request).limits(done, holds)));
         return bare.with(new Audit().findings(bare));
     }
 
@@ -218,12 +224,12 @@ public final class Transcriber {
         return note.fret() == 0 ? Optional.empty() : fingering.stopping(note.string());
     }
 
-    private static List<ArrangedNote> withDigits(Song song, List<ArrangedNote> notes) {
+    private static List<ArrangedNote> withDigits(Song song, Picking picking, List<ArrangedNote> notes) {
         List<Pluck> plucks = new ArrayList<>();
         for (ArrangedNote note : notes) {
             plucks.add(new Pluck(note.tick(), note.string(), note.role() == Role.BASS));
         }
-        List<Digit> digits = new DigitAssigner(song.tempo()).assign(plucks);
+        List<Digit> digits = new DigitAssigner(picking.school(), picking.speeds(), song.tempo()).assign(plucks);
         return IntStream.range(0, notes.size())
                 .mapToObj(i -> notes.get(i).pluckedBy(digits.get(i)))
                 .toList();

@@ -18,8 +18,12 @@ import phalanx.theory.ChordSymbol;
 public final class PinchAndFill {
     private static final int MOST_PINCHES = 2;
 
-    /** Ticks of the inner strokes of a whole song, in order. */
-    public List<Integer> strokes(Song song) {
+    /**
+     * Ticks of the inner strokes of a whole song, in order.
+     *
+     * @param bass the thumb's strokes
+     */
+    public List<Integer> strokes(Song song, List<BassStroke> bass) {
         TreeSet<Integer> onsets = new TreeSet<>();
         song.melody().stream().map(MelodyNote::tick).forEach(onsets::add);
         TreeSet<Integer> strokes = new TreeSet<>();
@@ -39,13 +43,13 @@ public final class PinchAndFill {
                 }
             }
         }
-        addForSilentChords(song, strokes);
+        addForSilentChords(song, bass, strokes);
         return List.copyOf(strokes);
     }
 
-    private static void addForSilentChords(Song song, TreeSet<Integer> strokes) {
+    private static void addForSilentChords(Song song, List<BassStroke> bass, TreeSet<Integer> strokes) {
         TreeMap<Integer, List<BassStroke>> beats = new TreeMap<>();
-        for (BassStroke stroke : new AlternatingThumb().strokes(song)) {
+        for (BassStroke stroke : bass) {
             beats.computeIfAbsent(stroke.chord(), chord -> new ArrayList<>()).add(stroke);
         }
         beats.forEach((chord, thumb) -> addForSilentChord(song, chord, thumb, strokes));

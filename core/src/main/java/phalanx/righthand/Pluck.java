@@ -1,10 +1,24 @@
 package phalanx.righthand;
 
+import java.util.Objects;
+import java.util.Optional;
+
 /**
  * A string to be plucked.
  *
  * @param tick when
  * @param string which, 1 at the treble side
  * @param bass whether it is the thumb's bass
+ * @param wanted the digit that the pattern wants, if it names one
+ * @param brush whether one stroke takes it together with others
  */
-public record Pluck(int tick, int string, boolean bass) {}
+public record Pluck(int tick, int string, boolean bass, Optional<Digit> wanted, boolean brush) {
+    public Pluck {
+        Objects.requireNonNull(wanted, "wanted");
+    }
+
+    /** One that no pattern speaks about. */
+    public Pluck(int tick, int string, boolean bass) {
+        this(tick, string, bass, Optional.empty(), false);
+    }
+}

@@ -21,8 +21,9 @@ import phalanx.guitar.NamedTuning;
 import phalanx.lefthand.Finger;
 import phalanx.lefthand.Fingering;
 import phalanx.lefthand.Press;
-import phalanx.righthand.AlternatingThumb;
 import phalanx.righthand.BassStroke;
+import phalanx.righthand.BassWriter;
+import phalanx.righthand.Picking;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
 import phalanx.song.Passage;
@@ -56,7 +57,7 @@ class ArrangerTest {
     private static void checkBass(Arrangement arrangement) {
         Map<Integer, ArrangedNote> played = new TreeMap<>();
         notes(arrangement, Role.BASS).forEach(note -> played.put(note.tick(), note));
-        for (BassStroke stroke : new AlternatingThumb().strokes(arrangement.song())) {
+        for (BassStroke stroke : new BassWriter(arrangement.song(), Picking.PLAIN).strokes()) {
             assertThat(played).containsKey(stroke.tick());
             assertThat(stroke.allowed() >> played.get(stroke.tick()).midi() % 12 & 1)
                     .isEqualTo(1);
@@ -241,6 +242,8 @@ class ArrangerTest {
                 List.of(wide, far, crossed, twice),
                 good.slots(),
                 0,
+                List.of(),
+                good.joining(),
                 List.of(),
                 good.cost(),
                 good.ceiling());

@@ -197,7 +197,17 @@ class LockTest {
         wide.presses().forEach(press -> holds.add(new Hold(0, Ticks.WHOLE, press)));
         barre.presses().forEach(press -> holds.add(new Hold(Ticks.WHOLE, 3 * Ticks.WHOLE, press)));
         Arrangement hard = new Arrangement(
-                good.request(), 0, List.of(), holds, good.slots(), 0, List.of(), good.cost(), good.ceiling());
+                good.request(),
+                0,
+                List.of(),
+                holds,
+                good.slots(),
+                0,
+                List.of(),
+                good.joining(),
+                List.of(),
+                good.cost(),
+                good.ceiling());
         assertThat(new StrainAudit(hard).findings())
                 .extracting(Finding::message)
                 .satisfiesExactly(

@@ -55,6 +55,23 @@ public final class Playback {
         });
     }
 
+    /** Plays a stretch, from a tick up to another; the play cursor does not go along. */
+    public void hear(Arrangement arrangement, int from, int to) {
+        stop();
+        long ticket = latest.get();
+        background.execute(() -> {
+            Arrangement part = arrangement.between(from, to);
+            float[] samples = output.audible()
+                    ? new Renderer().render(part, from, arrangement.song().tempo())
+                    : new float[0];
+            interfaceThread.execute(() -> {
+                if (latest.get() == ticket) {
+                    output.start(samples);
+                }
+            });
+        });
+    }
+
     /**
      * Lets some pitches be heard, one just after the other.
      *

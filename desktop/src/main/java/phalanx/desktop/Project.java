@@ -13,6 +13,7 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
+import phalanx.righthand.Picking;
 import phalanx.song.Song;
 
 /**
@@ -24,15 +25,23 @@ import phalanx.song.Song;
  * @param hand the player's hand
  * @param locks shapes to hold, in order, none overlapping another
  * @param written where every note is played, while the song is kept as a file wrote it
+ * @param picking how the right hand plays
  */
 public record Project(
-        Song song, Instrument instrument, StringSet strings, Hand hand, List<Lock> locks, Optional<Written> written) {
+        Song song,
+        Instrument instrument,
+        StringSet strings,
+        Hand hand,
+        List<Lock> locks,
+        Optional<Written> written,
+        Picking picking) {
     public Project {
         Objects.requireNonNull(song, "song");
         Objects.requireNonNull(instrument, "instrument");
         Objects.requireNonNull(strings, "strings");
         Objects.requireNonNull(hand, "hand");
         Objects.requireNonNull(written, "written");
+        Objects.requireNonNull(picking, "picking");
         locks = List.copyOf(locks);
     }
 
@@ -44,7 +53,8 @@ public record Project(
                 setup.strings(),
                 setup.hand(),
                 List.of(),
-                Optional.empty());
+                Optional.empty(),
+                Picking.PLAIN);
     }
 
     /** Notes that were written are kept while bars, chords and tune stay as they are. */
@@ -52,26 +62,31 @@ public record Project(
         boolean same = newSong.bars().equals(song.bars())
                 && newSong.chart().equals(song.chart())
                 && newSong.melody().equals(song.melody());
-        return new Project(newSong, instrument, strings, hand, locks, same ? written : Optional.empty());
+        return new Project(newSong, instrument, strings, hand, locks, same ? written : Optional.empty(), picking);
     }
 
     /** Notes that were written are kept on another guitar, but not in another tuning or under another capo. */
     Project withInstrument(Instrument newInstrument) {
         boolean same = newInstrument.withGuitar(instrument.guitar()).equals(instrument);
-        return new Project(song, newInstrument, strings, hand, locks, same ? written : Optional.empty());
+        return new Project(song, newInstrument, strings, hand, locks, same ? written : Optional.empty(), picking);
     }
 
     Project withGuitar(Guitar guitar, StringSet newStrings) {
-        return new Project(song, instrument.withGuitar(guitar), newStrings, hand, locks, written);
+        return new Project(song, instrument.withGuitar(guitar), newStrings, hand, locks, written, picking);
     }
 
     Project withHand(Hand newHand) {
-        return new Project(song, instrument, strings, newHand, locks, written);
+        return new Project(song, instrument, strings, newHand, locks, written, picking);
     }
 
     /** With the notes of a file, on a guitar that is tuned for them. */
     Project withWritten(Written notes) {
-        return new Project(song, notes.on(instrument.guitar()), strings, hand, List.of(), Optional.of(notes));
+        return new Project(song, notes.on(instrument.guitar()), strings, hand, List.of(), Optional.of(notes), picking);
+    }
+
+    /** With another right hand; notes that were written keep their strings, and get its digits. */
+    Project withPicking(Picking newPicking) {
+        return new Project(song, instrument, strings, hand, locks, written, newPicking);
     }
 
     /** To be arranged anew in place of kept as written. */
@@ -95,7 +110,7 @@ public record Project(
     }
 
     private Project withLocks(List<Lock> newLocks) {
-        return new Project(song, instrument, strings, hand, newLocks, Optional.empty());
+        return new Project(song, instrument, strings, hand, newLocks, Optional.empty(), picking);
     }
 
     /** The lock that holds at a tick, if any. */

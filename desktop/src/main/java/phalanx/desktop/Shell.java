@@ -17,6 +17,7 @@ import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import phalanx.desktop.arrange.ScoreStation;
 import phalanx.desktop.guitar.GuitarStation;
+import phalanx.desktop.picking.PickingStation;
 import phalanx.desktop.shapes.ShapesStation;
 import phalanx.desktop.song.SongStation;
 
@@ -29,6 +30,7 @@ public final class Shell extends BorderPane {
     private final GuitarStation guitar;
     private final ShapesStation shapes;
     private final SongStation song;
+    private final PickingStation picking;
     private final Rail rail;
     private Theme theme = Theme.SPRUCE;
 
@@ -46,6 +48,7 @@ public final class Shell extends BorderPane {
         this.guitar = new GuitarStation(workbench, playback);
         this.shapes = new ShapesStation(workbench, playback, searches, Platform::runLater);
         this.song = new SongStation(workbench, playback, searches, Platform::runLater);
+        this.picking = new PickingStation(workbench, playback);
         this.rail = new Rail(this::show, this::switchTheme);
         setLeft(rail);
         setTop(new TopBar(
@@ -82,6 +85,7 @@ public final class Shell extends BorderPane {
             case GUITAR -> guitar;
             case SONG -> song;
             case SHAPES -> shapes;
+            case PICKING -> picking;
             case SCORE -> score;
         };
     }
@@ -159,6 +163,10 @@ public final class Shell extends BorderPane {
         getCenter().requestFocus();
     }
 
+    PickingStation picking() {
+        return picking;
+    }
+
     ScoreStation score() {
         return score;
     }
@@ -174,6 +182,7 @@ public final class Shell extends BorderPane {
         guitar.useTheme(theme);
         shapes.useTheme(theme);
         song.useTheme(theme);
+        picking.useTheme(theme);
     }
 
     private void chooseSong() {

@@ -14,6 +14,7 @@ import javafx.scene.control.Button;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import phalanx.arrange.Arrangement;
+import phalanx.righthand.PatternLibrary;
 
 /** Writes a picture of every main view, then closes the window. */
 final class Shots {
@@ -23,6 +24,7 @@ final class Shots {
     private final Scene scene;
     private final Workbench workbench;
     private final Shell shell;
+    private boolean begun;
 
     Shots(Scene scene, Workbench workbench, Shell shell) {
         this.scene = scene;
@@ -37,12 +39,18 @@ final class Shots {
     }
 
     private void take(Path folder, Arrangement arrangement) {
+        if (begun) {
+            // a view that changes the song has it arranged again
+            return;
+        }
+        begun = true;
         shell.score().select(arrangement.song().bars().get(2).startTick());
         List<View> views = List.of(
                 new View("score.png", () -> shell.show(Station.SCORE)),
                 new View("guitar.png", () -> shell.show(Station.GUITAR)),
                 new View("song.png", this::showAdvice, ADVICE),
                 new View("shapes.png", () -> shell.show(Station.SHAPES)),
+                new View("picking.png", this::showPattern),
                 new View("score-dark.png", () -> {
                     shell.show(Station.SCORE);
                     shell.useTheme(Theme.ROSEWOOD);
@@ -55,6 +63,12 @@ final class Shots {
         View(String file, Runnable show) {
             this(file, show, SETTLE);
         }
+    }
+
+    /** A pattern on the second section, as a player would put it there. */
+    private void showPattern() {
+        shell.show(Station.PICKING);
+        PatternLibrary.standard().find("Long Lane").ifPresent(shell.picking()::showOnSection);
     }
 
     private void showAdvice() {

@@ -9,6 +9,11 @@ enum Station {
             3,
             "M2 18 a3 3 0 1 0 6 0 a3 3 0 1 0 -6 0 M9 11 a3 3 0 1 0 6 0 a3 3 0 1 0 -6 0 "
                     + "M16 4 a3 3 0 1 0 6 0 a3 3 0 1 0 -6 0"),
+    PICKING(
+            "Picking",
+            4,
+            "M0 4 H6 V10 H0 Z M9 4 H15 V10 H9 Z M18 4 H24 V10 H18 Z M0 14 H6 V20 H0 Z M9 14 H15 V20 H9 Z"
+                    + " M18 14 H24 V20 H18 Z"),
     SCORE("Score", 5, "M0 4 H24 M0 10 H24 M0 16 H24 M4 20 V24 M12 20 V24 M20 20 V24");
 
     private final String label;

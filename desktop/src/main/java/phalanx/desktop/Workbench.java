@@ -34,6 +34,7 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
+import phalanx.righthand.Picking;
 import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.TuneEdit;
@@ -171,10 +172,19 @@ public final class Workbench {
                 ? ""
                 : " " + report.get(0) + (report.size() > 1 ? " (and " + (report.size() - 1) + " more)." : ".");
         Project fresh = Project.of(reading.song(), library.get().setup());
-        Project tuned =
-                project().map(now -> fresh.withInstrument(now.instrument())).orElse(fresh);
+        Project tuned = asNow(fresh);
         Project next = reading.written().map(tuned::withWritten).orElse(tuned);
         change(next, "Opened " + from + "." + more, "open " + from);
+    }
+
+    /** Another song on the guitar in the lap, by the same school; patterns belong to the song before. */
+    private Project asNow(Project fresh) {
+        return project()
+                .map(now -> fresh.withInstrument(now.instrument())
+                        .withPicking(Picking.PLAIN
+                                .withSchool(now.picking().school())
+                                .withPlace(now.picking().place())))
+                .orElse(fresh);
     }
 
     /** Changes the song itself. */
@@ -187,10 +197,7 @@ public final class Workbench {
         source.set(null);
         Song empty = TuneEdit.empty("New song", Key.C_MAJOR, NEW_TEMPO, Meter.COMMON, 1);
         Project fresh = Project.of(empty, library.get().setup());
-        change(
-                project().map(now -> fresh.withInstrument(now.instrument())).orElse(fresh),
-                "A new song. Type its chart.",
-                "new song");
+        change(asNow(fresh), "A new song. Type its chart.", "new song");
     }
 
     /** Moves the song to another key, tuning and capo. Locks are released: their shapes belong to the key before. */
@@ -207,7 +214,8 @@ public final class Workbench {
                         now.strings(),
                         now.hand(),
                         List.of(),
-                        Optional.empty()));
+                        Optional.empty(),
+                        now.picking()));
     }
 
     public void setCapo(int capo) {
@@ -249,6 +257,11 @@ public final class Workbench {
     public void setHand(UnaryOperator<Hand> change, String what) {
         edit(what, now -> now.withHand(change.apply(now.hand())));
         keepSetup();
+    }
+
+    /** Changes how the right hand plays. */
+    public void setPicking(String what, UnaryOperator<Picking> change) {
+        edit(what, now -> now.withPicking(change.apply(now.picking())));
     }
 
     /** Holds a shape; locks that it overlaps are released. */
@@ -398,9 +411,9 @@ public final class Workbench {
             arranger = null;
             arrangerIsFor = null;
             Transcriber transcriber = new Transcriber(next.instrument(), next.hand());
-            return transcriber.arrange(next.song(), next.written().get());
+            return transcriber.arrange(next.song(), next.written().get(), next.picking());
         }
-        return arrangerFor(next).arrange(next.song(), next.locks(), () -> latest.get() != ticket);
+        return arrangerFor(next).arrange(next.song(), next.picking(), next.locks(), () -> latest.get() != ticket);
     }
 
     /** Arranges the tune of notes that were written afresh. */
@@ -434,8 +447,9 @@ public final class Workbench {
         if (latest.get() == ticket) {
             solvedProject = from;
             busy.set(false);
-            arrangement.set(solved);
+            // what is said about the new arrangement comes after this line, not under it
             message.set(Message.plain(done));
+            arrangement.set(solved);
         }
     }
 

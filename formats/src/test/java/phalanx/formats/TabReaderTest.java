@@ -27,6 +27,7 @@ import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Tuning;
+import phalanx.righthand.Picking;
 import phalanx.song.ChordChange;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
@@ -39,7 +40,7 @@ class TabReaderTest {
 
     private static Arrangement played(Reading reading) {
         return new Transcriber(reading.written().orElseThrow().on(Guitar.STEEL), Hand.AVERAGE)
-                .arrange(reading.song(), reading.written().get());
+                .arrange(reading.song(), reading.written().get(), Picking.PLAIN);
     }
 
     private static List<String> places(Arrangement arrangement) {

@@ -66,7 +66,7 @@ final class ScorePainter {
             String name = Pitch.of(midi, Key.C_MAJOR).note().toString();
             Pens.centred(g, name, ScoreLayout.LEFT / 2 + 4, y, Pens.mono(13), colour("quiet"));
         }
-        for (Digit digit : Digit.values()) {
+        for (Digit digit : arrangement.request().picking().school().digits()) {
             double y = digitY(line, digit);
             g.setStroke(colour("rule"));
             g.strokeLine(ScoreLayout.LEFT, Math.round(y) + 0.5, end, Math.round(y) + 0.5);
@@ -95,7 +95,8 @@ final class ScorePainter {
     }
 
     private double digitY(ScoreLayout.Line line, Digit digit) {
-        return layout.digitY(line, Digit.values().length - 1 - digit.ordinal());
+        List<Digit> digits = arrangement.request().picking().school().digits();
+        return layout.digitY(line, digits.size() - 1 - Math.max(0, digits.indexOf(digit)));
     }
 
     private void paintHeadings(GraphicsContext g, ScoreLayout.Line line) {

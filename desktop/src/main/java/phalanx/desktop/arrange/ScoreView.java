@@ -12,7 +12,6 @@ import javafx.scene.layout.Region;
 import phalanx.arrange.ArrangedNote;
 import phalanx.arrange.Arrangement;
 import phalanx.desktop.Theme;
-import phalanx.righthand.Digit;
 
 /**
  * The score: lines of bars that scroll. The picture of the notes is one canvas of the size of the window; selection
@@ -143,7 +142,11 @@ final class ScoreView extends Region {
         }
         Arrangement shown = arrangement.get();
         int strings = shown.request().instrument().strings();
-        layout = new ScoreLayout(shown.song(), strings, Digit.values().length, getWidth() - BAR_WIDTH);
+        layout = new ScoreLayout(
+                shown.song(),
+                strings,
+                shown.request().picking().school().digits().size(),
+                getWidth() - BAR_WIDTH);
         double most = Math.max(0, layout.height() - getHeight());
         scroll.setMax(most);
         scroll.setVisibleAmount(layout.height() == 0 ? 0 : most * getHeight() / layout.height());

@@ -40,7 +40,11 @@ public final class EventsJson {
         arrangement.notes().forEach(note -> addNote(note, notes.addObject()));
         ArrayNode holds = root.putArray("holds");
         arrangement.holds().forEach(hold -> addHold(hold, holds.addObject()));
-        root.putArray("hits");
+        ArrayNode hits = root.putArray("hits");
+        arrangement.hits().forEach(hit -> hits.addObject()
+                .put("tick", hit.tick())
+                .put("kind", hit.kind().label())
+                .put("hand", "right"));
         ArrayNode findings = root.putArray("findings");
         arrangement.findings().forEach(finding -> addFinding(finding, findings.addObject()));
         root.put("effort", rounded(arrangement.effort()));
@@ -81,7 +85,7 @@ public final class EventsJson {
                 .put("role", note.role().label())
                 .put("left", note.left().map(Finger::symbol).orElse("0"))
                 .put("right", note.right().symbol())
-                .put("technique", "pluck");
+                .put("technique", note.technique().label());
     }
 
     private static void addHold(Hold hold, ObjectNode node) {

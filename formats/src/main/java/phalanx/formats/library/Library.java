@@ -8,6 +8,9 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
 import phalanx.lefthand.HeldShape;
+import phalanx.righthand.Pattern;
+import phalanx.righthand.PatternLibrary;
+import phalanx.righthand.PatternText;
 
 /**
  * What a player keeps beside the songs: the guitar in the lap, the hand, and things saved under a name.
@@ -16,11 +19,21 @@ import phalanx.lefthand.HeldShape;
  * @param guitars own guitars
  * @param tunings own tunings
  * @param shapes own shapes
+ * @param patterns own patterns of the right hand
  */
-public record Library(Setup setup, List<OwnGuitar> guitars, List<OwnTuning> tunings, List<OwnShape> shapes) {
+public record Library(
+        Setup setup,
+        List<OwnGuitar> guitars,
+        List<OwnTuning> tunings,
+        List<OwnShape> shapes,
+        List<OwnPattern> patterns) {
     /** What a first start has. */
     public static final Library FIRST = new Library(
-            new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE), List.of(), List.of(), List.of());
+            new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of());
 
     /**
      * The guitar in the lap.
@@ -63,11 +76,24 @@ public record Library(Setup setup, List<OwnGuitar> guitars, List<OwnTuning> tuni
         }
     }
 
+    /** A pattern of the right hand, in its text form. */
+    public record OwnPattern(String text) {
+        public OwnPattern {
+            PatternText.parse(text);
+        }
+
+        public Pattern pattern() {
+            return PatternText.parse(text);
+        }
+    }
+
     public Library {
         Objects.requireNonNull(setup, "setup");
         guitars = List.copyOf(guitars);
         tunings = List.copyOf(tunings);
         shapes = List.copyOf(shapes);
+        // a library kept before there were patterns has none
+        patterns = patterns == null ? List.of() : List.copyOf(patterns);
     }
 
     private static String checked(String name) {
@@ -78,7 +104,7 @@ public record Library(Setup setup, List<OwnGuitar> guitars, List<OwnTuning> tuni
     }
 
     public Library with(Setup newSetup) {
-        return newSetup.equals(setup) ? this : new Library(newSetup, guitars, tunings, shapes);
+        return newSetup.equals(setup) ? this : new Library(newSetup, guitars, tunings, shapes, patterns);
     }
 
     /** The library with a guitar more; one of the same name goes. */
@@ -86,7 +112,7 @@ public record Library(Setup setup, List<OwnGuitar> guitars, List<OwnTuning> tuni
         List<OwnGuitar> more = new ArrayList<>(guitars);
         more.removeIf(other -> other.name().equals(guitar.name()));
         more.add(guitar);
-        return new Library(setup, more, tunings, shapes);
+        return new Library(setup, more, tunings, shapes, patterns);
     }
 
     /** The library with a tuning more; one of the same name goes. */
@@ -94,7 +120,7 @@ public record Library(Setup setup, List<OwnGuitar> guitars, List<OwnTuning> tuni
         List<OwnTuning> more = new ArrayList<>(tunings);
         more.removeIf(other -> other.name().equals(tuning.name()));
         more.add(tuning);
-        return new Library(setup, guitars, more, shapes);
+        return new Library(setup, guitars, more, shapes, patterns);
     }
 
     /** The library with a shape more; it stays the same when it has that shape. */
@@ -104,11 +130,25 @@ public record Library(Setup setup, List<OwnGuitar> guitars, List<OwnTuning> tuni
         }
         List<OwnShape> more = new ArrayList<>(shapes);
         more.add(shape);
-        return new Library(setup, guitars, tunings, more);
+        return new Library(setup, guitars, tunings, more, patterns);
     }
 
     public Library without(OwnShape shape) {
         List<OwnShape> fewer = new ArrayList<>(shapes);
-        return fewer.remove(shape) ? new Library(setup, guitars, tunings, fewer) : this;
+        return fewer.remove(shape) ? new Library(setup, guitars, tunings, fewer, patterns) : this;
+    }
+
+    /** The library with a pattern more; one of the same name goes. */
+    public Library with(Pattern pattern) {
+        List<OwnPattern> more = new ArrayList<>(patterns);
+        more.removeIf(other -> other.pattern().name().equalsIgnoreCase(pattern.name()));
+        more.add(new OwnPattern(PatternText.write(pattern)));
+        return new Library(setup, guitars, tunings, shapes, more);
+    }
+
+    /** The shipped patterns with the player's own before them. */
+    public PatternLibrary patternLibrary() {
+        return PatternLibrary.standard()
+                .withOwn(patterns.stream().map(OwnPattern::pattern).toList());
     }
 }

@@ -1,0 +1,115 @@
+package phalanx.righthand;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * How the right hand plays a song: the player's choices for the whole of it, and others for stretches.
+ *
+ * @param school which digits pluck
+ * @param place where the hand rests
+ * @param speeds how fast it goes
+ * @param plan for all that no span covers
+ * @param spans plans for stretches, in order, none overlapping another
+ */
+public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, List<Span> spans) {
+    /** Thumb and three, a free hand, pinches and fills around the tune over an alternating bass. */
+    public static final Picking PLAIN = new Picking(
+            School.THUMB_AND_THREE,
+            HandPlace.FREE,
+            Speeds.USUAL,
+            new Plan(Optional.empty(), BassLine.ALTERNATING, Density.AS_WRITTEN),
+            List.of());
+
+    /**
+     * What is played.
+     *
+     * @param pattern of the fingers and the thumb's rhythm; without one, inner notes fill where the tune leaves room
+     * @param bass what the thumb plays
+     * @param density how much of the pattern
+     */
+    public record Plan(Optional<Pattern> pattern, BassLine bass, Density density) {
+        public Plan {
+            Objects.requireNonNull(pattern, "pattern");
+            Objects.requireNonNull(bass, "bass");
+            Objects.requireNonNull(density, "density");
+        }
+    }
+
+    /** A plan for a stretch, from tick to tick, the end not included. */
+    public record Span(int startTick, int endTick, Plan plan) {
+        public Span {
+            Objects.requireNonNull(plan, "plan");
+            if (startTick < 0 || endTick <= startTick) {
+                throw new IllegalArgumentException("a stretch from tick " + startTick + " to " + endTick);
+            }
+        }
+    }
+
+    public Picking {
+        Objects.requireNonNull(school, "school");
+        Objects.requireNonNull(place, "place");
+        Objects.requireNonNull(speeds, "speeds");
+        Objects.requireNonNull(plan, "plan");
+        spans = List.copyOf(spans);
+        for (int i = 1; i < spans.size(); i++) {
+            if (spans.get(i).startTick() < spans.get(i - 1).endTick()) {
+                throw new IllegalArgumentException(
+                        "stretches of patterns overlap at tick " + spans.get(i).startTick());
+            }
+        }
+    }
+
+    /** The plan at a tick. */
+    public Plan planAt(int tick) {
+        return spans.stream()
+                .filter(span -> tick >= span.startTick() && tick < span.endTick())
+                .map(Span::plan)
+                .findFirst()
+                .orElse(plan);
+    }
+
+    /** Where the plan of a tick begins: the start of its span, else where the last span before it ends. */
+    public int planStart(int tick) {
+        int start = 0;
+        for (Span span : spans) {
+            if (tick >= span.startTick() && tick < span.endTick()) {
+                return span.startTick();
+            }
+            start = span.endTick() <= tick ? span.endTick() : start;
+        }
+        return start;
+    }
+
+    public Picking withSchool(School newSchool) {
+        return new Picking(newSchool, place, speeds, plan, spans);
+    }
+
+    public Picking withPlace(HandPlace newPlace) {
+        return new Picking(school, newPlace, speeds, plan, spans);
+    }
+
+    /** One plan for the whole song. */
+    public Picking withPlan(Plan newPlan) {
+        return new Picking(school, place, speeds, newPlan, List.of());
+    }
+
+    /** Another plan for a stretch; what it covers of others is theirs no more. */
+    public Picking withSpan(Span span) {
+        List<Span> next = new ArrayList<>();
+        for (Span old : spans) {
+            if (old.startTick() < span.startTick()) {
+                next.add(new Span(old.startTick(), Math.min(old.endTick(), span.startTick()), old.plan()));
+            }
+            if (old.endTick() > span.endTick()) {
+                next.add(new Span(Math.max(old.startTick(), span.endTick()), old.endTick(), old.plan()));
+            }
+        }
+        next.add(span);
+        next.sort(Comparator.comparingInt(Span::startTick));
+        return new Picking(school, place, speeds, plan, next);
+    }
+}

@@ -1,0 +1,157 @@
+package phalanx.righthand;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
+import phalanx.song.Song;
+
+/**
+ * What the right hand is asked for over a song, before strings are known: pattern and tune joined. Where a stroke falls
+ * together with a tune note, the tune note is that stroke; no more fingers are asked for than the school has.
+ *
+ * @param bass the thumb's strokes
+ * @param inner those of the fingers besides the tune, in order, at one tick from the top row
+ * @param hits percussive sounds
+ * @param joining what became of the pattern so far
+ */
+public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<Hit> hits, Joining joining) {
+    public PickingPlan {
+        bass = List.copyOf(bass);
+        inner = List.copyOf(inner);
+        hits = List.copyOf(hits);
+        Objects.requireNonNull(joining, "joining");
+    }
+
+    public static PickingPlan of(Song song, Picking picking) {
+        return new Maker(song, picking).make();
+    }
+
+    private static final class Maker {
+        private final Song song;
+        private final Picking picking;
+        private final TreeSet<Integer> onsets = new TreeSet<>();
+        private final TreeMap<Integer, ChordChange> chart = new TreeMap<>();
+        private final List<InnerStroke> inner = new ArrayList<>();
+        private final List<Hit> hits = new ArrayList<>();
+        private int asked;
+        private int byTune;
+        private int noDigit;
+        private int thinned;
+
+        Maker(Song song, Picking picking) {
+            this.song = song;
+            this.picking = picking;
+            song.melody().stream().map(MelodyNote::tick).forEach(onsets::add);
+            song.chart().forEach(change -> chart.put(change.startTick(), change));
+        }
+
+        PickingPlan make() {
+            List<BassStroke> bass = new BassWriter(song, picking).strokes();
+            TreeSet<Integer> fills = new TreeSet<>(new PinchAndFill().strokes(song, bass));
+            for (Bar bar : song.bars()) {
+                Picking.Plan plan = picking.planAt(bar.startTick());
+                boolean patterned = plan.pattern()
+                        .filter(pattern -> PatternBars.fits(pattern, bar))
+                        .isPresent();
+                if (patterned) {
+                    addPattern(bar, plan);
+                } else {
+                    addFills(bar, plan, fills);
+                }
+            }
+            inner.sort(Comparator.comparingInt(InnerStroke::tick));
+            Joining joining = new Joining(asked, 0, byTune, 0, Map.of());
+            joining = noDigit > 0 ? joining.dropping(Joining.Reason.NO_DIGIT, noDigit) : joining;
+            joining = thinned > 0 ? joining.dropping(Joining.Reason.THINNED, thinned) : joining;
+            return new PickingPlan(bass, inner, hits, joining);
+        }
+
+        private void addFills(Bar bar, Picking.Plan plan, TreeSet<Integer> fills) {
+            for (int tick : fills.subSet(bar.startTick(), bar.endTick())) {
+                boolean offBeat = bar.offsetOf(tick) % bar.meter().beatTicks() != 0;
+                if (plan.density() != Density.THIN || offBeat) {
+                    inner.add(InnerStroke.anywhere(tick));
+                }
+            }
+        }
+
+        private void addPattern(Bar bar, Picking.Plan plan) {
+            TreeMap<Integer, List<PatternStroke>> moments = new TreeMap<>();
+            for (PatternBars.Placed placed : PatternBars.of(song, picking, bar).placed()) {
+                PatternStroke stroke = placed.stroke();
+                if (!hasHarmony(placed.tick())) {
+                    continue;
+                }
+                stroke.hit().ifPresent(kind -> hits.add(new Hit(placed.tick(), kind)));
+                if (stroke.row().isInner() || stroke.row() == PatternRow.BRUSH) {
+                    moments.computeIfAbsent(placed.tick(), tick -> new ArrayList<>())
+                            .add(stroke);
+                }
+            }
+            moments.forEach((tick, strokes) -> addMoment(tick, strokes, bar, plan));
+            if (plan.density() == Density.FULL) {
+                fillUp(bar, moments);
+            }
+        }
+
+        private void addMoment(int tick, List<PatternStroke> strokes, Bar bar, Picking.Plan plan) {
+            asked += strokes.size();
+            List<PatternStroke> left = new ArrayList<>(strokes);
+            boolean tune = onsets.contains(tick);
+            if (tune && left.get(0).row().isInner()) {
+                left.remove(0);
+                byTune++;
+            }
+            if (plan.density() == Density.THIN && isNearTune(tick, bar.meter().stepTicks())) {
+                thinned += left.size();
+                return;
+            }
+            int fingers = picking.school().digits().size() - 1 - (tune ? 1 : 0);
+            for (PatternStroke stroke : left) {
+                if (fingers <= 0 && stroke.row().isInner()) {
+                    noDigit++;
+                    continue;
+                }
+                fingers--;
+                inner.add(new InnerStroke(
+                        tick,
+                        Optional.of(stroke.row()),
+                        stroke.digit().filter(picking.school().digits()::contains),
+                        stroke.weight(),
+                        stroke.up()));
+            }
+        }
+
+        /** A stroke on any string on every step that pattern and tune leave empty. */
+        private void fillUp(Bar bar, TreeMap<Integer, List<PatternStroke>> moments) {
+            int step = bar.meter().stepTicks();
+            int first = bar.startTick() + Math.floorMod(-bar.offsetOf(bar.startTick()), step);
+            for (int tick = first; tick < bar.endTick(); tick += step) {
+                boolean empty =
+                        moments.subMap(tick - step, false, tick + step, false).isEmpty();
+                if (empty && hasHarmony(tick) && !isNearTune(tick, step)) {
+                    inner.add(InnerStroke.anywhere(tick));
+                }
+            }
+        }
+
+        private boolean hasHarmony(int tick) {
+            Map.Entry<Integer, ChordChange> here = chart.floorEntry(tick);
+            return here != null && here.getValue().chord().isPresent();
+        }
+
+        /** Whether a tune note begins less than a step away. */
+        private boolean isNearTune(int tick, int step) {
+            Integer near = onsets.higher(tick - step);
+            return near != null && near < tick + step;
+        }
+    }
+}

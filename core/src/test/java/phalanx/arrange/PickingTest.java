@@ -1,0 +1,121 @@
+package phalanx.arrange;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.righthand.BassLine;
+import phalanx.righthand.BassWriter;
+import phalanx.righthand.Density;
+import phalanx.righthand.Digit;
+import phalanx.righthand.Pattern;
+import phalanx.righthand.PatternLibrary;
+import phalanx.righthand.Picking;
+import phalanx.righthand.School;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+import phalanx.song.Songs;
+import phalanx.song.Ticks;
+
+/** Patterns, bass lines and schools joined with tunes on real shapes. */
+class PickingTest {
+    private static final PatternLibrary LIBRARY = PatternLibrary.standard();
+
+    private static Picking picking(Random random, Meter meter) {
+        List<Pattern> fitting = LIBRARY.all().stream()
+                .filter(pattern -> pattern.meter().equals(meter))
+                .toList();
+        School school = School.values()[random.nextInt(School.values().length)];
+        return Picking.PLAIN
+                .withSchool(school)
+                .withPlan(new Picking.Plan(
+                        Optional.of(fitting.get(random.nextInt(fitting.size()))),
+                        BassLine.values()[random.nextInt(BassLine.values().length)],
+                        Density.values()[random.nextInt(Density.values().length)]));
+    }
+
+    /** Whatever the pattern: the tune is kept and on top, strings are free, digits are those of the school. */
+    @Property(tries = 60)
+    void patternsNeverDisturbTheTune(@ForAll long seed) {
+        Song song = Songs.random(seed, 6);
+        Picking picking = picking(new Random(seed), song.bars().get(0).meter());
+        Arrangement plain = new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(song);
+        Arrangement arranged =
+                new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(song, picking, List.of(), () -> false);
+        assertThat(arranged.findings()).extracting(Finding::kind).doesNotContain(FindingKind.STRING_CLASH);
+        for (ArrangedNote note : arranged.notes()) {
+            assertThat(picking.school().digits()).contains(note.right());
+            assertThat(arranged.notes().stream()
+                            .filter(other -> other != note && other.string() == note.string())
+                            .filter(other -> other.tick() <= note.tick() && other.endTick() > note.tick()))
+                    .isEmpty();
+            if (note.role() == Role.INNER) {
+                assertThat(arranged.notes().stream()
+                                .filter(tune -> tune.role() == Role.MELODY && tune.soundsAt(note.tick())))
+                        .allMatch(tune -> tune.midi() > note.midi() && tune.string() < note.string());
+            }
+        }
+        if (plain.movedBy() == 0
+                && plain.cost().melody() == 0
+                && arranged.cost().melody() == 0) {
+            assertThat(arranged.notes().stream().filter(note -> note.role() == Role.MELODY))
+                    .hasSameSizeAs(song.melody());
+        }
+        int accounted = arranged.joining().kept()
+                + arranged.joining().byTune()
+                + arranged.joining().moved()
+                + arranged.joining().left();
+        assertThat(accounted).isEqualTo(arranged.joining().asked());
+        // the thumb keeps its beat
+        assertThat(arranged.notes().stream().filter(note -> note.role() == Role.BASS))
+                .extracting(ArrangedNote::tick)
+                .isSubsetOf(new BassWriter(arranged.song(), picking)
+                        .strokes().stream().map(stroke -> stroke.tick()).toList());
+        assertThat(arranged.notes().stream().filter(note -> note.role() == Role.BASS))
+                .allMatch(note -> note.right() == Digit.P);
+    }
+
+    /** At least nine strokes of ten are heard, on whatever string; counted over all patterns as they are written. */
+    @Test
+    void mostStrokesOfEveryPatternAreHeard() {
+        int asked = 0;
+        double heard = 0;
+        for (int seed = 0; seed < 2; seed++) {
+            for (Pattern pattern : LIBRARY.all()) {
+                Song song = diatonic(seed, pattern.meter());
+                Picking picking = Picking.PLAIN
+                        .withSchool(School.THUMB_AND_THREE)
+                        .withPlan(new Picking.Plan(Optional.of(pattern), BassLine.ALTERNATING, Density.AS_WRITTEN));
+                Arrangement arranged =
+                        new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(song, picking, List.of(), () -> false);
+                asked += arranged.joining().asked();
+                heard += arranged.joining().heardShare() * arranged.joining().asked();
+            }
+        }
+        assertThat(heard / asked).as("share of " + asked + " strokes").isGreaterThanOrEqualTo(0.9);
+    }
+
+    /** An ordinary tune over chords of its key: long and short notes in the upper octave. */
+    private static Song diatonic(int seed, Meter meter) {
+        Random random = new Random(seed);
+        String[] chords = {"C", "Am", "F", "G7", "Dm", "G", "Em", "C"};
+        String[] notes = {"C5", "E5", "A4", "G4", "B4", "D5", "E5", "C5", "G4", "A4"};
+        StringBuilder melody = new StringBuilder();
+        double left = chords.length * meter.barTicks() / (double) Ticks.QUARTER;
+        while (left > 0.01) {
+            double length = Math.min(left, new double[] {1, 2, 0.5, 1.5}[random.nextInt(4)]);
+            melody.append(notes[random.nextInt(notes.length)])
+                    .append(':')
+                    .append(length)
+                    .append(' ');
+            left -= length;
+        }
+        return Songs.of("C", meter, String.join(" ", chords), melody.toString());
+    }
+}

@@ -1,0 +1,95 @@
+package phalanx.desktop.picking;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeMap;
+import phalanx.arrange.ArrangedNote;
+import phalanx.arrange.Arrangement;
+import phalanx.arrange.Role;
+import phalanx.arrange.Technique;
+import phalanx.righthand.Counting;
+import phalanx.righthand.Digit;
+import phalanx.righthand.DigitAssigner;
+import phalanx.righthand.PlantingChart;
+import phalanx.righthand.Pluck;
+import phalanx.righthand.School;
+import phalanx.song.Bar;
+
+/** What the right hand does in one bar of an arrangement: its moments, where it plants, what other schools would do. */
+final class BarReading {
+    private final Arrangement arrangement;
+    private final Bar bar;
+    private final List<ArrangedNote> notes;
+
+    BarReading(Arrangement arrangement, Bar bar) {
+        this.arrangement = arrangement;
+        this.bar = bar;
+        this.notes = arrangement.notes().stream()
+                .filter(note -> bar.contains(note.tick()))
+                .toList();
+    }
+
+    Bar bar() {
+        return bar;
+    }
+
+    /** A moment: its tick, what is counted, what the hand does. */
+    record Moment(int tick, String motion) {}
+
+    List<Moment> moments() {
+        School school = arrangement.request().picking().school();
+        TreeMap<Integer, List<ArrangedNote>> byTick = new TreeMap<>();
+        notes.forEach(note ->
+                byTick.computeIfAbsent(note.tick(), tick -> new ArrayList<>()).add(note));
+        List<Moment> moments = new ArrayList<>();
+        byTick.forEach((tick, struck) -> {
+            boolean brush = struck.stream().anyMatch(note -> note.technique() == Technique.BRUSH);
+            List<Digit> digits = struck.stream().map(ArrangedNote::right).toList();
+            moments.add(new Moment(tick, Counting.motion(digits, brush, school)));
+        });
+        return moments;
+    }
+
+    /** The digits of a school in this bar, by tick, from the lowest string. */
+    TreeMap<Integer, String> digits(School school) {
+        List<Pluck> plucks = notes.stream()
+                .map(note -> new Pluck(
+                        note.tick(),
+                        note.string(),
+                        note.role() == Role.BASS,
+                        Optional.empty(),
+                        note.technique() == Technique.BRUSH && note.role() != Role.BASS))
+                .toList();
+        boolean own = school == arrangement.request().picking().school();
+        List<Digit> digits = own
+                ? notes.stream().map(ArrangedNote::right).toList()
+                : new DigitAssigner(
+                                school,
+                                arrangement.request().picking().speeds(),
+                                arrangement.song().tempo())
+                        .assign(plucks);
+        TreeMap<Integer, String> byTick = new TreeMap<>();
+        for (int i = 0; i < notes.size(); i++) {
+            byTick.merge(notes.get(i).tick(), digits.get(i).symbol(), BarReading::joined);
+        }
+        return byTick;
+    }
+
+    /** Strings of one brush have one digit. */
+    private static String joined(String digits, String next) {
+        return digits.endsWith(next) ? digits : digits + next;
+    }
+
+    List<PlantingChart.Plant> plants(PlantingChart.Manner manner) {
+        List<PlantingChart.Played> played = notes.stream()
+                .filter(note -> note.technique() != Technique.BRUSH)
+                .map(note -> new PlantingChart.Played(
+                        note.tick(),
+                        note.string(),
+                        note.right(),
+                        note.role() == Role.MELODY ? note.endTick() : note.tick()))
+                .toList();
+        return new PlantingChart(manner).plants(played);
+    }
+}

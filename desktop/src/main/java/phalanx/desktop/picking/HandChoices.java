@@ -1,0 +1,124 @@
+package phalanx.desktop.picking;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import phalanx.desktop.widget.Cards;
+import phalanx.righthand.BassLine;
+import phalanx.righthand.Density;
+import phalanx.righthand.HandPlace;
+import phalanx.righthand.Picking;
+import phalanx.righthand.PlantingChart;
+import phalanx.righthand.School;
+
+/** What the player chooses for the hand and the thumb. */
+final class HandChoices extends VBox {
+    private final ComboBox<School> school = box("school", School.values(), School::label);
+    private final ComboBox<HandPlace> place = box("hand-place", HandPlace.values(), HandPlace::label);
+    private final ComboBox<BassLine> bass = box("bass-line", BassLine.values(), BassLine::label);
+    private final ComboBox<Density> density = box("density", Density.values(), Density::label);
+    private final ComboBox<PlantingChart.Manner> planting =
+            box("planting", PlantingChart.Manner.values(), PlantingChart.Manner::label);
+    private final Label bassWords = Cards.small("");
+    private boolean showing;
+
+    /** What choices are told to. */
+    interface Listener {
+        void school(School chosen);
+
+        void place(HandPlace chosen);
+
+        /** Bass line or density has changed. */
+        void plan();
+
+        void planting();
+    }
+
+    HandChoices(Listener listener) {
+        super(6);
+        getStyleClass().add("card");
+        planting.setValue(PlantingChart.Manner.FULL);
+        getChildren()
+                .addAll(
+                        Cards.heading("Hand"),
+                        Cards.small("school"),
+                        school,
+                        Cards.small("where it rests"),
+                        place,
+                        Cards.small("planting shown"),
+                        planting,
+                        Cards.heading("Thumb and density"),
+                        Cards.small("bass line"),
+                        bass,
+                        Cards.small("how much of the pattern"),
+                        density,
+                        bassWords,
+                        Cards.heading("Keys in the grid"),
+                        Cards.quiet("arrows move, x puts a stroke, p i m a c one by that digit, a capital an accent,"
+                                + " o a ghost note, . takes out. Brush: d u. Hit: k knock, s slap, t tap, h heel,"
+                                + " c chuck."));
+        listen(school, listener::school);
+        listen(place, listener::place);
+        listen(bass, chosen -> listener.plan());
+        listen(density, chosen -> listener.plan());
+        listen(planting, chosen -> listener.planting());
+    }
+
+    private static <T> ComboBox<T> box(String id, T[] values, Function<T, String> label) {
+        ComboBox<T> box = new ComboBox<>();
+        box.setId(id);
+        box.getItems().setAll(List.of(values));
+        box.setMaxWidth(Double.MAX_VALUE);
+        box.setConverter(new StringConverter<>() {
+            @Override
+            public String toString(T value) {
+                return value == null ? "" : label.apply(value);
+            }
+
+            @Override
+            public T fromString(String text) {
+                return Arrays.stream(values)
+                        .filter(value -> label.apply(value).equals(text))
+                        .findFirst()
+                        .orElse(null);
+            }
+        });
+        box.setAccessibleText(id.replace('-', ' '));
+        return box;
+    }
+
+    private <T> void listen(ComboBox<T> box, Consumer<T> listener) {
+        box.valueProperty().addListener((property, before, now) -> {
+            if (!showing && now != null && before != null) {
+                listener.accept(now);
+            }
+        });
+    }
+
+    void show(Picking picking, Picking.Plan plan) {
+        showing = true;
+        school.setValue(picking.school());
+        place.setValue(picking.place());
+        bass.setValue(plan.bass());
+        bassWords.setText(plan.bass().label() + ": " + plan.bass().words());
+        density.setValue(plan.density());
+        showing = false;
+    }
+
+    BassLine bass() {
+        return bass.getValue();
+    }
+
+    Density density() {
+        return density.getValue();
+    }
+
+    PlantingChart.Manner planting() {
+        return planting.getValue();
+    }
+}

@@ -1,0 +1,441 @@
+package phalanx.desktop.picking;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import phalanx.arrange.Arrangement;
+import phalanx.desktop.Message;
+import phalanx.desktop.Playback;
+import phalanx.desktop.Project;
+import phalanx.desktop.Theme;
+import phalanx.desktop.Workbench;
+import phalanx.desktop.widget.Cards;
+import phalanx.righthand.HandPlace;
+import phalanx.righthand.Pattern;
+import phalanx.righthand.PatternStroke;
+import phalanx.righthand.PatternText;
+import phalanx.righthand.Picking;
+import phalanx.righthand.School;
+import phalanx.song.Bar;
+import phalanx.song.Section;
+import phalanx.song.Song;
+
+/** The picking station: patterns to browse and build, put on a bar, a section or the song, and what the hand does. */
+public final class PickingStation extends HBox {
+    private static final double GAP = 12;
+    private static final double LIST = 250;
+    private static final double CHOICES = 232;
+    private static final String OWN = "own";
+
+    private final Workbench workbench;
+    private final Playback playback;
+    private final PatternList patterns = new PatternList(this::load, this::tryOut);
+    private final StepGrid grid = new StepGrid(this::edited);
+    private final TextField name = new TextField();
+    private final ComboBox<Integer> steps = new ComboBox<>();
+    private final ToggleButton twoBars = new ToggleButton("two bars");
+    private final Label status = Cards.small("");
+    private final HandView hand = new HandView();
+    private final HandChoices choices = new HandChoices(new Choices());
+    private final Label place = Cards.heading("");
+    private final Label motions = Cards.quiet("");
+    private final Label joining = Cards.quiet("");
+    private final ToggleGroup scopes = new ToggleGroup();
+    private Pattern pattern = PatternText.parse("My pattern\nfamily: own\ngrid: 2\nbass x . x . x . x .");
+    private Scope scope = Scope.SONG;
+    /** Index of the bar that is looked at; the first whole one until the player goes elsewhere. */
+    private int bar = -1;
+
+    private boolean loading;
+    private boolean hearWhenSolved;
+
+    /** What a pattern is put on. */
+    private enum Scope {
+        BAR("this bar"),
+        SECTION("this section"),
+        SONG("the song");
+
+        private final String label;
+
+        Scope(String label) {
+            this.label = label;
+        }
+    }
+
+    /** @param playback to hear bars with */
+    public PickingStation(Workbench workbench, Playback playback) {
+        super(GAP);
+        this.workbench = workbench;
+        this.playback = playback;
+        setId("picking-station");
+        getStyleClass().add("station-content");
+        setFocusTraversable(true);
+        setAccessibleText("Picking. F2 patterns, F3 grid, Ctrl+Enter puts the pattern on, H hears the bar");
+        patterns.setPrefWidth(LIST);
+        patterns.setMinWidth(LIST);
+        VBox middle = new VBox(8, editor(), reading());
+        HBox.setHgrow(middle, Priority.ALWAYS);
+        middle.setMinWidth(0);
+        choices.setPrefWidth(CHOICES);
+        choices.setMinWidth(CHOICES);
+        getChildren().addAll(patterns, scrolled(middle), choices);
+        addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
+        workbench.projectProperty().addListener((property, before, now) -> show(now));
+        workbench
+                .libraryProperty()
+                .addListener((property, before, now) -> workbench.project().ifPresent(this::showList));
+        workbench.arrangementProperty().addListener((property, before, now) -> solved(now));
+        load(pattern);
+    }
+
+    private static ScrollPane scrolled(VBox content) {
+        ScrollPane pane = new ScrollPane(content);
+        pane.setFitToWidth(true);
+        pane.setFitToHeight(true);
+        pane.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        pane.getStyleClass().add("clear-scroll");
+        pane.setFocusTraversable(false);
+        HBox.setHgrow(pane, Priority.ALWAYS);
+        return pane;
+    }
+
+    private VBox editor() {
+        name.setId("pattern-name");
+        name.setAccessibleText("Name of the pattern");
+        name.setPrefColumnCount(12);
+        name.textProperty().addListener((property, before, now) -> {
+            if (!loading && !now.isBlank()) {
+                pattern = pattern.withName(now.trim());
+            }
+        });
+        for (int each = 1; each <= Pattern.FINEST_GRID; each++) {
+            steps.getItems().add(each);
+        }
+        steps.setId("pattern-steps");
+        steps.setAccessibleText("Steps a beat");
+        steps.setOnAction(event -> reshape());
+        twoBars.setId("pattern-bars");
+        twoBars.getStyleClass().addAll("plain", "small");
+        twoBars.setOnAction(event -> reshape());
+        status.setId("pattern-status");
+        HBox head = new HBox(
+                8,
+                name,
+                Cards.small("steps a beat"),
+                steps,
+                twoBars,
+                Cards.button("pattern-new", "New", "An empty pattern in the song's meter", this::clear),
+                Cards.button("pattern-save", "Save", "Keep it in your library (Ctrl+S)", this::save));
+        head.setAlignment(Pos.CENTER_LEFT);
+        HBox foot = new HBox(8, Cards.small("put on"));
+        foot.setAlignment(Pos.CENTER_LEFT);
+        for (Scope each : Scope.values()) {
+            ToggleButton button = new ToggleButton(each.label);
+            button.setId("scope-" + each.name().toLowerCase(Locale.ROOT));
+            button.getStyleClass().addAll("plain", "small");
+            button.setToggleGroup(scopes);
+            button.setSelected(each == scope);
+            button.setOnAction(event -> {
+                scope = each;
+                button.setSelected(true);
+            });
+            foot.getChildren().add(button);
+        }
+        Button put = Cards.button("pattern-apply", "Put it on", "Ctrl+Enter; undo returns", this::apply);
+        put.getStyleClass().add("main");
+        foot.getChildren()
+                .addAll(put, Cards.button("pattern-hear", "Hear", "The bar as it is now (H)", this::hear), status);
+        return Cards.card("Pattern", head, grid, foot);
+    }
+
+    private VBox reading() {
+        place.setId("picking-bar");
+        motions.setId("picking-motions");
+        joining.setId("picking-joining");
+        HBox head = new HBox(
+                8,
+                place,
+                Cards.space(),
+                Cards.button("bar-before", "\u2039", "The bar before ([)", () -> go(-1)),
+                Cards.button("bar-after", "\u203a", "The next bar (])", () -> go(1)));
+        head.setAlignment(Pos.CENTER_LEFT);
+        VBox card = new VBox(4, head, motions, hand, joining);
+        card.getStyleClass().add("card");
+        return card;
+    }
+
+    /** Goes to the last section and puts a pattern on it. */
+    public void showOnSection(Pattern chosen) {
+        workbench.project().ifPresent(project -> {
+            List<Section> sections = project.song().sections();
+            bar = sections.isEmpty()
+                    ? 0
+                    : project.song()
+                            .barIndexAt(sections.get(sections.size() - 1).startTick());
+            scopes.getToggles().get(Scope.SECTION.ordinal()).setSelected(true);
+            scope = Scope.SECTION;
+            load(chosen);
+            patterns.mark(chosen);
+            apply();
+        });
+    }
+
+    public void useTheme(Theme theme) {
+        grid.useTheme(theme);
+        hand.useTheme(theme);
+    }
+
+    private void show(Project project) {
+        List<Bar> bars = project.song().bars();
+        if (bar < 0) {
+            bar = bars.get(0).number() == 0 && bars.size() > 1 ? 1 : 0;
+        }
+        bar = Math.min(bar, bars.size() - 1);
+        Picking picking = project.picking();
+        choices.show(picking, picking.planAt(here(project.song()).startTick()));
+        showList(project);
+    }
+
+    private void showList(Project project) {
+        patterns.show(
+                workbench.libraryProperty().get().patternLibrary().all(),
+                here(project.song()).meter());
+    }
+
+    private Bar here(Song song) {
+        return song.bars().get(Math.max(0, Math.min(bar, song.bars().size() - 1)));
+    }
+
+    private void solved(Arrangement arrangement) {
+        explain(arrangement);
+        if (hearWhenSolved) {
+            hearWhenSolved = false;
+            hear();
+        }
+    }
+
+    private void explain(Arrangement arrangement) {
+        Bar shown = here(arrangement.song());
+        BarReading reading = new BarReading(arrangement, shown);
+        School school = arrangement.request().picking().school();
+        String own = arrangement
+                .request()
+                .picking()
+                .planAt(shown.startTick())
+                .pattern()
+                .map(Pattern::name)
+                .orElse("pinch and fill");
+        place.setText("Bar " + shown.number() + ": " + own);
+        motions.setText(String.join(
+                " ", reading.moments().stream().map(BarReading.Moment::motion).toList()));
+        hand.show(reading, school, choices.planting());
+        joining.setText("In the song: " + arrangement.joining().words() + ".");
+    }
+
+    private void go(int by) {
+        workbench.arrangement().ifPresent(shown -> {
+            bar = Math.max(0, Math.min(shown.song().bars().size() - 1, bar + by));
+            explain(shown);
+            workbench.project().ifPresent(this::show);
+        });
+    }
+
+    private void load(Pattern shown) {
+        loading = true;
+        pattern = shown;
+        name.setText(shown.name());
+        steps.setValue(shown.grid());
+        twoBars.setSelected(shown.bars() == 2);
+        grid.show(shown);
+        check();
+        loading = false;
+    }
+
+    private void edited(Pattern next) {
+        pattern = next;
+        check();
+    }
+
+    /** Says what is wrong with what was drawn; such a pattern is not put on. */
+    private boolean check() {
+        List<PatternText.Mistake> mistakes =
+                PatternText.read(PatternText.write(pattern)).mistakes();
+        status.setText(mistakes.isEmpty() ? "" : mistakes.get(0).message());
+        return mistakes.isEmpty();
+    }
+
+    /** Another grid or number of bars; strokes keep their places in time where the new grid has them. */
+    private void reshape() {
+        if (loading) {
+            return;
+        }
+        int bars = twoBars.isSelected() ? 2 : 1;
+        try {
+            List<PatternStroke> kept = new ArrayList<>();
+            for (PatternStroke stroke : pattern.strokes()) {
+                int scaled = stroke.step() * steps.getValue();
+                int step = scaled / pattern.grid();
+                if (scaled % pattern.grid() == 0
+                        && step < pattern.stepsABar() * bars * steps.getValue() / pattern.grid()) {
+                    kept.add(new PatternStroke(
+                            step, stroke.row(), stroke.digit(), stroke.weight(), stroke.up(), stroke.hit()));
+                }
+            }
+            load(new Pattern(
+                    pattern.name(),
+                    pattern.family(),
+                    pattern.serves(),
+                    pattern.meter(),
+                    steps.getValue(),
+                    bars,
+                    kept,
+                    Optional.empty()));
+        } catch (IllegalArgumentException e) {
+            workbench.say(Message.error(e.getMessage() + ". The pattern stays as it is."));
+            load(pattern);
+        }
+    }
+
+    private void clear() {
+        workbench.project().ifPresent(project -> {
+            var meter = here(project.song()).meter();
+            int fine = meter.compound() ? 3 : 2;
+            load(new Pattern("My pattern", OWN, "", meter, fine, 1, List.of(), Optional.empty()));
+            grid.requestFocus();
+        });
+    }
+
+    private void save() {
+        if (check()) {
+            workbench.keep(workbench.libraryProperty().get().with(pattern));
+            workbench.say(Message.plain("Saved " + pattern.name() + " in your library."));
+        }
+    }
+
+    private void tryOut(Pattern chosen) {
+        load(chosen);
+        hearWhenSolved = true;
+        apply();
+    }
+
+    /** Puts the pattern on what is chosen. */
+    private void apply() {
+        if (!check()) {
+            workbench.say(Message.error(status.getText() + ". What was played before stays."));
+            return;
+        }
+        workbench.project().ifPresent(project -> {
+            Picking.Plan plan = new Picking.Plan(Optional.of(pattern), choices.bass(), choices.density());
+            put(project, plan, pattern.name());
+        });
+    }
+
+    private void put(Project project, Picking.Plan plan, String what) {
+        if (scope == Scope.SONG) {
+            workbench.setPicking(what + " on the song", picking -> picking.withPlan(plan));
+            return;
+        }
+        int[] range = range(project.song());
+        workbench.setPicking(
+                what + " on " + scope.label, picking -> picking.withSpan(new Picking.Span(range[0], range[1], plan)));
+    }
+
+    /** From and to of the bar or the section that the station stands in. */
+    private int[] range(Song song) {
+        Bar shown = here(song);
+        if (scope == Scope.BAR) {
+            return new int[] {shown.startTick(), shown.endTick()};
+        }
+        int from = 0;
+        int to = song.endTick();
+        for (Section section : song.sections()) {
+            if (section.startTick() <= shown.startTick()) {
+                from = section.startTick();
+            } else {
+                to = Math.min(to, section.startTick());
+            }
+        }
+        return new int[] {from, to};
+    }
+
+    private void hear() {
+        workbench.arrangement().ifPresent(shown -> {
+            Bar heard = here(shown.song());
+            playback.hear(shown, heard.startTick(), heard.endTick());
+            workbench.say(Message.plain(
+                    playback.audible()
+                            ? "Bar " + heard.number() + " is heard."
+                            : "No sound card: the bar is not heard."));
+        });
+    }
+
+    private void onKey(KeyEvent event) {
+        boolean typing = name.isFocused();
+        KeyCode code = event.getCode();
+        boolean handled = true;
+        if (code == KeyCode.ENTER && event.isShortcutDown()) {
+            apply();
+        } else if (code == KeyCode.S && event.isShortcutDown()) {
+            save();
+        } else if (code == KeyCode.F2) {
+            patterns.lookup("#patterns").requestFocus();
+        } else if (code == KeyCode.F3) {
+            grid.requestFocus();
+        } else if (!typing && !event.isShortcutDown() && code == KeyCode.OPEN_BRACKET) {
+            go(-1);
+        } else if (!typing && !event.isShortcutDown() && code == KeyCode.CLOSE_BRACKET) {
+            go(1);
+        } else if (!typing && !grid.isFocused() && !event.isShortcutDown() && code == KeyCode.H) {
+            hear();
+        } else {
+            handled = false;
+        }
+        if (handled) {
+            event.consume();
+        }
+    }
+
+    /** Takes the choices at the side. */
+    private final class Choices implements HandChoices.Listener {
+        @Override
+        public void school(School chosen) {
+            workbench.setPicking("school " + chosen.label(), picking -> picking.withSchool(chosen));
+        }
+
+        @Override
+        public void place(HandPlace chosen) {
+            workbench.setPicking(chosen.label(), picking -> picking.withPlace(chosen));
+        }
+
+        @Override
+        public void plan() {
+            workbench.project().ifPresent(project -> {
+                Picking.Plan now = project.picking().planAt(here(project.song()).startTick());
+                Picking.Plan next = new Picking.Plan(now.pattern(), choices.bass(), choices.density());
+                put(
+                        project,
+                        next,
+                        choices.bass().label() + " bass, " + choices.density().label());
+            });
+        }
+
+        @Override
+        public void planting() {
+            workbench.arrangement().ifPresent(PickingStation.this::explain);
+        }
+    }
+}

@@ -1,0 +1,201 @@
+package phalanx.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.concurrent.TimeoutException;
+import java.util.stream.Collectors;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import phalanx.arrange.ArrangedNote;
+import phalanx.formats.library.LibraryFile;
+import phalanx.righthand.BassLine;
+import phalanx.righthand.Density;
+import phalanx.righthand.Digit;
+import phalanx.righthand.Pattern;
+import phalanx.righthand.PatternText;
+import phalanx.righthand.Picking;
+import phalanx.righthand.School;
+import phalanx.song.Song;
+
+/** The flows of the picking station, by keyboard and mouse. */
+class PickingStationTest extends OpenWindow {
+    @BeforeEach
+    void goThere() throws TimeoutException {
+        waitUntilArranged();
+        push(KeyCode.CONTROL, KeyCode.DIGIT4);
+        waitFor(() -> lookup("#step-grid").tryQuery().isPresent());
+    }
+
+    private Picking picking() {
+        return project().picking();
+    }
+
+    private List<String> played(int bar) {
+        Song song = project().song();
+        return workbench.arrangement().orElseThrow().notes().stream()
+                .filter(note -> song.bars().get(bar).contains(note.tick()))
+                .map(note -> note.tick()
+                        - song.bars().get(bar).startTick()
+                        + note.right().symbol())
+                .toList();
+    }
+
+    @Test
+    void aPatternIsBuiltFromNothingHeardPutOnASectionAndTakenBack() throws TimeoutException {
+        clickOn("#pattern-new");
+        waitFor(() -> lookup("#step-grid").query().isFocused());
+        // bass row: a stroke on each beat
+        for (int beat = 0; beat < 4; beat++) {
+            type(KeyCode.HOME);
+            for (int step = 0; step < 2 * beat; step++) {
+                type(KeyCode.RIGHT);
+            }
+            write("x");
+        }
+        // up two rows to "middle", i between the beats, an accent on the last
+        type(KeyCode.HOME, KeyCode.UP, KeyCode.UP, KeyCode.RIGHT);
+        write("i");
+        type(KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.RIGHT);
+        write("I");
+        enter("#pattern-name", "Plank Walk");
+        waitUntilArranged();
+        List<ArrangedNote> before = workbench.arrangement().orElseThrow().notes();
+        clickOn("#scope-section");
+        clickOn("#pattern-apply");
+        waitForText("#message", "Plank Walk on this section");
+        waitUntilArranged();
+        Pattern put = picking()
+                .planAt(project().song().bars().get(1).startTick())
+                .pattern()
+                .orElseThrow();
+        assertThat(PatternText.write(put))
+                .contains(
+                        """
+                Plank Walk
+                family: own
+                meter: 4/4
+                grid: 2
+                middle  . i . . . I . .
+                bass    x . x . x . x .
+                """);
+        assertThat(picking().spans()).hasSize(1);
+        int end = picking().spans().get(0).endTick();
+        assertThat(project().song().sections()).anyMatch(section -> section.startTick() == end);
+        assertThat(picking().planAt(end).pattern()).isEmpty();
+        clickOn("#pattern-hear");
+        waitForText("#message", "No sound card");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: Plank Walk");
+        waitUntilArranged();
+        assertThat(workbench.arrangement().orElseThrow().notes()).isEqualTo(before);
+    }
+
+    @Test
+    void patternsAreBrowsedAndTriedWithOneKey() throws TimeoutException {
+        type(KeyCode.F2);
+        ListView<Pattern> list = lookup("#patterns").query();
+        waitFor(list::isFocused);
+        assertThat(list.getItems())
+                .allMatch(pattern -> pattern.meter().toString().equals("4/4"));
+        type(KeyCode.HOME, KeyCode.DOWN, KeyCode.DOWN);
+        String name = list.getSelectionModel().getSelectedItem().name();
+        waitForText("#pattern-serves", "the first finger notes");
+        type(KeyCode.ENTER);
+        waitForText("#message", "No sound card");
+        assertThat(picking().plan().pattern().orElseThrow().name()).isEqualTo(name);
+        waitForText("#picking-bar", "Bar 1: " + name);
+        push(KeyCode.CLOSE_BRACKET);
+        waitForText("#picking-bar", "Bar 2: " + name);
+        push(KeyCode.OPEN_BRACKET);
+        waitForText("#picking-bar", "Bar 1: " + name);
+        assertThat(text("#picking-motions")).contains("pinch");
+        assertThat(text("#picking-joining")).contains("strokes", "taken by the tune");
+        clickOn("#patterns-fitting");
+        assertThat(list.getItems())
+                .anyMatch(pattern -> pattern.meter().toString().equals("6/8"));
+    }
+
+    @Test
+    void schoolBassLineAndDensityAreChosenAndTakenBack() throws TimeoutException {
+        choose("#school", School.THUMB_AND_INDEX);
+        waitUntilArranged();
+        assertThat(played(1).stream().map(text -> text.replaceAll("\\d", "")).collect(Collectors.toSet()))
+                .isSubsetOf("p", "i");
+        assertThat(workbench.arrangement().orElseThrow().notes())
+                .extracting(ArrangedNote::right)
+                .containsOnly(Digit.P, Digit.I);
+        choose("#bass-line", BassLine.ON_CHANGE);
+        choose("#density", Density.THIN);
+        waitUntilArranged();
+        assertThat(picking().plan().bass()).isEqualTo(BassLine.ON_CHANGE);
+        assertThat(picking().plan().density()).isEqualTo(Density.THIN);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor(() -> picking().equals(Picking.PLAIN));
+    }
+
+    private <T> void choose(String id, T value) throws TimeoutException {
+        interact(() -> lookup(id).<ComboBox<T>>query().setValue(value));
+        waitUntilArranged();
+    }
+
+    @Test
+    void aPatternThatCannotBePlayedStaysOffTheSongAndAGoodOneIsKept() throws Exception {
+        clickOn("#pattern-new");
+        waitFor(() -> lookup("#step-grid").query().isFocused());
+        type(KeyCode.HOME, KeyCode.UP);
+        write("i");
+        type(KeyCode.HOME, KeyCode.UP);
+        write("i");
+        waitForText("#pattern-status", "digit i has two strokes at once");
+        clickOn("#pattern-apply");
+        waitForText("#message", "What was played before stays");
+        assertThat(picking()).isEqualTo(Picking.PLAIN);
+        clickOn("#step-grid");
+        type(KeyCode.HOME);
+        write(".");
+        type(KeyCode.F3);
+        push(KeyCode.CONTROL, KeyCode.S);
+        waitFor(() -> !workbench.libraryProperty().get().patterns().isEmpty()
+                || text("#pattern-status").contains("two strokes"));
+        type(KeyCode.UP, KeyCode.UP, KeyCode.UP, KeyCode.UP, KeyCode.UP, KeyCode.UP, KeyCode.DOWN, KeyCode.DOWN);
+        type(KeyCode.HOME);
+        write(".");
+        push(KeyCode.CONTROL, KeyCode.S);
+        waitFor(() -> workbench.libraryProperty().get().patterns().size() == 1);
+        waitForText("#message", "Saved My pattern");
+        waitFor(() -> readLibrary().equals(1));
+    }
+
+    private Integer readLibrary() {
+        try {
+            return new LibraryFile(folder.resolve("library/library.json"))
+                    .read()
+                    .map(library -> library.patterns().size())
+                    .orElse(0);
+        } catch (phalanx.formats.FormatException e) {
+            return -1;
+        }
+    }
+
+    @Test
+    void theGridTakesMoreStepsAndBarsAndKeepsWhatFits() {
+        clickOn("#pattern-new");
+        write("xxx");
+        interact(() -> lookup("#pattern-steps").<ComboBox<Integer>>query().setValue(4));
+        clickOn("#pattern-bars");
+        clickOn("#scope-song");
+        clickOn("#pattern-apply");
+        Pattern put = picking().plan().pattern().orElseThrow();
+        assertThat(put.grid()).isEqualTo(4);
+        assertThat(put.bars()).isEqualTo(2);
+        assertThat(put.strokes()).extracting(stroke -> stroke.step()).containsExactly(0, 2, 4);
+        interact(() -> lookup("#pattern-steps").<ComboBox<Integer>>query().setValue(3));
+        assertThat(text("#pattern-status")).isEmpty();
+    }
+}
