@@ -203,4 +203,103 @@ class CommandsTest {
         assertThat(err.toString()).contains("bad.musicxml").contains("no notes");
         assertThat(tab).doesNotExist();
     }
+
+    /** The library as the command lists it is the library as the docs list it. */
+    @Test
+    void patternsAreListedHereAndInTheDocs() throws IOException {
+        JsonNode patterns = json("patterns", "--json");
+        String docs = Files.readString(Path.of("..", "docs", "patterns.md"));
+        assertThat(patterns).hasSizeGreaterThanOrEqualTo(40);
+        for (JsonNode pattern : patterns) {
+            assertThat(docs)
+                    .contains("| " + pattern.get("name").asText() + " | "
+                            + pattern.get("meter").asText() + ", "
+                            + pattern.get("grid").asInt() + " a beat | "
+                            + pattern.get("serves").asText());
+            assertThat(pattern.get("strokes")).isNotEmpty();
+        }
+        out.getBuffer().setLength(0);
+        assertThat(run("patterns")).isZero();
+        assertThat(out.toString()).contains("alternating thumb", "Ferry Rope");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "Clothes Peg, thumb and two, alternating, as written, pim",
+        "Ladder, thumb and four, steady root, full, pimac",
+        "Doorstep, pick and fingers, half notes, thin, pma",
+        "pinch and fill, thumb and index, pedal, as written, pi",
+        "Shed Door, thumb and three, walking, as written, pima"
+    })
+    void theRightHandIsChosen(String pattern, String school, String bass, String density, String digits)
+            throws IOException {
+        Path in = leadSheet(0, "major", "4/4", "E4:2", "C G4:4 E4:4", "G D4:8", "C C5:8");
+        JsonNode song = json(
+                "arrange",
+                in.toString(),
+                "--json",
+                "--pattern",
+                pattern,
+                "--school",
+                school,
+                "--bass",
+                bass,
+                "--density",
+                density);
+        for (JsonNode note : song.get("notes")) {
+            assertThat(digits).contains(note.get("right").asText());
+        }
+        assertThat(song.get("hits").isEmpty()).isEqualTo(!pattern.equals("Shed Door"));
+        assertThat(err.toString().contains("strokes:")).isEqualTo(!pattern.equals("pinch and fill"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "--pattern, Nothing, pattern \"Nothing\" is not known; there are Milestone",
+        "--school, thumb, school \"thumb\" is not known; there are thumb and two",
+        "--bass, zigzag, bass line \"zigzag\" is not known; there are alternating",
+        "--density, thick, density \"thick\" is not known"
+    })
+    void anUnknownRightHandIsRefused(String option, String value, String message) throws IOException {
+        Path in = leadSheet(0, "major", "4/4", "C E4:8");
+        assertThat(run("arrange", in.toString(), option, value)).isEqualTo(ExitCodes.BAD_INPUT);
+        assertThat(err.toString()).contains(message);
+    }
+
+    @Test
+    void tablatureKeepsItsNotesUnlessItIsArrangedAnew() throws IOException {
+        Path tab = Files.writeString(
+                folder.resolve("weir.tab.txt"),
+                """
+                Weir Song, 96 bpm, capo 2
+                  C               G
+                e|----------------|-3-------------|
+                B|-1-------3------|---------------|
+                G|-----0-------0--|-----0-----0---|
+                D|---2---2---2----|---0---0-------|
+                A|-3--------------|---------------|
+                E|----------------|-3-------3-----|
+                """);
+        JsonNode kept = json("arrange", tab.toString(), "--json");
+        assertThat(kept.get("capo").asInt()).isEqualTo(2);
+        assertThat(kept.get("notes")).hasSize(15);
+        assertThat(kept.get("notes").get(0).get("string").asInt()).isEqualTo(5);
+        assertThat(kept.get("notes").get(0).get("left").asText()).isEqualTo("3");
+        out.getBuffer().setLength(0);
+        JsonNode anew = json("arrange", tab.toString(), "--json", "--anew");
+        assertThat(anew.get("notes")).isNotEqualTo(kept.get("notes"));
+    }
+
+    @Test
+    void anotherPartIsTakenWhereOneIsAskedFor() throws IOException {
+        Path abc = Files.writeString(
+                folder.resolve("two.abc"),
+                "X:1\nT:First Mill\nL:1/4\nK:C\n\"C\"CEGc|\n\nX:2\nT:Second Mill\nL:1/4\nK:G\n\"G\"GBdg|\n");
+        assertThat(json("arrange", abc.toString(), "--json", "--part", "2")
+                        .get("title")
+                        .asText())
+                .isEqualTo("Second Mill");
+        assertThat(run("arrange", abc.toString(), "--part", "3")).isEqualTo(ExitCodes.BAD_INPUT);
+        assertThat(err.toString()).contains("there is no part 3; the file has 2");
+    }
 }

@@ -80,13 +80,25 @@ public record Arrangement(
         return Arrays.stream(efforts).boxed().toList();
     }
 
-    /** With the notes alone that begin in a stretch. */
+    /** With the notes and hits alone that begin in a stretch. */
     public Arrangement between(int from, int to) {
         List<ArrangedNote> some = notes.stream()
                 .filter(note -> note.tick() >= from && note.tick() < to)
                 .toList();
         return new Arrangement(
-                request, movedBy, some, holds, slots, innerAsked, hits, joining, findings, cost, ceiling);
+                request,
+                movedBy,
+                some,
+                holds,
+                slots,
+                innerAsked,
+                hits.stream()
+                        .filter(hit -> hit.tick() >= from && hit.tick() < to)
+                        .toList(),
+                joining,
+                findings,
+                cost,
+                ceiling);
     }
 
     Arrangement with(List<Finding> newFindings) {

@@ -18,6 +18,7 @@ import phalanx.lefthand.Press;
 import phalanx.righthand.BassStroke;
 import phalanx.righthand.Digit;
 import phalanx.righthand.DigitAssigner;
+import phalanx.righthand.HandPlace;
 import phalanx.righthand.InnerStroke;
 import phalanx.righthand.Joining;
 import phalanx.righthand.Picking;
@@ -107,7 +108,10 @@ final class NoteWriter {
                     && ringsInto(last + 1, string)) {
                 last++;
             }
-            ArrangedNote note = note(slot, string, last, stroke.endTick() - stroke.tick(), Role.BASS);
+            int wanted = stroke.endTick() - stroke.tick();
+            // the heel on the bridge damps the bass
+            int ringing = picking.place() == HandPlace.HEEL ? Math.max(1, wanted / 2) : wanted;
+            ArrangedNote note = note(slot, string, last, ringing, Role.BASS);
             Arrays.fill(bassIn, slot, last + 1, note);
             notes.add(note);
         }
@@ -186,9 +190,14 @@ final class NoteWriter {
         if (stroke.row().isEmpty()) {
             return;
         }
-        boolean own = stroke.isBrush()
-                || struck.stream()
-                        .anyMatch(note -> note.string() == stroke.row().get().string());
+        if (stroke.isBrush()) {
+            int heard = Math.min(stroke.covers(), struck.size());
+            kept += heard;
+            left += stroke.covers() - heard;
+            return;
+        }
+        boolean own = struck.stream()
+                .anyMatch(note -> note.string() == stroke.row().get().string());
         if (struck.isEmpty()) {
             left++;
         } else if (own) {

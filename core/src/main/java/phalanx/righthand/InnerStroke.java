@@ -11,8 +11,10 @@ import java.util.Optional;
  * @param digit the digit that the pattern wants, if it names one
  * @param weight how loud
  * @param up whether a brush goes upwards
+ * @param covers how many strokes of the pattern it stands for: more than one where a brush takes a block's place
  */
-public record InnerStroke(int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, boolean up) {
+public record InnerStroke(
+        int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, boolean up, int covers) {
     public InnerStroke {
         Objects.requireNonNull(row, "row");
         Objects.requireNonNull(digit, "digit");
@@ -21,7 +23,7 @@ public record InnerStroke(int tick, Optional<PatternRow> row, Optional<Digit> di
 
     /** One on any string. */
     public static InnerStroke anywhere(int tick) {
-        return new InnerStroke(tick, Optional.empty(), Optional.empty(), Weight.PLAIN, false);
+        return new InnerStroke(tick, Optional.empty(), Optional.empty(), Weight.PLAIN, false, 1);
     }
 
     public boolean isBrush() {

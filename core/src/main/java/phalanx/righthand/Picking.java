@@ -92,6 +92,10 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
         return new Picking(school, newPlace, speeds, plan, spans);
     }
 
+    public Picking withSpeeds(Speeds newSpeeds) {
+        return new Picking(school, place, newSpeeds, plan, spans);
+    }
+
     /** One plan for the whole song. */
     public Picking withPlan(Plan newPlan) {
         return new Picking(school, place, speeds, newPlan, List.of());

@@ -2,10 +2,12 @@ package phalanx.righthand;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import phalanx.song.Bar;
@@ -39,6 +41,7 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
         private final Picking picking;
         private final TreeSet<Integer> onsets = new TreeSet<>();
         private final TreeMap<Integer, ChordChange> chart = new TreeMap<>();
+        private final Set<Integer> bassTicks = new HashSet<>();
         private final List<InnerStroke> inner = new ArrayList<>();
         private final List<Hit> hits = new ArrayList<>();
         private int asked;
@@ -55,6 +58,7 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
 
         PickingPlan make() {
             List<BassStroke> bass = new BassWriter(song, picking).strokes();
+            bass.forEach(stroke -> bassTicks.add(stroke.tick()));
             TreeSet<Integer> fills = new TreeSet<>(new PinchAndFill().strokes(song, bass));
             for (Bar bar : song.bars()) {
                 Picking.Plan plan = picking.planAt(bar.startTick());
@@ -114,19 +118,33 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
                 thinned += left.size();
                 return;
             }
-            int fingers = picking.school().digits().size() - 1 - (tune ? 1 : 0);
+            boolean bass = bassTicks.contains(tick);
+            // where the thumb has no bass it can take the lowest
+            int free = picking.school().digits().size() - (bass ? 1 : 0) - (tune ? 1 : 0);
+            boolean oneFinger = picking.school().digits().size() == 2;
+            if (oneFinger && left.size() > free) {
+                inner.add(new InnerStroke(
+                        tick,
+                        Optional.of(PatternRow.BRUSH),
+                        Optional.empty(),
+                        left.get(0).weight(),
+                        false,
+                        left.size()));
+                return;
+            }
             for (PatternStroke stroke : left) {
-                if (fingers <= 0 && stroke.row().isInner()) {
+                if (free <= 0 && stroke.row().isInner()) {
                     noDigit++;
                     continue;
                 }
-                fingers--;
+                free--;
                 inner.add(new InnerStroke(
                         tick,
                         Optional.of(stroke.row()),
                         stroke.digit().filter(picking.school().digits()::contains),
                         stroke.weight(),
-                        stroke.up()));
+                        stroke.up(),
+                        1));
             }
         }
 

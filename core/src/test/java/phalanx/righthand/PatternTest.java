@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Collectors;
@@ -400,8 +401,13 @@ class PatternTest {
         Song song = Songs.of("C", Meter.COMMON, "C", "E5:4");
         PickingPlan plan = PickingPlan.of(song, with("Doorstep", BassLine.ALTERNATING));
         assertThat(plan.joining().asked()).isEqualTo(6);
-        Picking two = with("Doorstep", BassLine.ALTERNATING).withSchool(School.THUMB_AND_TWO);
-        assertThat(PickingPlan.of(song, two).joining().dropped()).containsEntry(Joining.Reason.NO_DIGIT, 2);
+        Picking two = with("Harbour Lights", BassLine.ALTERNATING).withSchool(School.THUMB_AND_TWO);
+        assertThat(PickingPlan.of(song, two).joining().dropped())
+                .containsExactly(Map.entry(Joining.Reason.NO_DIGIT, 1));
+        Picking index = with("Doorstep", BassLine.ALTERNATING).withSchool(School.THUMB_AND_INDEX);
+        assertThat(PickingPlan.of(song, index).inner())
+                .hasSize(2)
+                .allMatch(brush -> brush.isBrush() && brush.covers() == 3);
         Song busy = Songs.of("C", Meter.COMMON, "C", "E5:1 E5:1 E5:1 E5:1");
         assertThat(PickingPlan.of(busy, with("Doorstep", BassLine.ALTERNATING))
                         .joining()

@@ -1,9 +1,11 @@
 package phalanx.sound;
 
 import java.util.List;
+import java.util.Random;
 import phalanx.arrange.ArrangedNote;
 import phalanx.arrange.Arrangement;
-import phalanx.arrange.Role;
+import phalanx.righthand.Hit;
+import phalanx.righthand.HitKind;
 import phalanx.song.Ticks;
 import phalanx.theory.Pitch;
 
@@ -11,6 +13,15 @@ import phalanx.theory.Pitch;
 public final class Renderer {
     public static final int SAMPLE_RATE = 44_100;
 
+    private static final double GHOST = 0.45;
+    private static final double ACCENT = 1.35;
+    private static final double HIT_SECONDS = 0.16;
+    private static final double HIT_LOUDNESS = 1.6;
+    private static final double HIT_DECAY = 7;
+    /** How much of the sample before is kept: more is duller. */
+    private static final double DULL = 0.96;
+
+    private static final double BRIGHT = 0.6;
     private static final double RELEASE_SECONDS = 0.06;
     private static final double TAIL_SECONDS = 1.5;
     private static final double STRUM_SECONDS = 2.2;
@@ -28,6 +39,11 @@ public final class Renderer {
         for (ArrangedNote note : arrangement.notes()) {
             if (note.tick() >= fromTick) {
                 add(note, fromTick, tempo, out);
+            }
+        }
+        for (Hit hit : arrangement.hits()) {
+            if (hit.tick() >= fromTick) {
+                add(hit, fromTick, tempo, out);
             }
         }
         normalise(out);
@@ -58,8 +74,7 @@ public final class Renderer {
         int sounding = (int) (Ticks.milliseconds(note.lengthTicks(), tempo) / 1000 * SAMPLE_RATE);
         int release = (int) (RELEASE_SECONDS * SAMPLE_RATE);
         double hertz = Pitch.hertz(note.midi());
-        PluckedString string =
-                new PluckedString(hertz, SAMPLE_RATE, loudness(note.role()), note.tick() * 31L + note.string());
+        PluckedString string = new PluckedString(hertz, SAMPLE_RATE, loudness(note), note.tick() * 31L + note.string());
         int end = Math.min(out.length, start + sounding + release);
         for (int i = start; i < end; i++) {
             int released = i - start - sounding;
@@ -68,12 +83,32 @@ public final class Renderer {
         }
     }
 
-    private static double loudness(Role role) {
-        return switch (role) {
-            case MELODY -> 1.0;
-            case BASS -> 0.75;
-            case INNER -> 0.5;
+    private static double loudness(ArrangedNote note) {
+        double role =
+                switch (note.role()) {
+                    case MELODY -> 1.0;
+                    case BASS -> 0.75;
+                    case INNER -> 0.5;
+                };
+        return switch (note.weight()) {
+            case GHOST -> GHOST * role;
+            case PLAIN -> role;
+            case ACCENT -> ACCENT * role;
         };
+    }
+
+    /** A knock: noise that dies away quickly, duller for the heel of the hand than for a slap on the strings. */
+    private static void add(Hit hit, int fromTick, double tempo, float[] out) {
+        int start = (int) (Ticks.milliseconds(hit.tick() - fromTick, tempo) / 1000 * SAMPLE_RATE);
+        Random noise = new Random(hit.tick());
+        boolean dull = hit.kind() == HitKind.HEEL || hit.kind() == HitKind.KNOCK;
+        double keep = dull ? DULL : BRIGHT;
+        double level = 0;
+        int length = (int) (HIT_SECONDS * SAMPLE_RATE);
+        for (int i = 0; i < length && start + i < out.length; i++) {
+            level = keep * level + (1 - keep) * (2 * noise.nextDouble() - 1);
+            out[start + i] += (float) (HIT_LOUDNESS * level * Math.exp(-HIT_DECAY * i / length));
+        }
     }
 
     private static void normalise(float[] samples) {

@@ -7,9 +7,11 @@ import javafx.scene.shape.ArcType;
 import phalanx.arrange.ArrangedNote;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Role;
+import phalanx.arrange.Technique;
 import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Pens;
 import phalanx.righthand.Digit;
+import phalanx.righthand.Hit;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.Section;
@@ -48,7 +50,19 @@ final class ScorePainter {
             paintFigure(g, line, note);
             paintDigit(g, line, note);
         });
+        arrangement.hits().stream()
+                .filter(hit -> hit.tick() >= line.startTick() && hit.tick() < line.endTick())
+                .forEach(hit -> paintHit(g, line, hit));
         paintCount(g, line);
+    }
+
+    private void paintHit(GraphicsContext g, ScoreLayout.Line line, Hit hit) {
+        double x = layout.x(line, hit.tick());
+        double y = layout.digitY(
+                line, arrangement.request().picking().school().digits().size());
+        double half = DOT / 2 + 2;
+        g.setFill(colour("alarm"));
+        g.fillPolygon(new double[] {x, x + half, x, x - half}, new double[] {y - half, y, y + half, y}, 4);
     }
 
     private void paintLanes(GraphicsContext g, ScoreLayout.Line line) {
@@ -71,6 +85,11 @@ final class ScorePainter {
             g.setStroke(colour("rule"));
             g.strokeLine(ScoreLayout.LEFT, Math.round(y) + 0.5, end, Math.round(y) + 0.5);
             Pens.centred(g, digit.symbol(), ScoreLayout.LEFT / 2 + 4, y, Pens.mono(13), colour("quiet"));
+        }
+        if (!arrangement.hits().isEmpty()) {
+            double y = layout.digitY(
+                    line, arrangement.request().picking().school().digits().size());
+            Pens.centred(g, "hit", ScoreLayout.LEFT / 2 + 4, y, Pens.sans(12), colour("quiet"));
         }
         g.setStroke(colour("ink"));
         g.setLineWidth(1.4);
@@ -165,7 +184,11 @@ final class ScorePainter {
         double x = layout.x(line, note.tick());
         double y = digitY(line, note.right());
         g.setFill(colour(token(note.role())));
-        if (note.right() == Digit.P) {
+        if (note.technique() == Technique.BRUSH) {
+            g.setStroke(colour(token(note.role())));
+            g.setLineWidth(2.5);
+            g.strokeLine(x - DOT / 2, y - DOT, x + DOT / 2, y + DOT);
+        } else if (note.right() == Digit.P) {
             g.fillRect(x - DOT / 2, y - DOT / 2, DOT, DOT);
         } else {
             g.fillOval(x - DOT / 2 - 0.5, y - DOT / 2 - 0.5, DOT + 1, DOT + 1);

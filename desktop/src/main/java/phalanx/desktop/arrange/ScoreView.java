@@ -142,11 +142,7 @@ final class ScoreView extends Region {
         }
         Arrangement shown = arrangement.get();
         int strings = shown.request().instrument().strings();
-        layout = new ScoreLayout(
-                shown.song(),
-                strings,
-                shown.request().picking().school().digits().size(),
-                getWidth() - BAR_WIDTH);
+        layout = new ScoreLayout(shown.song(), strings, rows(shown), getWidth() - BAR_WIDTH);
         double most = Math.max(0, layout.height() - getHeight());
         scroll.setMax(most);
         scroll.setVisibleAmount(layout.height() == 0 ? 0 : most * getHeight() / layout.height());
@@ -193,5 +189,11 @@ final class ScoreView extends Region {
             g.setLineWidth(2);
             g.strokeLine(x, from, x, layout.countY(playing) - scroll.getValue());
         }
+    }
+
+    /** Rows of the digit lane: the school's digits, and one for hits where there are any. */
+    private static int rows(Arrangement shown) {
+        return shown.request().picking().school().digits().size()
+                + (shown.hits().isEmpty() ? 0 : 1);
     }
 }

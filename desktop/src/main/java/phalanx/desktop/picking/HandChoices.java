@@ -4,17 +4,20 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.NumberField;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.Density;
 import phalanx.righthand.HandPlace;
 import phalanx.righthand.Picking;
 import phalanx.righthand.PlantingChart;
 import phalanx.righthand.School;
+import phalanx.righthand.Speeds;
 
 /** What the player chooses for the hand and the thumb. */
 final class HandChoices extends VBox {
@@ -25,6 +28,8 @@ final class HandChoices extends VBox {
     private final ComboBox<PlantingChart.Manner> planting =
             box("planting", PlantingChart.Manner.values(), PlantingChart.Manner::label);
     private final Label bassWords = Cards.small("");
+    private final NumberField repeats;
+    private final NumberField rolls;
     private boolean showing;
 
     /** What choices are told to. */
@@ -32,6 +37,8 @@ final class HandChoices extends VBox {
         void school(School chosen);
 
         void place(HandPlace chosen);
+
+        void speeds(UnaryOperator<Speeds> change);
 
         /** Bass line or density has changed. */
         void plan();
@@ -43,6 +50,18 @@ final class HandChoices extends VBox {
         super(6);
         getStyleClass().add("card");
         planting.setValue(PlantingChart.Manner.FULL);
+        repeats = new NumberField(
+                "repeats",
+                "one digit",
+                "a second",
+                "How often one digit plucks with ease, 1 to 20",
+                value -> listener.speeds(now -> new Speeds(value, now.rollASecond())));
+        rolls = new NumberField(
+                "rolls",
+                "a roll",
+                "a second",
+                "How fast different digits follow one another, up to 40",
+                value -> listener.speeds(now -> new Speeds(now.repeatsASecond(), value)));
         getChildren()
                 .addAll(
                         Cards.heading("Hand"),
@@ -52,6 +71,8 @@ final class HandChoices extends VBox {
                         place,
                         Cards.small("planting shown"),
                         planting,
+                        repeats,
+                        rolls,
                         Cards.heading("Thumb and density"),
                         Cards.small("bass line"),
                         bass,
@@ -59,9 +80,9 @@ final class HandChoices extends VBox {
                         density,
                         bassWords,
                         Cards.heading("Keys in the grid"),
-                        Cards.quiet("arrows move, x puts a stroke, p i m a c one by that digit, a capital an accent,"
-                                + " o a ghost note, . takes out. Brush: d u. Hit: k knock, s slap, t tap, h heel,"
-                                + " c chuck."));
+                        Cards.small(
+                                "x stroke, p i m a c by that digit, capital accent, o ghost, full stop clears. Brush:"
+                                        + " d u. Hit: k knock, s slap, t tap, h heel, c chuck."));
         listen(school, listener::school);
         listen(place, listener::place);
         listen(bass, chosen -> listener.plan());
@@ -103,6 +124,8 @@ final class HandChoices extends VBox {
     void show(Picking picking, Picking.Plan plan) {
         showing = true;
         school.setValue(picking.school());
+        repeats.show(picking.speeds().repeatsASecond());
+        rolls.show(picking.speeds().rollASecond());
         place.setValue(picking.place());
         bass.setValue(plan.bass());
         bassWords.setText(plan.bass().label() + ": " + plan.bass().words());

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -30,6 +31,7 @@ import phalanx.righthand.PatternStroke;
 import phalanx.righthand.PatternText;
 import phalanx.righthand.Picking;
 import phalanx.righthand.School;
+import phalanx.righthand.Speeds;
 import phalanx.song.Bar;
 import phalanx.song.Section;
 import phalanx.song.Song;
@@ -90,9 +92,7 @@ public final class PickingStation extends HBox {
         VBox middle = new VBox(8, editor(), reading());
         HBox.setHgrow(middle, Priority.ALWAYS);
         middle.setMinWidth(0);
-        choices.setPrefWidth(CHOICES);
-        choices.setMinWidth(CHOICES);
-        getChildren().addAll(patterns, scrolled(middle), choices);
+        getChildren().addAll(patterns, scrolled(middle), scrolledSide(choices));
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
         workbench.projectProperty().addListener((property, before, now) -> show(now));
         workbench
@@ -110,6 +110,15 @@ public final class PickingStation extends HBox {
         pane.getStyleClass().add("clear-scroll");
         pane.setFocusTraversable(false);
         HBox.setHgrow(pane, Priority.ALWAYS);
+        return pane;
+    }
+
+    private static ScrollPane scrolledSide(VBox content) {
+        ScrollPane pane = scrolled(content);
+        HBox.setHgrow(pane, Priority.NEVER);
+        pane.setFitToHeight(false);
+        pane.setPrefWidth(CHOICES + 12);
+        pane.setMinWidth(CHOICES + 12);
         return pane;
     }
 
@@ -419,6 +428,12 @@ public final class PickingStation extends HBox {
         @Override
         public void place(HandPlace chosen) {
             workbench.setPicking(chosen.label(), picking -> picking.withPlace(chosen));
+        }
+
+        @Override
+        public void speeds(UnaryOperator<Speeds> change) {
+            workbench.setPicking(
+                    "speed of the right hand", picking -> picking.withSpeeds(change.apply(picking.speeds())));
         }
 
         @Override
