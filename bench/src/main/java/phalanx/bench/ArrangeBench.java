@@ -18,12 +18,22 @@ import phalanx.arrange.Arranger;
 import phalanx.arrange.KeyAdvice;
 import phalanx.arrange.KeyAdvisor;
 import phalanx.arrange.Lock;
+import phalanx.arrange.Role;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.Fingered;
 import phalanx.lefthand.FingeringFinder;
 import phalanx.lefthand.ShapeQuery;
 import phalanx.lefthand.ShapeSearch;
+import phalanx.righthand.BassLine;
+import phalanx.righthand.Density;
+import phalanx.righthand.Digit;
+import phalanx.righthand.DigitAssigner;
+import phalanx.righthand.PatternLibrary;
+import phalanx.righthand.Picking;
+import phalanx.righthand.Pluck;
+import phalanx.righthand.School;
+import phalanx.righthand.Speeds;
 import phalanx.song.Song;
 import phalanx.sound.Renderer;
 import phalanx.theory.ChordSymbol;
@@ -41,6 +51,12 @@ public class ArrangeBench {
     private final Arranger warm = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
     private final Arrangement arranged = warm.arrange(song);
     private final Lock lock = arranged.slots().get(arranged.slots().size() / 2).lock();
+    private final List<Pluck> plucks = arranged.notes().stream()
+            .map(note -> new Pluck(note.tick(), note.string(), note.role() == Role.BASS))
+            .toList();
+    private final Arranger patterned = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
+    private final Picking picking = Picking.PLAIN.withPlan(
+            new Picking.Plan(PatternLibrary.standard().find("Rising Smoke"), BassLine.WALKING, Density.AS_WRITTEN));
     private boolean locked;
     private static final int OTHER_SONGS = 50;
     private final ArrayDeque<Song> others = new ArrayDeque<>();
@@ -100,6 +116,18 @@ public class ArrangeBench {
     @Benchmark
     public List<KeyAdvice> keyAndCapoAdvice32Bars() {
         return new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE).advise(song, count -> {}, () -> false);
+    }
+
+    /** The digits of an arranged song alone. */
+    @Benchmark
+    public List<Digit> digitsOf32Bars() {
+        return new DigitAssigner(School.THUMB_AND_FOUR, Speeds.USUAL, 92).assign(plucks);
+    }
+
+    /** A dense pattern and a walking bass, song and shapes seen before. */
+    @Benchmark
+    public Arrangement arrange32BarsWithAPattern() {
+        return patterned.arrange(song, picking, List.of(), () -> false);
     }
 
     @Benchmark
