@@ -329,7 +329,11 @@ final class NoteWriter {
 
     private List<ArrangedNote> withDigits(List<ArrangedNote> plucked) {
         Map<Integer, InnerStroke> strokes = new HashMap<>();
-        asked.forEach((note, stroke) -> strokes.put(place(note), stroke));
+        asked.forEach((note, stroke) -> {
+            if (stroke.digit().isPresent()) {
+                strokes.put(place(note), stroke);
+            }
+        });
         Set<Integer> brushed = plucked.stream()
                 .filter(note -> note.technique() == Technique.BRUSH)
                 .map(ArrangedNote::tick)

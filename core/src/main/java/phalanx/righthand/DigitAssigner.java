@@ -183,26 +183,27 @@ public final class DigitAssigner {
             double[] place = placeCosts(moment);
             double[][] next = new double[rows][place.length];
             back[t] = new int[rows][place.length];
+            boolean near = t > 1
+                    && Ticks.milliseconds(moment.tick() - moments.get(t - 2).tick(), tempo) < speeds.repeatMs();
             for (int i = 0; i < rows; i++) {
+                int cheapest = least(best, i);
                 for (int j = 0; j < place.length; j++) {
-                    double least = Double.POSITIVE_INFINITY;
-                    for (int h = 0; h < best.length; h++) {
-                        double cost = best[h][i]
-                                + (t > 1
-                                        ? farCost(
-                                                moments.get(t - 2),
-                                                moments.get(t - 2).choices.get(h),
-                                                before.choices.get(i),
-                                                moment,
-                                                moment.choices.get(j))
-                                        : 0);
-                        if (cost < least) {
-                            least = cost;
-                            back[t][i][j] = h;
-                        }
+                    int from = cheapest;
+                    double cost = best[from][i];
+                    if (near) {
+                        Digit[] later = moment.choices.get(j);
+                        from = leastNear(best, i, moments.get(t - 2), before.choices.get(i), moment, later);
+                        cost = best[from][i]
+                                + farCost(
+                                        moments.get(t - 2),
+                                        moments.get(t - 2).choices.get(from),
+                                        before.choices.get(i),
+                                        moment,
+                                        later);
                     }
+                    back[t][i][j] = from;
                     next[i][j] =
-                            least + place[j] + changeCost(before, before.choices.get(i), moment, moment.choices.get(j));
+                            cost + place[j] + changeCost(before, before.choices.get(i), moment, moment.choices.get(j));
                 }
             }
             best = next;
@@ -226,6 +227,28 @@ public final class DigitAssigner {
             }
         }
         return way;
+    }
+
+    private static int least(double[][] best, int column) {
+        int least = 0;
+        for (int row = 1; row < best.length; row++) {
+            least = best[row][column] < best[least][column] ? row : least;
+        }
+        return least;
+    }
+
+    /** The same where the moments are so near that a digit of the first one may not be free again. */
+    private int leastNear(double[][] best, int column, Moment first, Digit[] between, Moment last, Digit[] later) {
+        int least = 0;
+        double cost = Double.POSITIVE_INFINITY;
+        for (int row = 0; row < best.length; row++) {
+            double own = best[row][column] + farCost(first, first.choices.get(row), between, last, later);
+            if (own < cost) {
+                cost = own;
+                least = row;
+            }
+        }
+        return least;
     }
 
     private double[] placeCosts(Moment moment) {
