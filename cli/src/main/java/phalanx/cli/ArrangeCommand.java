@@ -4,22 +4,23 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.OptionalInt;
 import java.util.concurrent.Callable;
 import phalanx.arrange.Arrangement;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Transcriber;
-import phalanx.arrange.Written;
 import phalanx.formats.ArrangementFiles;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
 import phalanx.formats.SongFiles;
 import phalanx.formats.events.EventsJson;
+import phalanx.formats.library.Library;
+import phalanx.formats.project.Project;
+import phalanx.formats.project.ProjectFile;
 import phalanx.formats.tab.TabWriter;
-import phalanx.guitar.Guitar;
-import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
 import phalanx.righthand.Picking;
-import phalanx.song.Song;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -35,13 +36,16 @@ import picocli.CommandLine.Spec;
         description =
                 "Arranges a song; tablature is kept as written and given its fingers. Without -o and --json the tablature goes to standard output.")
 final class ArrangeCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "IN", description = "A song: .musicxml, .xml, .mxl, .abc, .mid, or tablature: .tab.txt.")
+    @Parameters(
+            paramLabel = "IN",
+            description =
+                    "A song: .musicxml, .xml, .mxl, .abc, .mid, tablature: .tab.txt, or a project: .phalanx.json, with its own guitar and hand.")
     private Path in;
 
     @Option(
             names = "-o",
             paramLabel = "OUT",
-            description = "A file to write: .musicxml, .tab.txt or .json. Repeatable.")
+            description = "A file to write: .musicxml, .tab.txt, .json or .phalanx.json. Repeatable.")
     private List<Path> outs = new ArrayList<>();
 
     @Option(names = "--json", description = "Write the events as JSON to standard output.")
@@ -73,43 +77,69 @@ final class ArrangeCommand implements Callable<Integer> {
     @Override
     public Integer call() throws FormatException {
         checkChoices();
-        Picking picking = right.picking();
-        Reading reading = SongFiles.read(in, part == null ? OptionalInt.empty() : OptionalInt.of(part - 1));
-        reading.report()
-                .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
-        Song song = atTempo(reading.song());
+        Project project = atTempo(project());
         long start = System.nanoTime();
-        Arrangement arrangement = arrangement(reading, song, picking);
+        Arrangement arrangement = arrangement(project);
         double millis = (System.nanoTime() - start) / 1e6;
         for (Path out : outs) {
-            ArrangementFiles.write(arrangement, out);
+            if (isProject(out)) {
+                new ProjectFile().write(project, out);
+            } else {
+                ArrangementFiles.write(arrangement, out);
+            }
         }
         print(arrangement, millis);
         return ExitCodes.DONE;
     }
 
-    /** Tablature is kept as it is written, unless the player wants it anew. */
-    private Arrangement arrangement(Reading reading, Song song, Picking picking) {
-        if (reading.written().isPresent() && !anew) {
-            Written written = reading.written().get();
-            return new Transcriber(written.on(Guitar.STEEL), Hand.AVERAGE).arrange(song, written, picking);
+    private static boolean isProject(Path file) {
+        return String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT).endsWith(ProjectFile.ENDING);
+    }
+
+    /** A project has its own guitar, hand and picking; any other song gets those of the options. */
+    private Project project() throws FormatException {
+        if (isProject(in)) {
+            Project project = new ProjectFile().read(in);
+            return anew ? project.anew() : project;
         }
-        return new Arranger(options.instrument(), Hand.AVERAGE).arrange(song, picking, List.of(), () -> false);
+        Picking picking = right.picking();
+        Instrument instrument = options.instrument();
+        Reading reading = SongFiles.read(in, part == null ? OptionalInt.empty() : OptionalInt.of(part - 1));
+        reading.report()
+                .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
+        Project project = Project.of(reading.song(), Library.FIRST.setup())
+                .withInstrument(instrument)
+                .withPicking(picking);
+        return reading.written().isPresent() && !anew
+                ? project.withWritten(reading.written().get())
+                : project;
+    }
+
+    /** Tablature is kept as it is written, unless the player wants it anew. */
+    private static Arrangement arrangement(Project project) {
+        if (project.written().isPresent()) {
+            return new Transcriber(project.instrument(), project.hand())
+                    .arrange(project.song(), project.written().get(), project.picking());
+        }
+        return new Arranger(project.instrument(), project.hand())
+                .arrange(project.song(), project.picking(), project.locks(), () -> false);
     }
 
     private void checkChoices() {
         for (Path out : outs) {
             try {
-                ArrangementFiles.checkEnding(out);
+                if (!isProject(out)) {
+                    ArrangementFiles.checkEnding(out);
+                }
             } catch (FormatException e) {
                 throw new ParameterException(spec.commandLine(), e.getMessage());
             }
         }
     }
 
-    private Song atTempo(Song song) {
+    private Project atTempo(Project project) {
         try {
-            return tempo == null ? song : song.withTempo(tempo);
+            return tempo == null ? project : project.withSong(project.song().withTempo(tempo));
         } catch (IllegalArgumentException e) {
             throw new BadInput(e.getMessage());
         }

@@ -10,6 +10,7 @@ import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Window;
 import phalanx.formats.ArrangementFiles;
+import phalanx.formats.project.ProjectFile;
 
 /** Asks the player for files. */
 public interface FileDialogs {
@@ -23,6 +24,13 @@ public interface FileDialogs {
      */
     Optional<Path> save(String title);
 
+    /**
+     * A project to save.
+     *
+     * @param title of the song, to suggest a name
+     */
+    Optional<Path> saveProject(String title);
+
     /** The system's own dialogs over a window. */
     static FileDialogs system(Supplier<Window> window) {
         return new SystemDialogs(window);
@@ -31,7 +39,17 @@ public interface FileDialogs {
     /** The system's own dialogs. */
     final class SystemDialogs implements FileDialogs {
         private static final ExtensionFilter LEAD_SHEETS = new ExtensionFilter(
-                "Songs", "*.musicxml", "*.xml", "*.mxl", "*.abc", "*.mid", "*.midi", "*.tab.txt", "*.txt");
+                "Songs",
+                "*.musicxml",
+                "*.xml",
+                "*.mxl",
+                "*.abc",
+                "*.mid",
+                "*.midi",
+                "*.tab.txt",
+                "*.txt",
+                "*" + ProjectFile.ENDING);
+        private static final ExtensionFilter PROJECTS = new ExtensionFilter("Projects", "*" + ProjectFile.ENDING);
         private static final List<ExtensionFilter> ARRANGEMENTS = List.of(
                 new ExtensionFilter("MusicXML with tablature", "*.musicxml"),
                 new ExtensionFilter("Plain-text tablature", "*.tab.txt"),
@@ -59,6 +77,22 @@ public interface FileDialogs {
             chooser.setInitialFileName(fileName(title));
             return Optional.ofNullable(chooser.showSaveDialog(window.get()))
                     .map(file -> withEnding(file.toPath(), chooser.getSelectedExtensionFilter()));
+        }
+
+        @Override
+        public Optional<Path> saveProject(String title) {
+            FileChooser chooser = new FileChooser();
+            chooser.setTitle("Save the project");
+            chooser.getExtensionFilters().add(PROJECTS);
+            chooser.setInitialFileName(fileName(title) + ProjectFile.ENDING);
+            return Optional.ofNullable(chooser.showSaveDialog(window.get()))
+                    .map(File::toPath)
+                    .map(SystemDialogs::asProject);
+        }
+
+        private static Path asProject(Path file) {
+            String name = file.getFileName().toString();
+            return name.endsWith(ProjectFile.ENDING) ? file : file.resolveSibling(name + ProjectFile.ENDING);
         }
 
         private static String fileName(String title) {

@@ -3,6 +3,7 @@ package phalanx.desktop;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Optional;
+import phalanx.formats.project.Project;
 
 /** Earlier and later states of the project, each with the words for the step that led away from it. */
 final class History {

@@ -120,6 +120,7 @@ public final class Shell extends BorderPane {
     void bindKeys(Scene scene) {
         key(scene, KeyCode.O, this::chooseSong);
         key(scene, KeyCode.E, this::chooseExport);
+        key(scene, KeyCode.S, this::save);
         key(scene, KeyCode.N, this::newSong);
         key(scene, KeyCode.Z, this::undo);
         key(scene, KeyCode.Y, this::redo);
@@ -190,6 +191,14 @@ public final class Shell extends BorderPane {
             playback.stop();
             workbench.open(file);
         });
+    }
+
+    /** To its own file, or to one that is chosen. */
+    private void save() {
+        workbench.project().ifPresent(project -> workbench
+                .projectFile()
+                .or(() -> dialogs.saveProject(project.song().title()))
+                .ifPresent(workbench::save));
     }
 
     private void chooseExport() {

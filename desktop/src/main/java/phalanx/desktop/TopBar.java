@@ -16,6 +16,7 @@ import javafx.scene.shape.SVGPath;
 import phalanx.arrange.Arrangement;
 import phalanx.desktop.widget.Chip;
 import phalanx.desktop.widget.ChoiceEditor;
+import phalanx.formats.project.Project;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.NamedTuning;
 import phalanx.song.Song;

@@ -29,6 +29,8 @@ import phalanx.formats.SongFiles;
 import phalanx.formats.library.Library;
 import phalanx.formats.library.LibraryFile;
 import phalanx.formats.musicxml.MusicXmlReader;
+import phalanx.formats.project.Project;
+import phalanx.formats.project.ProjectFile;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.PartialCapo;
@@ -116,6 +118,14 @@ public final class Workbench {
         busy.set(true);
         background.execute(() -> {
             try {
+                if (file.getFileName().toString().endsWith(ProjectFile.ENDING)) {
+                    Project saved = new ProjectFile().read(file);
+                    interfaceThread.execute(() -> {
+                        source.set(new Source(file, List.of(), 0));
+                        change(saved, "Opened " + file.getFileName() + ".", "open " + file.getFileName());
+                    });
+                    return;
+                }
                 Reading reading = SongFiles.read(file, part);
                 interfaceThread.execute(() -> {
                     source.set(new Source(file, reading.choices(), reading.chosen()));
@@ -463,6 +473,30 @@ public final class Workbench {
             arrangerIsFor = next;
         }
         return arranger;
+    }
+
+    /** The project file that is open, if the song was opened from one or saved to one. */
+    public Optional<Path> projectFile() {
+        return source().map(Source::file)
+                .filter(file -> file.getFileName().toString().endsWith(ProjectFile.ENDING));
+    }
+
+    /** Saves the project in the background: the song and all that the player has decided about it. */
+    public void save(Path file) {
+        Project now = project.get();
+        if (now == null) {
+            message.set(Message.error("There is no song to save yet."));
+            return;
+        }
+        source.set(new Source(file, List.of(), 0));
+        background.execute(() -> {
+            try {
+                new ProjectFile().write(now, file);
+                interfaceThread.execute(() -> message.set(Message.plain("Saved " + file.toAbsolutePath() + ".")));
+            } catch (FormatException e) {
+                interfaceThread.execute(() -> message.set(Message.error(e.getMessage())));
+            }
+        });
     }
 
     /** Writes the arrangement to a file in the background. */

@@ -20,6 +20,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.testfx.framework.junit5.ApplicationTest;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.formats.library.LibraryFile;
+import phalanx.formats.project.Project;
 import phalanx.sound.SilentOutput;
 
 /** The real window on the demo song, with what flows through it need to act and to wait. */
@@ -52,6 +53,11 @@ abstract class OpenWindow extends ApplicationTest {
 
                     @Override
                     public Optional<Path> save(String title) {
+                        return toSave;
+                    }
+
+                    @Override
+                    public Optional<Path> saveProject(String title) {
                         return toSave;
                     }
                 },

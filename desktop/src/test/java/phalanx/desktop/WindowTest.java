@@ -24,7 +24,9 @@ import javafx.scene.input.TransferMode;
 import javafx.scene.paint.Color;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
+import phalanx.formats.project.Project;
 import phalanx.guitar.NamedTuning;
+import phalanx.righthand.School;
 
 /** Whole flows through the real window. */
 class WindowTest extends OpenWindow {
@@ -212,5 +214,37 @@ class WindowTest extends OpenWindow {
 
     private static double linear(double channel) {
         return channel <= 0.03928 ? channel / 12.92 : Math.pow((channel + 0.055) / 1.055, 2.4);
+    }
+
+    @Test
+    void aProjectIsSavedAndOpenedAgainWithAllThatWasDecided() throws Exception {
+        interact(() -> workbench.setCapo(3));
+        waitUntilArranged();
+        type(KeyCode.K);
+        waitForText("#message", "lock");
+        interact(() -> workbench.setPicking("school", picking -> picking.withSchool(School.THUMB_AND_FOUR)));
+        waitUntilArranged();
+        Project saved = project();
+        Path file = folder.resolve("slate.phalanx.json");
+        toSave = Optional.of(file);
+        push(KeyCode.CONTROL, KeyCode.S);
+        waitForText("#message", "Saved " + file);
+        push(KeyCode.CONTROL, KeyCode.N);
+        waitFor(() -> !project().equals(saved));
+        toOpen = Optional.of(file);
+        push(KeyCode.CONTROL, KeyCode.O);
+        waitForText("#message", "Opened slate.phalanx.json");
+        assertThat(project()).isEqualTo(saved);
+        // the second time it goes to the same file without asking
+        toSave = Optional.empty();
+        interact(() -> workbench.setTempo(101));
+        waitUntilArranged();
+        push(KeyCode.CONTROL, KeyCode.S);
+        waitForText("#message", "Saved " + file);
+        assertThat(Files.readString(file)).contains("\"tempo\" : 101");
+        Files.writeString(file, Files.readString(file).replace("\"capo\" : 3", "\"capo\" : 33"));
+        push(KeyCode.CONTROL, KeyCode.O);
+        waitForText("#message", "capo 33");
+        assertThat(project().song().tempo()).isEqualTo(101);
     }
 }

@@ -14,6 +14,8 @@ import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.CompressedMusicXml;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
+import phalanx.formats.project.Project;
+import phalanx.formats.project.ProjectFile;
 import phalanx.formats.tab.TabReader;
 import phalanx.song.Song;
 
@@ -85,7 +87,12 @@ public final class SongFiles {
         return String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
     }
 
-    private static byte[] bytes(Path file) throws FormatException {
+    /**
+     * A file's content, unless it is missing or too large.
+     *
+     * @throws FormatException with the reason, the file not named
+     */
+    public static byte[] bytes(Path file) throws FormatException {
         try {
             if (!Files.exists(file)) {
                 throw new FormatException("", "there is no such file");
@@ -118,11 +125,16 @@ public final class SongFiles {
         if (lower.endsWith(".mid") || lower.endsWith(".midi")) {
             return new MidiReader(title, choice).read(bytes);
         }
+        if (lower.endsWith(ProjectFile.ENDING)) {
+            Project project = new ProjectFile().read(bytes);
+            return new Reading(project.song(), List.of(), project.written(), List.of(), 0);
+        }
         if (lower.endsWith(".txt") || lower.endsWith(".tab")) {
             return new TabReader(title.replaceAll("(?i)\\.tab$", "")).read(bytes);
         }
         throw new FormatException(
-                "", "this kind of file cannot be read; use .musicxml, .xml, .mxl, .abc, .mid or .tab.txt");
+                "",
+                "this kind of file cannot be read; use .musicxml, .xml, .mxl, .abc, .mid, .tab.txt or .phalanx.json");
     }
 
     /**

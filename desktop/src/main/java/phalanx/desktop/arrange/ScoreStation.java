@@ -18,9 +18,9 @@ import phalanx.arrange.Finding;
 import phalanx.arrange.Lock;
 import phalanx.desktop.Message;
 import phalanx.desktop.Playback;
-import phalanx.desktop.Project;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
+import phalanx.formats.project.Project;
 
 /** The score station: the score, the strip of the whole song below it, and the Why drawer at its side. */
 public final class ScoreStation extends StackPane {

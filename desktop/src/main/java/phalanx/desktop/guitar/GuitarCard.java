@@ -10,11 +10,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.Message;
-import phalanx.desktop.Project;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.NumberField;
 import phalanx.formats.library.Library;
+import phalanx.formats.project.Project;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.StringSet;
 

@@ -5,9 +5,9 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.Playback;
-import phalanx.desktop.Project;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
+import phalanx.formats.project.Project;
 
 /** The guitar station: the neck to scale, its measures, strings and tuning, and the hand that plays it. */
 public final class GuitarStation extends ScrollPane {

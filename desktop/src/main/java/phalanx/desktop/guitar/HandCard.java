@@ -8,10 +8,10 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.Message;
-import phalanx.desktop.Project;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.NumberField;
+import phalanx.formats.project.Project;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Reach;
 

@@ -21,10 +21,10 @@ import javafx.scene.layout.VBox;
 import phalanx.arrange.Arrangement;
 import phalanx.desktop.Message;
 import phalanx.desktop.Playback;
-import phalanx.desktop.Project;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.widget.Cards;
+import phalanx.formats.project.Project;
 import phalanx.righthand.HandPlace;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternStroke;
@@ -148,7 +148,7 @@ public final class PickingStation extends HBox {
                 steps,
                 twoBars,
                 Cards.button("pattern-new", "New", "An empty pattern in the song's meter", this::clear),
-                Cards.button("pattern-save", "Save", "Keep it in your library (Ctrl+S)", this::save));
+                Cards.button("pattern-save", "Save", "Keep it in your library (Ctrl+K)", this::save));
         head.setAlignment(Pos.CENTER_LEFT);
         HBox foot = new HBox(8, Cards.small("put on"));
         foot.setAlignment(Pos.CENTER_LEFT);
@@ -398,7 +398,7 @@ public final class PickingStation extends HBox {
         boolean handled = true;
         if (code == KeyCode.ENTER && event.isShortcutDown()) {
             apply();
-        } else if (code == KeyCode.S && event.isShortcutDown()) {
+        } else if (code == KeyCode.K && event.isShortcutDown()) {
             save();
         } else if (code == KeyCode.F2) {
             patterns.lookup("#patterns").requestFocus();

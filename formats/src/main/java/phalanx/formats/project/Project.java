@@ -1,4 +1,4 @@
-package phalanx.desktop;
+package phalanx.formats.project;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -46,7 +46,7 @@ public record Project(
     }
 
     /** A song on the player's guitar in standard tuning. */
-    static Project of(Song song, Library.Setup setup) {
+    public static Project of(Song song, Library.Setup setup) {
         return new Project(
                 song,
                 new Instrument(setup.guitar(), Tuning.STANDARD, 0),
@@ -58,7 +58,7 @@ public record Project(
     }
 
     /** Notes that were written are kept while bars, chords and tune stay as they are. */
-    Project withSong(Song newSong) {
+    public Project withSong(Song newSong) {
         boolean same = newSong.bars().equals(song.bars())
                 && newSong.chart().equals(song.chart())
                 && newSong.melody().equals(song.melody());
@@ -66,36 +66,36 @@ public record Project(
     }
 
     /** Notes that were written are kept on another guitar, but not in another tuning or under another capo. */
-    Project withInstrument(Instrument newInstrument) {
+    public Project withInstrument(Instrument newInstrument) {
         boolean same = newInstrument.withGuitar(instrument.guitar()).equals(instrument);
         return new Project(song, newInstrument, strings, hand, locks, same ? written : Optional.empty(), picking);
     }
 
-    Project withGuitar(Guitar guitar, StringSet newStrings) {
+    public Project withGuitar(Guitar guitar, StringSet newStrings) {
         return new Project(song, instrument.withGuitar(guitar), newStrings, hand, locks, written, picking);
     }
 
-    Project withHand(Hand newHand) {
+    public Project withHand(Hand newHand) {
         return new Project(song, instrument, strings, newHand, locks, written, picking);
     }
 
     /** With the notes of a file, on a guitar that is tuned for them. */
-    Project withWritten(Written notes) {
+    public Project withWritten(Written notes) {
         return new Project(song, notes.on(instrument.guitar()), strings, hand, List.of(), Optional.of(notes), picking);
     }
 
     /** With another right hand; notes that were written keep their strings, and get its digits. */
-    Project withPicking(Picking newPicking) {
+    public Project withPicking(Picking newPicking) {
         return new Project(song, instrument, strings, hand, locks, written, newPicking);
     }
 
     /** To be arranged anew in place of kept as written. */
-    Project anew() {
+    public Project anew() {
         return written.isEmpty() ? this : withLocks(locks);
     }
 
     /** With a lock more; those it overlaps go, and notes that were written are arranged anew. */
-    Project withLock(Lock lock) {
+    public Project withLock(Lock lock) {
         List<Lock> more = new ArrayList<>(locks);
         more.removeIf(lock::overlaps);
         more.add(lock);
@@ -103,7 +103,7 @@ public record Project(
         return withLocks(more);
     }
 
-    Project withoutLock(Lock lock) {
+    public Project withoutLock(Lock lock) {
         List<Lock> fewer = new ArrayList<>(locks);
         fewer.remove(lock);
         return withLocks(fewer);
@@ -119,7 +119,7 @@ public record Project(
     }
 
     /** The guitar, strings and hand, to be kept for the next song. */
-    Library.Setup setup() {
+    public Library.Setup setup() {
         return new Library.Setup(instrument.guitar(), strings, hand);
     }
 }

@@ -1,0 +1,56 @@
+package phalanx.formats;
+
+import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
+import com.fasterxml.jackson.annotation.PropertyAccessor;
+import com.fasterxml.jackson.core.JsonParser;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.DeserializationContext;
+import com.fasterxml.jackson.databind.JsonMappingException;
+import com.fasterxml.jackson.databind.KeyDeserializer;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.module.SimpleModule;
+import phalanx.guitar.Reach;
+
+/** How values are written as JSON: by their fields, indented, in a stable order; what is read is checked by the values. */
+public final class StrictJson {
+    private StrictJson() {}
+
+    public static ObjectMapper mapper() {
+        return new ObjectMapper()
+                .setVisibility(PropertyAccessor.GETTER, Visibility.NONE)
+                .setVisibility(PropertyAccessor.IS_GETTER, Visibility.NONE)
+                .setVisibility(PropertyAccessor.FIELD, Visibility.ANY)
+                .enable(SerializationFeature.INDENT_OUTPUT)
+                .enable(JsonParser.Feature.STRICT_DUPLICATE_DETECTION)
+                .registerModule(new SimpleModule().addKeyDeserializer(Reach.Pair.class, new PairKey()));
+    }
+
+    /** A pair of fingers as a key, such as {@code 14}. */
+    private static final class PairKey extends KeyDeserializer {
+        @Override
+        public Object deserializeKey(String key, DeserializationContext context) {
+            if (!key.matches("[1-4]{2}")) {
+                throw new IllegalArgumentException("\"" + key + "\" is not a pair of fingers such as 14");
+            }
+            return new Reach.Pair(key.charAt(0) - '0', key.charAt(1) - '0');
+        }
+    }
+
+    /** What is wrong, at its place. */
+    public static FormatException error(JsonProcessingException e) {
+        if (e instanceof JsonMappingException mapping) {
+            String reason =
+                    e.getCause() == null ? e.getOriginalMessage() : e.getCause().getMessage();
+            return new FormatException(place(mapping), reason == null ? "a value is missing" : reason);
+        }
+        return new FormatException("line " + e.getLocation().getLineNr(), "this is not JSON");
+    }
+
+    private static String place(JsonMappingException e) {
+        StringBuilder place = new StringBuilder();
+        e.getPath().forEach(step -> place.append(place.isEmpty() ? "" : ".")
+                .append(step.getFieldName() == null ? String.valueOf(step.getIndex()) : step.getFieldName()));
+        return place.toString();
+    }
+}

@@ -1,0 +1,165 @@
+package phalanx.formats.project;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import phalanx.arrange.Lock;
+import phalanx.arrange.Written;
+import phalanx.arrange.WrittenNote;
+import phalanx.formats.FormatException;
+import phalanx.formats.SafeFile;
+import phalanx.formats.SongFiles;
+import phalanx.formats.StrictJson;
+import phalanx.guitar.Guitar;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.PartialCapo;
+import phalanx.guitar.StringSet;
+import phalanx.guitar.Tuning;
+import phalanx.lefthand.HeldShape;
+
+/**
+ * A project as one JSON file, versioned, with its fields in a stable order: the song, the guitar, the hand, what is
+ * locked, how the right hand plays. The schema in docs/project.schema.json describes it.
+ */
+public final class ProjectFile {
+    /** What the names of such files end in. */
+    public static final String ENDING = ".phalanx.json";
+
+    private static final int VERSION = 1;
+
+    private final ObjectMapper mapper = StrictJson.mapper();
+
+    /** The file's content. */
+    public byte[] write(Project project) {
+        ObjectNode root = mapper.createObjectNode().put("phalanx", VERSION);
+        new SongJson().write(project.song(), root);
+        Instrument instrument = project.instrument();
+        root.set("guitar", mapper.valueToTree(instrument.guitar()));
+        root.set("tuning", mapper.valueToTree(instrument.tuning().open()));
+        root.put("capo", instrument.capo());
+        instrument.partial().ifPresent(capo -> root.set("partialCapo", mapper.valueToTree(capo)));
+        root.set("strings", mapper.valueToTree(project.strings()));
+        root.set("hand", mapper.valueToTree(project.hand()));
+        ArrayNode locks = root.putArray("locks");
+        for (Lock lock : project.locks()) {
+            ObjectNode node =
+                    locks.addObject().put("startTick", lock.startTick()).put("endTick", lock.endTick());
+            node.set("held", mapper.valueToTree(lock.held()));
+        }
+        project.written().ifPresent(written -> {
+            ArrayNode notes = root.putArray("written");
+            written.notes().forEach(note -> notes.addObject()
+                    .put("tick", note.tick())
+                    .put("string", note.string())
+                    .put("fret", note.fret()));
+        });
+        root.set("picking", new PickingJson(mapper).write(project.picking()));
+        try {
+            return mapper.writeValueAsBytes(root);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /**
+     * Writes a file.
+     *
+     * @throws FormatException naming the file and the reason; the file is then as it was before
+     */
+    public void write(Project project, Path file) throws FormatException {
+        try {
+            SafeFile.replace(file, write(project));
+        } catch (IOException e) {
+            throw new FormatException("", "the file cannot be written (" + e + ")").in(file);
+        }
+    }
+
+    /**
+     * Reads a file.
+     *
+     * @throws FormatException naming file, place and reason
+     */
+    public Project read(Path file) throws FormatException {
+        try {
+            return read(SongFiles.bytes(file));
+        } catch (FormatException e) {
+            throw e.in(file);
+        }
+    }
+
+    /**
+     * Reads a file's content.
+     *
+     * @throws FormatException naming place and reason
+     */
+    public Project read(byte[] bytes) throws FormatException {
+        JsonNode root;
+        try {
+            root = mapper.readTree(bytes);
+        } catch (JsonProcessingException e) {
+            throw StrictJson.error(e);
+        } catch (IOException e) {
+            throw new FormatException("", "the file cannot be read (" + e.getMessage() + ")");
+        }
+        if (root == null || root.path("phalanx").asInt() != VERSION) {
+            throw new FormatException("phalanx", "this is not a project of version " + VERSION);
+        }
+        JsonPlace place = new JsonPlace(mapper, root, "");
+        Instrument instrument = instrument(place);
+        return place.checked(() -> new Project(
+                new SongJson().read(place),
+                instrument,
+                place.child("strings").as(StringSet.class),
+                place.child("hand").as(Hand.class),
+                locks(place),
+                written(place, instrument),
+                new PickingJson(mapper).read(place.child("picking"))));
+    }
+
+    private static Instrument instrument(JsonPlace root) throws FormatException {
+        List<Integer> open = new ArrayList<>();
+        for (JsonPlace string : root.child("tuning").items()) {
+            open.add(string.integer());
+        }
+        Optional<PartialCapo> partial = root.has("partialCapo")
+                ? Optional.of(root.child("partialCapo").as(PartialCapo.class))
+                : Optional.empty();
+        Guitar guitar = root.child("guitar").as(Guitar.class);
+        int capo = root.child("capo").integer();
+        return root.child("tuning").checked(() -> new Instrument(guitar, new Tuning(open), capo, partial));
+    }
+
+    private static List<Lock> locks(JsonPlace root) throws FormatException {
+        List<Lock> locks = new ArrayList<>();
+        for (JsonPlace lock : root.child("locks").items()) {
+            int start = lock.child("startTick").integer();
+            int end = lock.child("endTick").integer();
+            HeldShape held = lock.child("held").as(HeldShape.class);
+            locks.add(lock.checked(() -> new Lock(start, end, held)));
+        }
+        return locks;
+    }
+
+    private static Optional<Written> written(JsonPlace root, Instrument instrument) throws FormatException {
+        if (!root.has("written")) {
+            return Optional.empty();
+        }
+        List<WrittenNote> notes = new ArrayList<>();
+        for (JsonPlace note : root.child("written").items()) {
+            int tick = note.child("tick").integer();
+            int string = note.child("string").integer();
+            int fret = note.child("fret").integer();
+            notes.add(note.checked(() -> new WrittenNote(tick, string, fret)));
+        }
+        return Optional.of(
+                root.child("written").checked(() -> new Written(instrument.tuning(), instrument.capo(), notes)));
+    }
+}

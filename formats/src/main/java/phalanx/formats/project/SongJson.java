@@ -1,0 +1,100 @@
+package phalanx.formats.project;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import phalanx.formats.FormatException;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
+import phalanx.song.Meter;
+import phalanx.song.Section;
+import phalanx.song.Song;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+
+/** A song within a project file: bars, sections, chart and melody in order, chords and pitches as players write them. */
+final class SongJson {
+
+    void write(Song song, ObjectNode root) {
+        root.put("title", song.title()).put("key", song.key().toString()).put("tempo", song.tempo());
+        ArrayNode bars = root.putArray("bars");
+        for (Bar bar : song.bars()) {
+            bars.addObject()
+                    .put("number", bar.number())
+                    .put("lengthTicks", bar.lengthTicks())
+                    .put("meter", bar.meter().toString());
+        }
+        ArrayNode sections = root.putArray("sections");
+        for (Section section : song.sections()) {
+            sections.addObject()
+                    .put("name", section.name())
+                    .put("startTick", section.startTick())
+                    .put("varied", section.varied());
+        }
+        ArrayNode chart = root.putArray("chart");
+        for (ChordChange change : song.chart()) {
+            chart.addObject().put("startTick", change.startTick()).put("symbol", change.symbol());
+        }
+        ArrayNode melody = root.putArray("melody");
+        for (MelodyNote note : song.melody()) {
+            melody.addObject()
+                    .put("tick", note.tick())
+                    .put("lengthTicks", note.lengthTicks())
+                    .put("pitch", note.pitch().toString());
+        }
+    }
+
+    Song read(JsonPlace root) throws FormatException {
+        String title = root.child("title").text();
+        int tempo = root.child("tempo").integer();
+        String key = root.child("key").text();
+        Key ownKey = root.child("key").checked(() -> Key.parse(key));
+        List<Bar> bars = bars(root);
+        List<Section> sections = new ArrayList<>();
+        for (JsonPlace section : root.child("sections").items()) {
+            String name = section.child("name").text();
+            int start = section.child("startTick").integer();
+            boolean varied = section.child("varied").flag();
+            sections.add(section.checked(() -> new Section(name, start, varied)));
+        }
+        List<ChordChange> chart = new ArrayList<>();
+        for (JsonPlace change : root.child("chart").items()) {
+            int start = change.child("startTick").integer();
+            String symbol = change.child("symbol").text();
+            chart.add(change.checked(() -> new ChordChange(
+                    start, ChordSymbol.isNoChord(symbol) ? Optional.empty() : Optional.of(ChordSymbol.parse(symbol)))));
+        }
+        List<MelodyNote> melody = new ArrayList<>();
+        for (JsonPlace note : root.child("melody").items()) {
+            int tick = note.child("tick").integer();
+            int length = note.child("lengthTicks").integer();
+            String pitch = note.child("pitch").text();
+            melody.add(note.checked(() -> new MelodyNote(tick, length, Pitch.parse(pitch))));
+        }
+        return root.checked(() -> new Song(title, ownKey, tempo, bars, sections, chart, melody));
+    }
+
+    private static List<Bar> bars(JsonPlace root) throws FormatException {
+        List<Bar> bars = new ArrayList<>();
+        for (JsonPlace bar : root.child("bars").items()) {
+            int start = bars.isEmpty() ? 0 : bars.get(bars.size() - 1).endTick();
+            int number = bar.child("number").integer();
+            int length = bar.child("lengthTicks").integer();
+            String meter = bar.child("meter").text();
+            bars.add(bar.checked(() -> new Bar(number, start, length, meter(meter))));
+        }
+        return bars;
+    }
+
+    private static Meter meter(String text) {
+        if (!text.matches("\\d{1,2}/\\d{1,2}")) {
+            throw new IllegalArgumentException("\"" + text + "\" is not a meter, such as 4/4");
+        }
+        int slash = text.indexOf('/');
+        return new Meter(Integer.parseInt(text.substring(0, slash)), Integer.parseInt(text.substring(slash + 1)));
+    }
+}
