@@ -2,6 +2,7 @@ package phalanx.cli;
 
 import java.util.Optional;
 import phalanx.righthand.BassLine;
+import phalanx.righthand.BassStrings;
 import phalanx.righthand.Density;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
@@ -44,6 +45,14 @@ final class PickingOptions {
             defaultValue = "as written")
     private String density;
 
+    @Option(
+            names = "--bass-strings",
+            paramLabel = "NAME",
+            description = "Where the thumb goes between the roots: as it lies, neighbour above, neighbour below,"
+                    + " lowest string.",
+            defaultValue = "as it lies")
+    private String strings;
+
     Picking picking() {
         try {
             Optional<Pattern> chosen = pattern.equalsIgnoreCase(NO_PATTERN)
@@ -51,7 +60,8 @@ final class PickingOptions {
                     : Optional.of(PatternLibrary.standard().get(pattern));
             return Picking.PLAIN
                     .withSchool(School.parse(school))
-                    .withPlan(new Picking.Plan(chosen, BassLine.parse(bass), Density.parse(density)));
+                    .withPlan(new Picking.Plan(
+                            chosen, BassLine.parse(bass), Density.parse(density), BassStrings.parse(strings)));
         } catch (IllegalArgumentException e) {
             throw new BadInput(e.getMessage());
         }

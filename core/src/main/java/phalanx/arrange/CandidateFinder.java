@@ -20,6 +20,11 @@ final class CandidateFinder {
         this.width = width;
     }
 
+    /** How many strings the guitar has. */
+    int strings() {
+        return finder.instrument().strings();
+    }
+
     /**
      * The candidates of each of a row of slots: at least one, best first by itself, the same array for the same demand.
      * A lock that cannot be kept is left. Demands not seen before are shared out among the processor's cores.

@@ -7,6 +7,8 @@ import phalanx.lefthand.ChangeMeter;
 import phalanx.lefthand.LayeredPath;
 import phalanx.lefthand.Pace;
 import phalanx.lefthand.PathCost;
+import phalanx.righthand.BassStrings;
+import phalanx.righthand.BassStroke;
 import phalanx.song.Reprises;
 import phalanx.song.Ticks;
 
@@ -19,6 +21,9 @@ final class SlotGraph implements LayeredPath.Graph {
     /** The alternating thumb wants another string than the stroke before, best the neighbour. */
     private static final double BASS_STRING_AGAIN = 0.8;
 
+    /** The player says where the thumb goes. */
+    private static final double BASS_NOT_WHERE_WANTED = 2.5;
+
     private static final double BASS_STRING_SKIPPED = 0.2;
     /** The share of a slot after which a finger may leave for the next. */
     private static final double TIME_TO_CHANGE = 0.5;
@@ -26,6 +31,7 @@ final class SlotGraph implements LayeredPath.Graph {
     private final List<Slot> slots;
     private final Pace[] paces;
     private final ChangeMeter changes;
+    private final int strings;
     private final BooleanSupplier cancelled;
     private final Candidate[][] layers;
 
@@ -44,6 +50,7 @@ final class SlotGraph implements LayeredPath.Graph {
             ChangeMeter changes,
             BooleanSupplier cancelled) {
         this.slots = slots;
+        this.strings = candidates.strings();
         this.changes = changes;
         this.cancelled = cancelled;
         this.paces = slots.stream().map(slot -> pace(slot, tempo)).toArray(Pace[]::new);
@@ -52,6 +59,7 @@ final class SlotGraph implements LayeredPath.Graph {
 
     private SlotGraph(SlotGraph other, Candidate[][] layers, BooleanSupplier cancelled) {
         this.slots = other.slots;
+        this.strings = other.strings;
         this.paces = other.paces;
         this.changes = other.changes;
         this.layers = layers;
@@ -160,7 +168,8 @@ final class SlotGraph implements LayeredPath.Graph {
             effort += BASS_CUT;
         }
         if (slot.bassBegins()) {
-            effort += bassStep(before.bassString(), after.bassString());
+            effort += bassStep(
+                    before.bassString(), after.bassString(), slot.bass().get());
         }
         long known = PathCost.pack(0, cut, effort);
         if (known >= enough) {
@@ -180,9 +189,12 @@ final class SlotGraph implements LayeredPath.Graph {
                 && (stringAfter != stringBefore || !before.ringsInto(after, stringBefore));
     }
 
-    private static double bassStep(int before, int after) {
+    private double bassStep(int before, int after, BassStroke stroke) {
         if (before == Candidate.NONE || after == Candidate.NONE) {
             return 0;
+        }
+        if (stroke.strings() != BassStrings.AS_IT_LIES) {
+            return stroke.strings().agrees(before, after, strings) ? 0 : BASS_NOT_WHERE_WANTED;
         }
         return before == after ? BASS_STRING_AGAIN : BASS_STRING_SKIPPED * (Math.abs(before - after) - 1);
     }

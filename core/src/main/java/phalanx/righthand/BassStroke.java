@@ -1,5 +1,7 @@
 package phalanx.righthand;
 
+import java.util.Objects;
+
 /**
  * A thumb stroke that a bass line asks for.
  *
@@ -8,12 +10,19 @@ package phalanx.righthand;
  * @param chord index of its chord change in the chart
  * @param allowed pitch classes it may sound, a 12-bit set
  * @param preferred pitch classes it should sound if the hand allows, a subset of allowed
+ * @param strings where the thumb should go for it
  */
-public record BassStroke(int tick, int endTick, int chord, int allowed, int preferred) {
+public record BassStroke(int tick, int endTick, int chord, int allowed, int preferred, BassStrings strings) {
     public BassStroke {
+        Objects.requireNonNull(strings, "strings");
         if (endTick <= tick || preferred == 0 || (preferred & ~allowed) != 0) {
             throw new IllegalArgumentException(
                     "bass stroke at " + tick + " to " + endTick + " of tones " + allowed + ", " + preferred);
         }
+    }
+
+    /** One on whatever string. */
+    public BassStroke(int tick, int endTick, int chord, int allowed, int preferred) {
+        this(tick, endTick, chord, allowed, preferred, BassStrings.AS_IT_LIES);
     }
 }

@@ -145,7 +145,13 @@ public final class BassWriter {
                     case WALKING -> walking(chord, next, ticks.size(), i, others, low);
                     default -> i % 2 == 0 ? root : others;
                 };
-        return new BassStroke(tick, end, index, tones | preferred, preferred);
+        return new BassStroke(
+                tick,
+                end,
+                index,
+                tones | preferred,
+                preferred,
+                picking.planAt(tick).strings());
     }
 
     /** A third, a fifth, and last a step towards the next root: a semitone or a step of the key below it. */

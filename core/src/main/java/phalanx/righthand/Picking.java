@@ -30,12 +30,19 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
      * @param pattern of the fingers and the thumb's rhythm; without one, inner notes fill where the tune leaves room
      * @param bass what the thumb plays
      * @param density how much of the pattern
+     * @param strings where the thumb goes between the roots
      */
-    public record Plan(Optional<Pattern> pattern, BassLine bass, Density density) {
+    public record Plan(Optional<Pattern> pattern, BassLine bass, Density density, BassStrings strings) {
         public Plan {
             Objects.requireNonNull(pattern, "pattern");
             Objects.requireNonNull(bass, "bass");
             Objects.requireNonNull(density, "density");
+            Objects.requireNonNull(strings, "strings");
+        }
+
+        /** One in which the thumb goes where it lies well. */
+        public Plan(Optional<Pattern> pattern, BassLine bass, Density density) {
+            this(pattern, bass, density, BassStrings.AS_IT_LIES);
         }
     }
 

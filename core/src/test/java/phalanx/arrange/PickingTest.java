@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.BassLine;
+import phalanx.righthand.BassStrings;
 import phalanx.righthand.BassWriter;
 import phalanx.righthand.Density;
 import phalanx.righthand.Digit;
@@ -99,6 +100,38 @@ class PickingTest {
             }
         }
         assertThat(heard / asked).as("share of " + asked + " strokes").isGreaterThanOrEqualTo(0.9);
+    }
+
+    /** The thumb goes where the player sends it, where the hand can. */
+    @Test
+    void theThumbGoesToTheStringsThatAreAskedFor() {
+        Song song = diatonic(3, Meter.COMMON);
+        for (BassStrings wish : BassStrings.values()) {
+            Picking picking = Picking.PLAIN.withPlan(
+                    new Picking.Plan(Optional.empty(), BassLine.ALTERNATING, Density.AS_WRITTEN, wish));
+            assertThat(agreeing(song, picking, wish))
+                    .as(wish.label())
+                    .isGreaterThanOrEqualTo(agreeing(song, Picking.PLAIN, wish));
+        }
+        Picking low = Picking.PLAIN.withPlan(
+                new Picking.Plan(Optional.empty(), BassLine.ALTERNATING, Density.AS_WRITTEN, BassStrings.LOWEST));
+        assertThat(agreeing(song, low, BassStrings.LOWEST))
+                .isGreaterThan(agreeing(song, Picking.PLAIN, BassStrings.LOWEST));
+    }
+
+    /** How many steps of the thumb away from a root are as they are wished. */
+    private static long agreeing(Song song, Picking picking, BassStrings wish) {
+        List<ArrangedNote> bass = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                .arrange(song, picking, List.of(), () -> false).notes().stream()
+                        .filter(note -> note.role() == Role.BASS)
+                        .toList();
+        long agreeing = 0;
+        for (int i = 1; i < bass.size(); i++) {
+            boolean root = bass.get(i).tick() % Meter.COMMON.barTicks() == 0;
+            agreeing +=
+                    !root && wish.agrees(bass.get(i - 1).string(), bass.get(i).string(), 6) ? 1 : 0;
+        }
+        return agreeing;
     }
 
     /** An ordinary tune over chords of its key: long and short notes in the upper octave. */

@@ -12,6 +12,7 @@ import javafx.util.StringConverter;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.NumberField;
 import phalanx.righthand.BassLine;
+import phalanx.righthand.BassStrings;
 import phalanx.righthand.Density;
 import phalanx.righthand.HandPlace;
 import phalanx.righthand.Picking;
@@ -24,6 +25,7 @@ final class HandChoices extends VBox {
     private final ComboBox<School> school = box("school", School.values(), School::label);
     private final ComboBox<HandPlace> place = box("hand-place", HandPlace.values(), HandPlace::label);
     private final ComboBox<BassLine> bass = box("bass-line", BassLine.values(), BassLine::label);
+    private final ComboBox<BassStrings> strings = box("bass-strings", BassStrings.values(), BassStrings::label);
     private final ComboBox<Density> density = box("density", Density.values(), Density::label);
     private final ComboBox<PlantingChart.Manner> planting =
             box("planting", PlantingChart.Manner.values(), PlantingChart.Manner::label);
@@ -76,6 +78,8 @@ final class HandChoices extends VBox {
                         Cards.heading("Thumb and density"),
                         Cards.small("bass line"),
                         bass,
+                        Cards.small("between the roots the thumb goes to"),
+                        strings,
                         Cards.small("how much of the pattern"),
                         density,
                         bassWords,
@@ -86,6 +90,7 @@ final class HandChoices extends VBox {
         listen(school, listener::school);
         listen(place, listener::place);
         listen(bass, chosen -> listener.plan());
+        listen(strings, chosen -> listener.plan());
         listen(density, chosen -> listener.plan());
         listen(planting, chosen -> listener.planting());
     }
@@ -129,12 +134,17 @@ final class HandChoices extends VBox {
         place.setValue(picking.place());
         bass.setValue(plan.bass());
         bassWords.setText(plan.bass().label() + ": " + plan.bass().words());
+        strings.setValue(plan.strings());
         density.setValue(plan.density());
         showing = false;
     }
 
     BassLine bass() {
         return bass.getValue();
+    }
+
+    BassStrings strings() {
+        return strings.getValue();
     }
 
     Density density() {

@@ -348,7 +348,8 @@ public final class PickingStation extends HBox {
             return;
         }
         workbench.project().ifPresent(project -> {
-            Picking.Plan plan = new Picking.Plan(Optional.of(pattern), choices.bass(), choices.density());
+            Picking.Plan plan =
+                    new Picking.Plan(Optional.of(pattern), choices.bass(), choices.density(), choices.strings());
             put(project, plan, pattern.name());
         });
     }
@@ -440,7 +441,8 @@ public final class PickingStation extends HBox {
         public void plan() {
             workbench.project().ifPresent(project -> {
                 Picking.Plan now = project.picking().planAt(here(project.song()).startTick());
-                Picking.Plan next = new Picking.Plan(now.pattern(), choices.bass(), choices.density());
+                Picking.Plan next =
+                        new Picking.Plan(now.pattern(), choices.bass(), choices.density(), choices.strings());
                 put(
                         project,
                         next,

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import phalanx.formats.FormatException;
 import phalanx.righthand.BassLine;
+import phalanx.righthand.BassStrings;
 import phalanx.righthand.Density;
 import phalanx.righthand.HandPlace;
 import phalanx.righthand.Pattern;
@@ -42,7 +43,9 @@ final class PickingJson {
 
     private static void write(Picking.Plan plan, ObjectNode node) {
         plan.pattern().ifPresent(pattern -> node.put("pattern", PatternText.write(pattern)));
-        node.put("bass", plan.bass().label()).put("density", plan.density().label());
+        node.put("bass", plan.bass().label())
+                .put("density", plan.density().label())
+                .put("strings", plan.strings().label());
     }
 
     Picking read(JsonPlace place) throws FormatException {
@@ -73,6 +76,7 @@ final class PickingJson {
         return place.checked(() -> new Picking.Plan(
                 own,
                 BassLine.parse(place.child("bass").text()),
-                Density.parse(place.child("density").text())));
+                Density.parse(place.child("density").text()),
+                BassStrings.parse(place.child("strings").text())));
     }
 }
