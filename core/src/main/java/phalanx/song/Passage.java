@@ -36,8 +36,7 @@ public record Passage(int lengthTicks, List<ChordChange> chords, boolean withCho
             }
         }
         List<MelodyNote> tune = song.melodyBetween(from, to).stream()
-                .map(note ->
-                        new MelodyNote(note.tick() - from, Math.min(note.endTick(), to) - note.tick(), note.pitch()))
+                .map(note -> note.at(note.tick() - from, Math.min(note.endTick(), to) - note.tick()))
                 .toList();
         return new Passage(to - from, chords, whole, tune);
     }
@@ -45,7 +44,7 @@ public record Passage(int lengthTicks, List<ChordChange> chords, boolean withCho
     /** The song with this passage in place of what stands from a tick on; bars are added where it needs them. */
     public Song into(Song song, int at) {
         List<MelodyNote> shifted = tune.stream()
-                .map(note -> new MelodyNote(note.tick() + at, note.lengthTicks(), note.pitch()))
+                .map(note -> note.at(note.tick() + at, note.lengthTicks()))
                 .toList();
         Song cleared = TuneEdit.clear(song, at, at + lengthTicks);
         List<MelodyNote> all = new ArrayList<>(cleared.melody());

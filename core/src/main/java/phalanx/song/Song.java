@@ -141,9 +141,7 @@ public record Song(
                         change.startTick(), change.chord().map(chord -> chord.transpose(semitones, newKey))))
                 .toList();
         List<MelodyNote> newMelody = melody.stream()
-                .map(note -> new MelodyNote(
-                        note.tick(),
-                        note.lengthTicks(),
+                .map(note -> note.pitched(
                         octaves
                                 ? new Pitch(note.pitch().note(), note.pitch().octave() + semitones / 12)
                                 : Pitch.of(note.midi() + semitones, newKey)))

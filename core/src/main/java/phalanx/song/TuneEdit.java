@@ -51,7 +51,7 @@ public final class TuneEdit {
             if (note.endTick() <= from || note.tick() >= to) {
                 left.add(note);
             } else if (note.tick() < from) {
-                left.add(new MelodyNote(note.tick(), from - note.tick(), note.pitch()));
+                left.add(note.lasting(from - note.tick()));
             }
         }
         return left;
@@ -62,7 +62,7 @@ public final class TuneEdit {
         return song.melody().stream()
                 .filter(note -> note.endTick() == tick)
                 .findFirst()
-                .map(note -> put(song, new MelodyNote(note.tick(), note.lengthTicks() + ticks, note.pitch())))
+                .map(note -> put(song, note.lasting(note.lengthTicks() + ticks)))
                 .orElse(song);
     }
 
@@ -71,8 +71,7 @@ public final class TuneEdit {
         List<MelodyNote> tune = song.melody().stream()
                 .map(note -> note.tick() < from || note.tick() >= to
                         ? note
-                        : new MelodyNote(
-                                note.tick(), note.lengthTicks(), Pitch.of(note.midi() + semitones, song.key())))
+                        : note.pitched(Pitch.of(note.midi() + semitones, song.key())))
                 .toList();
         return withTune(song, tune);
     }

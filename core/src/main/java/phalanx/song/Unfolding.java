@@ -76,7 +76,7 @@ public final class Unfolding {
         addChords(bar, shift, flowsIn);
         for (MelodyNote note : written.melodyBetween(bar.startTick(), bar.endTick())) {
             int length = flowsOut ? note.lengthTicks() : Math.min(note.lengthTicks(), bar.endTick() - note.tick());
-            melody.add(new MelodyNote(note.tick() + shift, length, note.pitch()));
+            melody.add(note.at(note.tick() + shift, length));
         }
         clipHeld(bar, shift, flowsOut);
         start += bar.lengthTicks();
@@ -88,7 +88,7 @@ public final class Unfolding {
         int last = melody.size() - 1;
         if (!flowsOut && last >= 0 && melody.get(last).endTick() > end) {
             MelodyNote held = melody.get(last);
-            melody.set(last, new MelodyNote(held.tick(), end - held.tick(), held.pitch()));
+            melody.set(last, held.lasting(end - held.tick()));
         }
     }
 

@@ -170,4 +170,24 @@ class EditingTest {
         assertThatThrownBy(() -> VoiceRange.parse("high")).hasMessageContaining("is not a range");
         assertThatThrownBy(() -> VoiceRange.parse("D4 to A2")).hasMessageContaining("lower pitch");
     }
+
+    /** Words go under the notes and stay with them when the tune is moved, copied, written out. */
+    @Test
+    void wordsStayWithTheirNotes() {
+        Song song = Songs.of("C", Meter.COMMON, "C F", "C5:1 D5:1 E5:2 F5:2 E5:2");
+        Song sung = Words.under(song, Ticks.QUARTER, "Har-bour _ lights");
+        assertThat(Words.of(sung, 0)).isEqualTo("_ Har-bour _ lights");
+        assertThat(Words.of(sung.transpose(3), 0)).isEqualTo("_ Har-bour _ lights");
+        assertThat(Words.of(Passage.of(sung, 0, 6720).into(sung, sung.endTick()), sung.endTick()))
+                .isEqualTo("_ Har-bour");
+        assertThat(Words.of(Words.under(sung, 0, "_ _"), 0)).isEqualTo("_ _ bour _ lights");
+        Song repeated = Unfolding.of(
+                sung,
+                List.of(
+                        new BarMarks(true, 0, java.util.Set.of(), java.util.Set.of(), java.util.Optional.empty()),
+                        new BarMarks(false, 2, java.util.Set.of(), java.util.Set.of(), java.util.Optional.empty())));
+        assertThat(Words.of(repeated, 0)).isEqualTo("_ Har-bour _ lights _ Har-bour _ lights");
+        assertThatThrownBy(() -> song.melody().get(0).sung(java.util.Optional.of("two words")))
+                .hasMessageContaining("not a syllable");
+    }
 }

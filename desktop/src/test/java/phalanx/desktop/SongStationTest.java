@@ -120,6 +120,24 @@ class SongStationTest extends OpenWindow {
     }
 
     @Test
+    void wordsAreTypedUnderTheTune() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.N);
+        type(KeyCode.F3);
+        waitFor(() -> lookup("#bars").query().isFocused());
+        write("q03030");
+        type(KeyCode.HOME, KeyCode.RIGHT, KeyCode.F4);
+        waitFor(() -> lookup("#words").query().isFocused());
+        write("Har-bour _ lights");
+        type(KeyCode.ENTER);
+        waitForText("#message", "words");
+        assertThat(song().melody())
+                .extracting(note -> note.syllable().orElse(""))
+                .containsExactly("", "Har-", "bour", "", "lights");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor(() -> song().melody().stream().noneMatch(note -> note.syllable().isPresent()));
+    }
+
+    @Test
     void aSectionThatComesAgainIsVariedAndAsBeforeAgain() throws TimeoutException {
         push(KeyCode.CONTROL, KeyCode.N);
         chart("[A] | C | F | [B] | G | C | [A] | C | F |");

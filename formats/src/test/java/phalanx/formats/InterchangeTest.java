@@ -124,7 +124,7 @@ class InterchangeTest {
     @Test
     void anAbcFileOfSeveralTunesGivesTheFirstAndSaysSo() throws FormatException {
         Reading reading = readAbc(
-                "X:1\nT:One\nM:6/8\nQ:3/8=60\nK:Ador\nV:1\n\"Am\"A3 \"Xy\"B3|\nV:2\nc6|\nw:la\n\nX:2\nK:C\nC|\n");
+                "X:1\nT:One\nM:6/8\nQ:3/8=60\nK:Ador\nV:1\n\"Am\"A3 \"Xy\"B3|\nw:la lee\nw:two two\nV:2\nc6|\nw:la\n\nX:2\nK:C\nC|\n");
         assertThat(reading.song().title()).isEqualTo("One");
         assertThat(reading.song().key()).isEqualTo(Key.parse("A dorian"));
         assertThat(reading.song().tempo()).isEqualTo(90);
@@ -132,7 +132,8 @@ class InterchangeTest {
         assertThat(String.join("\n", reading.report()))
                 .contains("2 tunes")
                 .contains("voice 2 was left out")
-                .contains("words are not kept");
+                .contains("of several verses the first is kept");
+        assertThat(reading.song().melody().get(1).syllable()).contains("lee");
     }
 
     @ParameterizedTest

@@ -25,6 +25,10 @@ final class RandomSong {
         {1680}, {840, 840}, {3360}, {2520, 840}, {560, 560, 560}, {1260, 420}, {336, 336, 336, 336, 336}, {5040}
     };
 
+    private static final String[] SYLLABLES = {
+        "har-", "bour", "lights,", "o'er", "weir", "slow-", "ly", "d\u00e4m-", "m'rung"
+    };
+
     private RandomSong() {}
 
     static Song of(long seed) {
@@ -82,6 +86,7 @@ final class RandomSong {
 
     private static List<MelodyNote> melody(Random random, int end, Key key) {
         List<MelodyNote> melody = new ArrayList<>();
+        boolean words = random.nextInt(3) == 0;
         int at = 0;
         int midi = 64;
         while (at < end) {
@@ -89,7 +94,10 @@ final class RandomSong {
                 int length = Math.min(ticks, end - at);
                 midi = Math.max(50, Math.min(84, midi + random.nextInt(9) - 4));
                 if (length > 0 && random.nextInt(7) > 0) {
-                    melody.add(new MelodyNote(at, length, Pitch.of(midi, key)));
+                    boolean sung = words && random.nextInt(4) > 0;
+                    Optional<String> syllable =
+                            sung ? Optional.of(SYLLABLES[random.nextInt(SYLLABLES.length)]) : Optional.empty();
+                    melody.add(new MelodyNote(at, length, Pitch.of(midi, key), syllable));
                 }
                 at += Math.max(0, length);
             }

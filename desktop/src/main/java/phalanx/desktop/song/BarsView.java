@@ -216,8 +216,10 @@ final class BarsView extends Drawing {
             if (first && width > 20) {
                 Pens.left(g, name, x + 6, y + 11, Pens.sansBold(11), theme().colour("on-colour"));
             }
-            if (first && !inChord) {
-                double lane = top(shown, tick) + ROW - 6;
+            double lane = top(shown, tick) + ROW - 6;
+            if (first && tuneNote.note().syllable().isPresent()) {
+                Pens.left(g, tuneNote.note().syllable().get(), x, lane, Pens.sans(13), theme().colour("ink"));
+            } else if (first && !inChord) {
                 Pens.left(g, tuneNote.kind().label(), x, lane, Pens.sans(12), theme().colour("quiet"));
             }
             first = false;

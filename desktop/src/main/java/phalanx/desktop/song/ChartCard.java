@@ -4,8 +4,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -27,11 +29,15 @@ final class ChartCard extends VBox {
     private final TextArea area = new TextArea();
     private final Label below = new Label();
     private final Label status = Cards.small("");
+    private final TextField words = new TextField();
     private final Consumer<ChartText> apply;
     private String shown = "";
 
-    /** @param apply takes a chart without mistakes that was changed */
-    ChartCard(Consumer<ChartText> apply) {
+    /**
+     * @param apply takes a chart without mistakes that was changed
+     * @param sing takes words to go under the tune from the cursor on
+     */
+    ChartCard(Consumer<ChartText> apply, Consumer<String> sing) {
         super(6);
         this.apply = apply;
         getStyleClass().add("card");
@@ -47,7 +53,16 @@ final class ChartCard extends VBox {
         below.managedProperty().bind(below.visibleProperty());
         status.setId("chart-status");
         status.setWrapText(false);
-        HBox head = new HBox(12, Cards.heading("Chart as text"), Cards.space(), status);
+        words.setId("words");
+        words.setPromptText("words from the cursor on: Har-bour lights _ so low");
+        words.setAccessibleText("Words under the tune from the cursor on; hyphens part syllables, _ leaves a note out");
+        words.setOnAction(event -> {
+            sing.accept(words.getText());
+            words.clear();
+        });
+        HBox.setHgrow(words, Priority.ALWAYS);
+        HBox head = new HBox(12, Cards.heading("Chart as text"), words, status);
+        head.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(head, area, below);
         area.textProperty().addListener((property, before, now) -> {
             // words with chords, pasted in, not typed: their chords as bars
@@ -62,6 +77,10 @@ final class ChartCard extends VBox {
             }
         });
         area.addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
+    }
+
+    void focusWords() {
+        words.requestFocus();
     }
 
     void focus() {

@@ -28,6 +28,7 @@ import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.SongHarmony;
 import phalanx.song.TuneEdit;
+import phalanx.song.Words;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Note;
 import phalanx.theory.Pitch;
@@ -47,7 +48,7 @@ public final class SongStation extends HBox {
     private final Selection selection = new Selection();
     private final ScrollPane scroll = new ScrollPane(bars);
     private final TuneCard tune = new TuneCard(this::place);
-    private final ChartCard chart = new ChartCard(this::takeChart);
+    private final ChartCard chart = new ChartCard(this::takeChart, this::takeWords);
     private final HarmonyCard harmony = new HarmonyCard(this::replaceChord);
     private final AdviceCard advice;
     private int cursor;
@@ -81,7 +82,7 @@ public final class SongStation extends HBox {
             }
         });
         HBox.setHgrow(title, Priority.ALWAYS);
-        Label keys = Cards.small("F2 chart, F3 tune, Ctrl+N new song");
+        Label keys = Cards.small("F2 chart, F3 tune, F4 words, Ctrl+N new");
         parts.setId("parts");
         parts.setAccessibleText("Part, track or tune of the file");
         parts.managedProperty().bind(parts.visibleProperty());
@@ -176,6 +177,11 @@ public final class SongStation extends HBox {
                 });
     }
 
+    private void takeWords(String text) {
+        int from = cursor;
+        workbench.editSong("words", song -> Words.under(song, from, text));
+    }
+
     private void use(KeyAdvice way) {
         workbench.moveTo(way);
     }
@@ -186,6 +192,9 @@ public final class SongStation extends HBox {
             event.consume();
         } else if (event.getCode() == KeyCode.F3) {
             bars.requestFocus();
+            event.consume();
+        } else if (event.getCode() == KeyCode.F4) {
+            chart.focusWords();
             event.consume();
         } else if (event.getCode() == KeyCode.ESCAPE) {
             advice.stop();

@@ -32,6 +32,7 @@ import phalanx.theory.Step;
 
 /** One tune while it is read: the fields so far, the bar in hand and the bars before. */
 final class AbcTune {
+    private static final Pattern SYLLABLE = Pattern.compile("_|\\*|(?:[^\\s_*|-]|\\\\-)+-?");
     private static final int DEFAULT_TEMPO = 90;
     private static final int LONGEST_TICKS = 64 * Ticks.WHOLE;
     private static final Pattern TEMPO = Pattern.compile("(?:(\\d+)/(\\d+)\\s*=\\s*)?(\\d{1,4})");
@@ -72,6 +73,12 @@ final class AbcTune {
     private int tupletActual = 1;
     private int tupletNormal = 1;
 
+    /** Which note of the tune each note of the line before is; tied ones are the same. */
+    private final List<Integer> written = new ArrayList<>();
+
+    /** Lines of words under it so far. */
+    private int verses;
+
     private boolean repeatStart;
     private Set<Integer> endings = Set.of();
     private Set<BarMarks.Sign> signs = EnumSet.noneOf(BarMarks.Sign.class);
@@ -101,8 +108,32 @@ final class AbcTune {
                 }
             }
             case 'V' -> changeVoice(value.split("\\s+")[0]);
-            case 'w', 'W' -> once("words are not kept yet");
+            case 'w' -> words(value);
+            case 'W' -> once("words after the tune are not kept");
             default -> {}
+        }
+    }
+
+    /** Words under the line before: {@code -} parts syllables, {@code _} holds, {@code *} leaves a note out. */
+    private void words(String value) {
+        if (otherVoice) {
+            return;
+        }
+        verses++;
+        if (verses > 1) {
+            once("of several verses the first is kept");
+            return;
+        }
+        Matcher syllables = SYLLABLE.matcher(value);
+        for (int index : written) {
+            if (!syllables.find()) {
+                return;
+            }
+            String word = syllables.group();
+            if (!word.equals("_") && !word.equals("*")) {
+                String syllable = word.replace('~', '\u00a0').replace("\\-", "\u2010");
+                melody.set(index, melody.get(index).sung(Optional.of(syllable)));
+            }
         }
     }
 
@@ -217,6 +248,8 @@ final class AbcTune {
 
     /** A line of music. */
     void music(String line) throws FormatException {
+        written.clear();
+        verses = 0;
         int at = 0;
         while (at < line.length()) {
             int next = element(line, at);
@@ -357,7 +390,7 @@ final class AbcTune {
             MelodyNote before = melody.get(last);
             int length = scaled(before.lengthTicks(), broken);
             cursor += length - before.lengthTicks();
-            melody.set(last, new MelodyNote(before.tick(), length, before.pitch()));
+            melody.set(last, before.lasting(length));
         }
         return end;
     }
@@ -487,10 +520,11 @@ final class AbcTune {
                 && melody.get(last).midi() == pitch.midi();
         if (continues) {
             MelodyNote before = melody.get(last);
-            melody.set(last, new MelodyNote(before.tick(), before.lengthTicks() + length, before.pitch()));
+            melody.set(last, before.lasting(before.lengthTicks() + length));
         } else {
             melody.add(new MelodyNote(now(), length, pitch));
         }
+        written.add(melody.size() - 1);
         tied = false;
         advance(length);
     }

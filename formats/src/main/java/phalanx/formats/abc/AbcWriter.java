@@ -1,6 +1,8 @@
 package phalanx.formats.abc;
 
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeSet;
@@ -18,6 +20,8 @@ import phalanx.theory.Step;
 
 /** Writes a song as one tune in ABC notation: melody with chord symbols, lengths as fractions of a quarter. */
 public final class AbcWriter {
+    private static final String HELD = "_";
+    private static final String NO_WORD = "*";
     private static final int BARS_A_LINE = 4;
 
     /** The whole file. */
@@ -31,15 +35,25 @@ public final class AbcWriter {
                 .append(song.tempo())
                 .append('\n');
         out.append("K:").append(key(song.key())).append('\n');
+        List<String> words = new ArrayList<>();
         for (int i = 0; i < song.bars().size(); i++) {
             Bar bar = song.bars().get(i);
             if (!bar.meter().equals(meter)) {
                 meter = bar.meter();
                 out.append("[M:").append(meter).append(']');
             }
-            writeBar(song, bar, out);
+            writeBar(song, bar, out, words);
             boolean last = i + 1 == song.bars().size();
-            out.append(last ? "|]\n" : (i + 1) % BARS_A_LINE == 0 ? "|\n" : "| ");
+            boolean ends = last || (i + 1) % BARS_A_LINE == 0;
+            out.append(last ? "|]\n" : ends ? "|\n" : "| ");
+            if (ends && words.stream().anyMatch(word -> !word.equals(NO_WORD) && !word.equals(HELD))) {
+                out.append("w: ")
+                        .append(String.join(" ", words).replace("- ", "-"))
+                        .append('\n');
+            }
+            if (ends) {
+                words.clear();
+            }
         }
         return out.toString();
     }
@@ -56,7 +70,7 @@ public final class AbcWriter {
                 };
     }
 
-    private static void writeBar(Song song, Bar bar, StringBuilder out) {
+    private static void writeBar(Song song, Bar bar, StringBuilder out, List<String> words) {
         Map<String, Integer> accidentals = new HashMap<>();
         TreeSet<Integer> cuts = new TreeSet<>();
         cuts.add(bar.startTick());
@@ -81,10 +95,18 @@ public final class AbcWriter {
                                 out.append(pitch(note.pitch(), song.key(), accidentals))
                                         .append(length(to - from));
                                 out.append(note.endTick() > to ? "-" : "");
+                                words.add(word(note, from));
                             },
                             () -> out.append('z').append(length(to - from)));
             out.append(' ');
         }
+    }
+
+    /** What stands under a written note: its syllable where it begins, held where it is tied on. */
+    private static String word(MelodyNote note, int from) {
+        return note.tick() < from
+                ? HELD
+                : note.syllable().map(text -> text.replace('\u00a0', '~')).orElse(NO_WORD);
     }
 
     private static void writeMarks(Song song, int tick, StringBuilder out) {

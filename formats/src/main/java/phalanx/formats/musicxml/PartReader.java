@@ -235,9 +235,6 @@ final class PartReader {
             move(ticks(element, "duration"));
             return;
         }
-        if (Elements.has(element, "lyric")) {
-            once("lyrics", "words under the notes are not kept yet");
-        }
         boolean inChord = Elements.has(element, "chord");
         double length = ticks(element, "duration");
         double onset = inChord ? lastOnset : cursor;
@@ -278,19 +275,35 @@ final class PartReader {
         if (inChord && last != null && last.tick() == tick) {
             note("two notes at once: the upper one is the melody");
             if (pitch.midi() > last.midi()) {
-                melody.set(melody.size() - 1, new MelodyNote(tick, end - tick, pitch));
+                melody.set(melody.size() - 1, new MelodyNote(tick, end - tick, pitch, last.syllable()));
             }
             return;
         }
         if (stops && tieOpen && last != null && last.endTick() == tick && last.midi() == pitch.midi()) {
-            melody.set(melody.size() - 1, new MelodyNote(last.tick(), end - last.tick(), last.pitch()));
+            melody.set(melody.size() - 1, last.lasting(end - last.tick()));
         } else if (last != null && last.endTick() > tick) {
             throw new FormatException(
                     place, "note " + pitch + " begins before the note before it ends; a melody has one note at a time");
         } else {
-            melody.add(new MelodyNote(tick, end - tick, pitch));
+            melody.add(new MelodyNote(tick, end - tick, pitch, syllable(element)));
         }
         tieOpen = ties(element, "start");
+    }
+
+    /** What is sung in the first verse. */
+    private Optional<String> syllable(Element element) {
+        List<Element> lyrics = Elements.children(element, "lyric");
+        if (lyrics.size() > 1) {
+            once("verses", "of several verses the first is kept");
+        }
+        return lyrics.stream()
+                .findFirst()
+                .flatMap(lyric -> Elements.text(lyric, "text").map(text -> {
+                    String syllabic = Elements.text(lyric, "syllabic").orElse("single");
+                    boolean goesOn = syllabic.equals("begin") || syllabic.equals("middle");
+                    return text.strip().replaceAll("\\s+", "\u00a0") + (goesOn ? "-" : "");
+                }))
+                .filter(text -> !text.isBlank() && !text.equals("-"));
     }
 
     private static boolean ties(Element element, String type) {

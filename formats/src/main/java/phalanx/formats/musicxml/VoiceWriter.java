@@ -11,6 +11,7 @@ import org.audiveris.proxymusic.EmptyPlacement;
 import org.audiveris.proxymusic.Fingering;
 import org.audiveris.proxymusic.Forward;
 import org.audiveris.proxymusic.Fret;
+import org.audiveris.proxymusic.Lyric;
 import org.audiveris.proxymusic.Notations;
 import org.audiveris.proxymusic.Note;
 import org.audiveris.proxymusic.NoteType;
@@ -20,7 +21,9 @@ import org.audiveris.proxymusic.PlacementText;
 import org.audiveris.proxymusic.Rest;
 import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.Step;
+import org.audiveris.proxymusic.Syllabic;
 import org.audiveris.proxymusic.Technical;
+import org.audiveris.proxymusic.TextElementData;
 import org.audiveris.proxymusic.Tie;
 import org.audiveris.proxymusic.Tied;
 import org.audiveris.proxymusic.TiedType;
@@ -64,7 +67,8 @@ final class VoiceWriter {
             int to,
             boolean goesOn,
             boolean letRing,
-            Optional<ArrangedNote> played) {}
+            Optional<ArrangedNote> played,
+            Optional<Lyric> lyric) {}
 
     /** Writes the notes of a role; those of the melody first, the others going back to the beginning of the bar. */
     void write(Arrangement arrangement, Role role, String voiceName, List<ChordChange> chords, List<Object> out) {
@@ -77,12 +81,16 @@ final class VoiceWriter {
     /** Writes a tune with its chords. */
     void write(Song song, List<ChordChange> chords, List<Object> out) {
         List<Written> notes = new ArrayList<>();
+        boolean joined = false;
         for (MelodyNote note : song.melody()) {
+            boolean goesOnFrom = joined;
+            Optional<Lyric> lyric = note.syllable().map(syllable -> lyric(syllable, goesOnFrom));
+            joined = note.syllable().map(syllable -> syllable.endsWith("-")).orElse(joined);
             int from = Math.max(note.tick(), bar.startTick());
             int to = Math.min(note.endTick(), bar.endTick());
             if (from < to) {
                 boolean goesOn = note.endTick() > bar.endTick();
-                notes.add(new Written(note.pitch(), note.tick(), from, to, goesOn, false, Optional.empty()));
+                notes.add(new Written(note.pitch(), note.tick(), from, to, goesOn, false, Optional.empty(), lyric));
             }
         }
         write(notes, Role.MELODY, "1", chords, out);
@@ -121,7 +129,8 @@ final class VoiceWriter {
                 phalanx.theory.Pitch pitch =
                         phalanx.theory.Pitch.of(note.midi(), arrangement.song().key());
                 boolean letRing = !goesOn && note.endTick() > end;
-                written.add(new Written(pitch, note.tick(), from, to, goesOn, letRing, Optional.of(note)));
+                written.add(new Written(
+                        pitch, note.tick(), from, to, goesOn, letRing, Optional.of(note), Optional.empty()));
             }
         }
         return written;
@@ -193,6 +202,20 @@ final class VoiceWriter {
         return note;
     }
 
+    /** A syllable; whether it begins, goes on or ends a word follows from the hyphens around it. */
+    private static Lyric lyric(String syllable, boolean joined) {
+        boolean goesOn = syllable.endsWith("-");
+        Syllabic syllabic =
+                joined ? (goesOn ? Syllabic.MIDDLE : Syllabic.END) : goesOn ? Syllabic.BEGIN : Syllabic.SINGLE;
+        TextElementData text = new TextElementData();
+        text.setValue(goesOn ? syllable.substring(0, syllable.length() - 1) : syllable);
+        Lyric lyric = new Lyric();
+        lyric.setNumber("1");
+        lyric.getElisionAndSyllabicAndText().add(syllabic);
+        lyric.getElisionAndSyllabicAndText().add(text);
+        return lyric;
+    }
+
     private Note note(Written written, NoteValue value, boolean tiedFrom, boolean tiedTo) {
         Note note = plain(value);
         note.setPitch(pitch(written.pitch()));
@@ -206,6 +229,9 @@ final class VoiceWriter {
             Tied tied = new Tied();
             tied.setType(TiedType.LET_RING);
             notations.getTiedOrSlurOrTuplet().add(tied);
+        }
+        if (!tiedFrom) {
+            written.lyric().ifPresent(note.getLyric()::add);
         }
         written.played().ifPresent(played -> notations.getTiedOrSlurOrTuplet().add(technical(played, tiedFrom)));
         if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {

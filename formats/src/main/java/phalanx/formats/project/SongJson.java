@@ -41,10 +41,11 @@ final class SongJson {
         }
         ArrayNode melody = root.putArray("melody");
         for (MelodyNote note : song.melody()) {
-            melody.addObject()
+            ObjectNode node = melody.addObject()
                     .put("tick", note.tick())
                     .put("lengthTicks", note.lengthTicks())
                     .put("pitch", note.pitch().toString());
+            note.syllable().ifPresent(syllable -> node.put("syllable", syllable));
         }
     }
 
@@ -73,7 +74,9 @@ final class SongJson {
             int tick = note.child("tick").integer();
             int length = note.child("lengthTicks").integer();
             String pitch = note.child("pitch").text();
-            melody.add(note.checked(() -> new MelodyNote(tick, length, Pitch.parse(pitch))));
+            Optional<String> syllable =
+                    note.has("syllable") ? Optional.of(note.child("syllable").text()) : Optional.empty();
+            melody.add(note.checked(() -> new MelodyNote(tick, length, Pitch.parse(pitch), syllable)));
         }
         return root.checked(() -> new Song(title, ownKey, tempo, bars, sections, chart, melody));
     }
