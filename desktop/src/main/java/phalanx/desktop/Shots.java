@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.BooleanSupplier;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
@@ -19,7 +20,8 @@ import phalanx.righthand.PatternLibrary;
 /** Writes a picture of every main view, then closes the window. */
 final class Shots {
     private static final Duration SETTLE = Duration.millis(700);
-    private static final Duration ADVICE = Duration.seconds(8);
+    /** How often a view is asked whether it is ready. */
+    private static final int MOST_WAITS = 60;
 
     private final Scene scene;
     private final Workbench workbench;
@@ -48,7 +50,7 @@ final class Shots {
         List<View> views = List.of(
                 new View("score.png", () -> shell.show(Station.SCORE)),
                 new View("guitar.png", () -> shell.show(Station.GUITAR)),
-                new View("song.png", this::showAdvice, ADVICE),
+                new View("song.png", this::showAdvice, () -> scene.lookup("#advise-use") != null),
                 new View("shapes.png", () -> shell.show(Station.SHAPES)),
                 new View("picking.png", this::showPattern),
                 new View("score-dark.png", () -> {
@@ -58,10 +60,10 @@ final class Shots {
         take(folder, views, 0);
     }
 
-    /** A view, how to come to it, and how long it takes to settle. */
-    private record View(String file, Runnable show, Duration settle) {
+    /** A view, how to come to it, and when it can be seen. */
+    private record View(String file, Runnable show, BooleanSupplier ready) {
         View(String file, Runnable show) {
-            this(file, show, SETTLE);
+            this(file, show, () -> true);
         }
     }
 
@@ -90,15 +92,21 @@ final class Shots {
             Platform.exit();
             throw e;
         }
-        after(views.get(next).settle, () -> {
+        whenReady(views.get(next), MOST_WAITS, () -> {
             save(folder.resolve(views.get(next).file));
             take(folder, views, next + 1);
         });
     }
 
-    private static void after(Duration settle, Runnable next) {
-        PauseTransition pause = new PauseTransition(settle);
-        pause.setOnFinished(event -> next.run());
+    private static void whenReady(View view, int waits, Runnable next) {
+        PauseTransition pause = new PauseTransition(SETTLE);
+        pause.setOnFinished(event -> {
+            if (view.ready.getAsBoolean() || waits == 0) {
+                next.run();
+            } else {
+                whenReady(view, waits - 1, next);
+            }
+        });
         pause.play();
     }
 

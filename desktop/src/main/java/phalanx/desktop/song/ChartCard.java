@@ -24,7 +24,7 @@ import phalanx.theory.Note;
 /** The chart as text: read while it is typed, with mistakes marked under their word and endings offered for chords. */
 final class ChartCard extends VBox {
     private static final int MOST_OFFERED = 6;
-    private static final double AREA = 112;
+    private static final double AREA = 84;
 
     private final TextArea area = new TextArea();
     private final Label below = new Label();
@@ -45,7 +45,7 @@ final class ChartCard extends VBox {
         area.getStyleClass().add("mono");
         area.setAccessibleText("Chart in bars");
         area.setPromptText("[A] | G . D/F# . | Em7 % | C | D7 |");
-        area.setPrefRowCount(4);
+        area.setPrefRowCount(3);
         area.setMinHeight(AREA);
         VBox.setVgrow(area, Priority.ALWAYS);
         below.setId("chart-mistake");

@@ -180,6 +180,7 @@ public final class SongStation extends HBox {
     private void takeWords(String text) {
         int from = cursor;
         workbench.editSong("words", song -> Words.under(song, from, text));
+        bars.requestFocus();
     }
 
     private void use(KeyAdvice way) {
