@@ -17,6 +17,7 @@ public final class Audit {
         findings.addAll(new LockAudit(arrangement).findings());
         findings.addAll(new StrainAudit(arrangement).findings());
         findings.addAll(new SpeedAudit(arrangement).findings());
+        findings.addAll(new DigitAudit(arrangement).findings());
         findings.sort(Comparator.comparingInt(Finding::tick));
         return findings;
     }

@@ -10,6 +10,7 @@ public enum FindingKind {
     MELODY_BURIED("melody buried"),
     CHANGE_TOO_FAST("change too fast"),
     DIGIT_TOO_FAST("digit repeated too fast"),
+    DIGITS_CROSSED("digits crossed"),
     TONE_MISSING("tone missing"),
     LOCK_NOT_KEPT("lock not kept"),
     STRAIN("strain");

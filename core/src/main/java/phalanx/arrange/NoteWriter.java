@@ -360,7 +360,7 @@ final class NoteWriter {
                             ? note.struck(Technique.BRUSH, note.weight())
                             : block ? note.struck(Technique.BLOCK, note.weight()) : note);
         }
-        return done;
+        return Strokes.withBrushes(done);
     }
 
     private static int place(ArrangedNote note) {

@@ -230,9 +230,9 @@ public final class Transcriber {
             plucks.add(new Pluck(note.tick(), note.string(), note.role() == Role.BASS));
         }
         List<Digit> digits = new DigitAssigner(picking.school(), picking.speeds(), song.tempo()).assign(plucks);
-        return IntStream.range(0, notes.size())
+        return Strokes.withBrushes(IntStream.range(0, notes.size())
                 .mapToObj(i -> notes.get(i).pluckedBy(digits.get(i)))
-                .toList();
+                .toList());
     }
 
     private static List<Slot> slots(List<WrittenMoment> moments) {
