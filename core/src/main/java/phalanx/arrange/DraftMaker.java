@@ -19,6 +19,8 @@ final class DraftMaker {
     private static final double NO_INNER_STRING = 1.5;
     private static final double ONE_INNER_STRING = 0.5;
     private static final double TWO_INNER_STRINGS = 0.15;
+    /** A string that a block of the pattern finds no tone on. */
+    private static final double PATTERN_STRING_MISSING = 0.8;
     /** A third or a named tension that neither melody, bass nor an inner string can sound. */
     private static final double COLOUR_MISSING = 1.0;
 
@@ -111,6 +113,8 @@ final class DraftMaker {
         int inner = innerStrings(grasp, pair) & ~silent;
         double dislike = bassDislike(pair.bass());
         if (demand.inner()) {
+            int missing = Math.max(0, demand.innerWanted() - Math.max(1, Integer.bitCount(inner)));
+            dislike += PATTERN_STRING_MISSING * missing;
             dislike += thinness(Integer.bitCount(inner)) + COLOUR_MISSING * missing(grasp, pair, inner);
         }
         Candidate.Part part = new Candidate.Part(

@@ -56,8 +56,21 @@ record Slot(
                 bass.map(BassStroke::allowed).orElse(0),
                 bass.map(BassStroke::preferred).orElse(0),
                 bassBegins(),
-                !inner.isEmpty(),
+                innerWanted(),
                 locked);
+    }
+
+    /** How many inner strings are wanted at once: of a pattern as many as it strikes, else one where a stroke falls. */
+    private int innerWanted() {
+        int most = inner.isEmpty() ? 0 : 1;
+        int together = 0;
+        int tick = -1;
+        for (InnerStroke stroke : inner) {
+            together = stroke.tick() == tick ? together + stroke.covers() : stroke.covers();
+            tick = stroke.tick();
+            most = Math.max(most, together);
+        }
+        return most;
     }
 
     /**
@@ -67,7 +80,7 @@ record Slot(
      * @param bassAllowed pitch classes the bass may have, 0 if none is asked for
      * @param bassPreferred pitch classes it should have
      * @param bassBegins whether it must be plucked here
-     * @param inner whether inner strokes fall here
+     * @param innerWanted how many inner strings are wanted at once, 0 where no stroke falls
      * @param locked the shape that must be held, if any
      */
     record Demand(
@@ -77,8 +90,13 @@ record Slot(
             int bassAllowed,
             int bassPreferred,
             boolean bassBegins,
-            boolean inner,
+            int innerWanted,
             Optional<HeldShape> locked) {
+        /** Whether inner strokes fall here. */
+        boolean inner() {
+            return innerWanted > 0;
+        }
+
         Demand unlocked() {
             return locked.isEmpty()
                     ? this
@@ -89,7 +107,7 @@ record Slot(
                             bassAllowed,
                             bassPreferred,
                             bassBegins,
-                            inner,
+                            innerWanted,
                             Optional.empty());
         }
     }
