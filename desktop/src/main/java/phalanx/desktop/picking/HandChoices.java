@@ -55,13 +55,13 @@ final class HandChoices extends VBox {
         repeats = new NumberField(
                 "repeats",
                 "one digit",
-                "a second",
+                "/s",
                 "How often one digit plucks with ease, 1 to 20",
                 value -> listener.speeds(now -> new Speeds(value, now.rollASecond())));
         rolls = new NumberField(
                 "rolls",
                 "a roll",
-                "a second",
+                "/s",
                 "How fast different digits follow one another, up to 40",
                 value -> listener.speeds(now -> new Speeds(now.repeatsASecond(), value)));
         getChildren()
@@ -78,7 +78,7 @@ final class HandChoices extends VBox {
                         Cards.heading("Thumb and density"),
                         Cards.small("bass line"),
                         bass,
-                        Cards.small("between the roots the thumb goes to"),
+                        Cards.small("the thumb's other string"),
                         strings,
                         Cards.small("how much of the pattern"),
                         density,

@@ -91,6 +91,11 @@ final class PatternList extends VBox {
     }
 
     private static final class Cell extends ListCell<Pattern> {
+        Cell() {
+            // as wide as the list: longer names are cut off, not scrolled to
+            setPrefWidth(0);
+        }
+
         @Override
         protected void updateItem(Pattern pattern, boolean empty) {
             super.updateItem(pattern, empty);

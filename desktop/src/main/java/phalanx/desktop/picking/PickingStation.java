@@ -15,6 +15,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -39,8 +40,9 @@ import phalanx.song.Song;
 /** The picking station: patterns to browse and build, put on a bar, a section or the song, and what the hand does. */
 public final class PickingStation extends HBox {
     private static final double GAP = 12;
-    private static final double LIST = 250;
-    private static final double CHOICES = 232;
+    private static final double LIST = 236;
+    private static final double LEAST_LIST = 190;
+    private static final double CHOICES = 216;
     private static final String OWN = "own";
 
     private final Workbench workbench;
@@ -88,7 +90,7 @@ public final class PickingStation extends HBox {
         setFocusTraversable(true);
         setAccessibleText("Picking. F2 patterns, F3 grid, Ctrl+Enter puts the pattern on, H hears the bar");
         patterns.setPrefWidth(LIST);
-        patterns.setMinWidth(LIST);
+        patterns.setMinWidth(LEAST_LIST);
         VBox middle = new VBox(8, editor(), reading());
         HBox.setHgrow(middle, Priority.ALWAYS);
         middle.setMinWidth(0);
@@ -141,16 +143,17 @@ public final class PickingStation extends HBox {
         twoBars.getStyleClass().addAll("plain", "small");
         twoBars.setOnAction(event -> reshape());
         status.setId("pattern-status");
-        HBox head = new HBox(
+        FlowPane head = new FlowPane(
                 8,
+                6,
                 name,
-                Cards.small("steps a beat"),
+                Cards.before("steps a beat"),
                 steps,
                 twoBars,
                 Cards.button("pattern-new", "New", "An empty pattern in the song's meter", this::clear),
                 Cards.button("pattern-save", "Save", "Keep it in your library (Ctrl+K)", this::save));
         head.setAlignment(Pos.CENTER_LEFT);
-        HBox foot = new HBox(8, Cards.small("put on"));
+        FlowPane foot = new FlowPane(8, 6, Cards.before("put on"));
         foot.setAlignment(Pos.CENTER_LEFT);
         for (Scope each : Scope.values()) {
             ToggleButton button = new ToggleButton(each.label);

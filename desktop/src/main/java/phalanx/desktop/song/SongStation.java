@@ -82,7 +82,7 @@ public final class SongStation extends HBox {
             }
         });
         HBox.setHgrow(title, Priority.ALWAYS);
-        Label keys = Cards.small("F2 chart, F3 tune, F4 words, Ctrl+N new");
+        Label keys = Cards.hint("F2 chart, F3 tune, F4 words, Ctrl+N new");
         parts.setId("parts");
         parts.setAccessibleText("Part, track or tune of the file");
         parts.managedProperty().bind(parts.visibleProperty());

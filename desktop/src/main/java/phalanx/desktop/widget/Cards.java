@@ -47,6 +47,22 @@ public final class Cards {
         return label;
     }
 
+    /** A small hint on one line, cut off where there is no room for it. */
+    public static Label hint(String text) {
+        Label label = small(text);
+        label.setWrapText(false);
+        label.setMinWidth(0);
+        return label;
+    }
+
+    /** A small word before a control, never cut off. */
+    public static Label before(String text) {
+        Label label = small(text);
+        label.setWrapText(false);
+        label.setMinWidth(Region.USE_PREF_SIZE);
+        return label;
+    }
+
     /** A caution: short, wrapped, marked at its side. */
     public static VBox caution(String text) {
         Label label = new Label(text);
