@@ -1,9 +1,9 @@
 package phalanx.theory;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.OptionalInt;
 
 /**
  * Finds the key and mode of a row of chords and of a tune over them. Every tonic in every mode is weighed by how much of
@@ -12,6 +12,9 @@ import java.util.Objects;
  */
 public final class KeyFinder {
     /** A chord outside the scale counts so much less for each foreign tone. */
+    /** All keys, the commoner modes first: of equally likely ones the first is taken. */
+    private static final List<Key> CANDIDATES = List.copyOf(candidates());
+
     private static final double FOREIGN_TONE = 0.45;
     /** A raised seventh in minor is hardly foreign. */
     private static final double LEADING_NOTE = 0.05;
@@ -73,16 +76,26 @@ public final class KeyFinder {
      * @param fifths the signature that is written, counted in sharps; it tells between keys that fit about equally
      */
     public Key find(int fifths) {
-        return candidates().stream()
-                .max(Comparator.comparingDouble(key -> score(key) + (key.fifths() == fifths ? SIGNATURE : 0)))
-                .orElseThrow();
+        return best(OptionalInt.of(fifths));
     }
 
     /** The likeliest key of harmony and tune alone. */
     public Key find() {
-        return candidates().stream()
-                .max(Comparator.comparingDouble(this::score))
-                .orElseThrow();
+        return best(OptionalInt.empty());
+    }
+
+    private Key best(OptionalInt signature) {
+        Key best = Key.C_MAJOR;
+        double most = Double.NEGATIVE_INFINITY;
+        for (Key key : CANDIDATES) {
+            boolean written = signature.isPresent() && key.fifths() == signature.getAsInt();
+            double score = score(key) + (written ? SIGNATURE : 0);
+            if (score > most) {
+                most = score;
+                best = key;
+            }
+        }
+        return best;
     }
 
     /** One spelling of each tonic in each mode, the one with the fewest signs, C major first. */
