@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.OptionalInt;
 import phalanx.formats.abc.AbcReader;
 import phalanx.formats.abc.AbcWriter;
+import phalanx.formats.library.Library;
 import phalanx.formats.midi.MidiReader;
 import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.CompressedMusicXml;
@@ -25,7 +26,7 @@ public final class SongFiles {
     public static final long MOST_BYTES = 20L * 1024 * 1024;
 
     /** The endings that songs are written with. */
-    private static final List<String> WRITTEN = List.of(".musicxml", ".xml", ".abc", ".mid");
+    private static final List<String> WRITTEN = List.of(".musicxml", ".xml", ".abc", ".mid", ProjectFile.ENDING);
 
     private SongFiles() {}
 
@@ -73,6 +74,11 @@ public final class SongFiles {
     public static void write(Song song, Path file) throws FormatException {
         checkEnding(file);
         String name = lower(file);
+        if (name.endsWith(ProjectFile.ENDING)) {
+            // on the guitar and hand of a first start; the player changes them in the window
+            new ProjectFile().write(Project.of(song, Library.FIRST.setup()), file);
+            return;
+        }
         byte[] bytes = name.endsWith(".abc")
                 ? new AbcWriter().write(song).getBytes(StandardCharsets.UTF_8)
                 : name.endsWith(".mid") ? new MidiWriter().write(song) : new MusicXmlWriter().writeLeadSheet(song);

@@ -16,6 +16,7 @@ import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.arrange.ArrangedNote;
@@ -50,6 +51,9 @@ import phalanx.theory.Pitch;
 
 class ProjectFileTest {
     private final ProjectFile file = new ProjectFile();
+
+    @TempDir
+    private Path folder;
 
     private static Project random(long seed) {
         Random random = new Random(seed);
@@ -165,6 +169,14 @@ class ProjectFileTest {
                 List.of(),
                 List.of(new ChordChange(0, Optional.of(ChordSymbol.parse("C")))),
                 List.of(new MelodyNote(0, bar.lengthTicks(), Pitch.parse("E4"))));
+    }
+
+    @Test
+    void anySongIsConvertedToAProjectAndReadAsASong() throws FormatException {
+        Path out = folder.resolve("made-up.phalanx.json");
+        SongFiles.write(RandomSong.of(3), out);
+        assertThat(SongFiles.read(out).song()).isEqualTo(RandomSong.of(3));
+        assertThat(file.read(out).picking()).isEqualTo(Picking.PLAIN);
     }
 
     @Test
