@@ -201,7 +201,8 @@ final class ScorePainter {
             int first = bar.startTick() + Math.floorMod(-bar.offsetOf(bar.startTick()), step);
             for (int tick = first; tick < bar.endTick(); tick += step) {
                 int at = tick;
-                boolean struck = arrangement.notes().stream().anyMatch(note -> note.tick() == at);
+                boolean struck = arrangement.notes().stream().anyMatch(note -> note.tick() == at)
+                        || arrangement.hits().stream().anyMatch(hit -> hit.tick() == at);
                 String word = bar.countingWord(tick);
                 Color colour = colour(struck ? "ink" : "rule");
                 Pens.centred(g, word, layout.x(line, tick), layout.countY(line) - 4, Pens.mono(13), colour);

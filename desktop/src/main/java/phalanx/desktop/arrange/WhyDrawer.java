@@ -14,6 +14,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
+import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import phalanx.arrange.ArrangedNote;
@@ -88,11 +89,19 @@ final class WhyDrawer extends ScrollPane {
                                 new Rectangle(SIGN, 4),
                                 "good",
                                 "above, the hand on the neck: a ribbon slides, dashes jump"),
-                        legendLine(new Rectangle(SIGN, 3), "inner", "bare figure: inner note; bar: how long it rings"));
+                        legendLine(new Rectangle(SIGN, 3), "inner", "bare figure: inner note; bar: how long it rings"),
+                        legendLine(
+                                new Line(0, 0, SIGN / 2, SIGN),
+                                "inner",
+                                "below: slanted, a brush; a red diamond, a hit"));
     }
 
     private Node legendLine(Shape sign, String token, String words) {
         sign.setFill(theme.colour(token));
+        if (sign instanceof Line) {
+            sign.setStroke(theme.colour(token));
+            sign.setStrokeWidth(2.5);
+        }
         StackPane place = new StackPane(sign);
         place.setMinWidth(SIGN + 6);
         Label text = new Label(words);
