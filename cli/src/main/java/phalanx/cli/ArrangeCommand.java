@@ -4,7 +4,6 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.OptionalInt;
 import java.util.concurrent.Callable;
 import phalanx.arrange.Arrangement;
@@ -82,7 +81,7 @@ final class ArrangeCommand implements Callable<Integer> {
         Arrangement arrangement = arrangement(project);
         double millis = (System.nanoTime() - start) / 1e6;
         for (Path out : outs) {
-            if (isProject(out)) {
+            if (ProjectFile.isProject(out)) {
                 new ProjectFile().write(project, out);
             } else {
                 ArrangementFiles.write(arrangement, out);
@@ -92,13 +91,9 @@ final class ArrangeCommand implements Callable<Integer> {
         return ExitCodes.DONE;
     }
 
-    private static boolean isProject(Path file) {
-        return String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT).endsWith(ProjectFile.ENDING);
-    }
-
     /** A project has its own guitar, hand and picking; any other song gets those of the options. */
     private Project project() throws FormatException {
-        if (isProject(in)) {
+        if (ProjectFile.isProject(in)) {
             Project project = new ProjectFile().read(in);
             return anew ? project.anew() : project;
         }
@@ -110,9 +105,17 @@ final class ArrangeCommand implements Callable<Integer> {
         Project project = Project.of(reading.song(), Library.FIRST.setup())
                 .withInstrument(instrument)
                 .withPicking(picking);
-        return reading.written().isPresent() && !anew
-                ? project.withWritten(reading.written().get())
-                : project;
+        if (reading.written().isEmpty()) {
+            return project;
+        }
+        Project written = project.withWritten(reading.written().get());
+        if (!anew) {
+            spec.commandLine()
+                    .getErr()
+                    .println("phalanx: " + in.getFileName() + ": strings, frets, tuning and capo are kept as the file"
+                            + " gives them; --anew arranges the tune afresh in that tuning");
+        }
+        return anew ? written.anew() : written;
     }
 
     /** Tablature is kept as it is written, unless the player wants it anew. */
@@ -128,7 +131,7 @@ final class ArrangeCommand implements Callable<Integer> {
     private void checkChoices() {
         for (Path out : outs) {
             try {
-                if (!isProject(out)) {
+                if (!ProjectFile.isProject(out)) {
                     ArrangementFiles.checkEnding(out);
                 }
             } catch (FormatException e) {

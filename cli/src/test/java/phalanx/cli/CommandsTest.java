@@ -288,6 +288,9 @@ class CommandsTest {
         out.getBuffer().setLength(0);
         JsonNode anew = json("arrange", tab.toString(), "--json", "--anew");
         assertThat(anew.get("notes")).isNotEqualTo(kept.get("notes"));
+        assertThat(anew.get("capo").asInt())
+                .as("in the tuning and under the capo of the tablature")
+                .isEqualTo(2);
     }
 
     @Test

@@ -1,7 +1,6 @@
 package phalanx.righthand;
 
 import java.util.List;
-import java.util.stream.Collectors;
 import phalanx.song.Bar;
 
 /** Counts a bar in two voices: syllables of the beat, and what the hand does. */
@@ -46,10 +45,5 @@ public final class Counting {
             return school.word(digits.get(0));
         }
         return digits.contains(Digit.P) ? "pinch" : "block";
-    }
-
-    /** The motions of a passage, one after another. */
-    public static String motions(List<List<Digit>> moments, School school) {
-        return moments.stream().map(digits -> motion(digits, false, school)).collect(Collectors.joining(" "));
     }
 }

@@ -238,7 +238,10 @@ class PatternTest {
                 List.of(Digit.I),
                 List.of(Digit.P),
                 List.of(Digit.M));
-        assertThat(Counting.motions(mixed, School.THUMB_AND_TWO)).isEqualTo("pinch pinch thumb index thumb middle");
+        assertThat(mixed.stream()
+                        .map(digits -> Counting.motion(digits, false, School.THUMB_AND_TWO))
+                        .collect(Collectors.joining(" ")))
+                .isEqualTo("pinch pinch thumb index thumb middle");
         assertThat(Counting.motion(List.of(Digit.P), false, School.PICK_AND_FINGERS))
                 .isEqualTo("pick");
         assertThat(Counting.motion(List.of(Digit.I, Digit.M), false, School.THUMB_AND_TWO))

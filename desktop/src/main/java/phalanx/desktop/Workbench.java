@@ -118,7 +118,7 @@ public final class Workbench {
         busy.set(true);
         background.execute(() -> {
             try {
-                if (file.getFileName().toString().endsWith(ProjectFile.ENDING)) {
+                if (ProjectFile.isProject(file)) {
                     Project saved = new ProjectFile().read(file);
                     interfaceThread.execute(() -> {
                         source.set(new Source(file, List.of(), 0));
@@ -477,8 +477,7 @@ public final class Workbench {
 
     /** The project file that is open, if the song was opened from one or saved to one. */
     public Optional<Path> projectFile() {
-        return source().map(Source::file)
-                .filter(file -> file.getFileName().toString().endsWith(ProjectFile.ENDING));
+        return source().map(Source::file).filter(ProjectFile::isProject);
     }
 
     /** Saves the project in the background: the song and all that the player has decided about it. */

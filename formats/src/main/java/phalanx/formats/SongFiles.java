@@ -74,7 +74,7 @@ public final class SongFiles {
     public static void write(Song song, Path file) throws FormatException {
         checkEnding(file);
         String name = lower(file);
-        if (name.endsWith(ProjectFile.ENDING)) {
+        if (ProjectFile.isProject(file)) {
             // on the guitar and hand of a first start; the player changes them in the window
             new ProjectFile().write(Project.of(song, Library.FIRST.setup()), file);
             return;
@@ -131,7 +131,7 @@ public final class SongFiles {
         if (lower.endsWith(".mid") || lower.endsWith(".midi")) {
             return new MidiReader(title, choice).read(bytes);
         }
-        if (lower.endsWith(ProjectFile.ENDING)) {
+        if (ProjectFile.isProject(file)) {
             Project project = new ProjectFile().read(bytes);
             return new Reading(project.song(), List.of(), project.written(), List.of(), 0);
         }

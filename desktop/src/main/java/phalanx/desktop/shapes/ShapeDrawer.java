@@ -24,6 +24,8 @@ import phalanx.lefthand.FingeringFinder;
 import phalanx.lefthand.HeldShape;
 import phalanx.lefthand.SilentString;
 import phalanx.lefthand.Stretch;
+import phalanx.righthand.BassLine;
+import phalanx.righthand.ThumbStrings;
 import phalanx.theory.ChordNamer;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.ChordTable;
@@ -128,7 +130,17 @@ final class ShapeDrawer extends ScrollPane {
                 Cards.line("fingers", fingers(shape)),
                 Cards.line("free fingers", free.isEmpty() ? "none" : free),
                 Cards.line("silent", silent.isEmpty() ? "none" : silent),
+                Cards.line("thumb takes strings", thumb(shape, about)),
                 Cards.line("reach", reach(shape, about)));
+    }
+
+    /** The strings of an alternating thumb under the shape, a bar of four. */
+    private static String thumb(Fingered shape, About about) {
+        List<Integer> strings =
+                new ThumbStrings(about.instrument, shape.shape(), about.chord).strings(BassLine.ALTERNATING, 4);
+        return strings.isEmpty()
+                ? "no root on a bass string"
+                : strings.stream().map(String::valueOf).collect(Collectors.joining(" "));
     }
 
     private static String fingers(Fingered shape) {

@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import phalanx.arrange.Lock;
 import phalanx.arrange.Written;
@@ -36,6 +37,11 @@ public final class ProjectFile {
     private static final int VERSION = 1;
 
     private final ObjectMapper mapper = StrictJson.mapper();
+
+    /** Whether a file is a project, by its name. */
+    public static boolean isProject(Path file) {
+        return String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT).endsWith(ENDING);
+    }
 
     /** The file's content. */
     public byte[] write(Project project) {
