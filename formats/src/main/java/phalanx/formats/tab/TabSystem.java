@@ -252,9 +252,10 @@ final class TabSystem {
                     last--;
                     match.region(last, end);
                 }
-                boolean held = match.start() > 0 && line.charAt(last - (fret > 9 ? 2 : 1) - 1) == '(';
+                int first = last - (fret > 9 ? 2 : 1);
+                boolean held = first > 0 && line.charAt(first - 1) == '(';
                 if (!held) {
-                    cells.add(new TabBar.Cell(last - (fret > 9 ? 2 : 1), last, string, fret));
+                    cells.add(new TabBar.Cell(first, last, string, fret));
                 }
             }
         }
