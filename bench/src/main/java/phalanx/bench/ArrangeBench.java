@@ -13,18 +13,18 @@ import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import phalanx.arrange.Arrangement;
 import phalanx.arrange.Arranger;
-import phalanx.arrange.KeyAdvice;
-import phalanx.arrange.KeyAdvisor;
-import phalanx.arrange.Lock;
-import phalanx.arrange.Role;
+import phalanx.arrange.advice.KeyAdvice;
+import phalanx.arrange.advice.KeyAdvisor;
+import phalanx.arrange.demand.Lock;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Role;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Fingered;
-import phalanx.lefthand.FingeringFinder;
-import phalanx.lefthand.ShapeQuery;
-import phalanx.lefthand.ShapeSearch;
+import phalanx.lefthand.shape.PricedShape;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.ShapeQuery;
+import phalanx.lefthand.shape.ShapeSearch;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.Density;
 import phalanx.righthand.Digit;
@@ -102,13 +102,13 @@ public class ArrangeBench {
     }
 
     @Benchmark
-    public List<Fingered> shapesOfOneChordWithBassAndTop() {
+    public List<PricedShape> shapesOfOneChordWithBassAndTop() {
         return new ShapeSearch(FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE)).find(query);
     }
 
     /** What the station Shapes asks for when a filter changes: all frets, no top note given. */
     @Benchmark
-    public List<Fingered> allShapesOfOneChord() {
+    public List<PricedShape> allShapesOfOneChord() {
         return new ShapeSearch(FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE)).find(anyOfC);
     }
 

@@ -4,7 +4,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.List;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Shape;
+import phalanx.lefthand.shape.Shape;
 import phalanx.theory.ChordNamer;
 import phalanx.theory.ChordTable;
 import phalanx.theory.Key;

@@ -7,11 +7,11 @@ import java.util.List;
 import java.util.Locale;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Fingered;
-import phalanx.lefthand.FingeringFinder;
-import phalanx.lefthand.ShapeAdvice;
-import phalanx.lefthand.ShapeQuery;
-import phalanx.lefthand.ShapeSearch;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.PricedShape;
+import phalanx.lefthand.shape.ShapeAdvice;
+import phalanx.lefthand.shape.ShapeQuery;
+import phalanx.lefthand.shape.ShapeSearch;
 import phalanx.theory.ChordNamer;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.ChordTable;
@@ -51,10 +51,10 @@ final class ShapesCommand extends QueryCommand {
         search = new ShapeSearch(FingeringFinder.forShapes(instrument(), Hand.AVERAGE));
     }
 
-    private List<Fingered> shapes(ChordSymbol symbol) {
+    private List<PricedShape> shapes(ChordSymbol symbol) {
         ShapeQuery chord = ShapeQuery.of(symbol);
         ShapeQuery query = top == null ? chord : chord.withTop(Pitch.parse(top).midi());
-        List<Fingered> found = search.find(query);
+        List<PricedShape> found = search.find(query);
         if (found.isEmpty()) {
             throw new IllegalArgumentException(symbol.text() + ": "
                     + ShapeAdvice.on(query, instrument(), Hand.AVERAGE).words());
@@ -69,7 +69,7 @@ final class ShapesCommand extends QueryCommand {
         ChordNamer namer = new ChordNamer(ChordTable.standard());
         ObjectNode root = object().put("chord", symbol.text());
         ArrayNode list = root.putArray("shapes");
-        for (Fingered shape : shapes(symbol)) {
+        for (PricedShape shape : shapes(symbol)) {
             ObjectNode node = list.addObject();
             shape.shape().frets().forEach(node.putArray("frets")::add);
             shape.fingers().forEach(node.putArray("fingers")::add);
@@ -87,7 +87,7 @@ final class ShapesCommand extends QueryCommand {
         return Key.ofFifths(Math.max(-7, Math.min(7, symbol.root().fifths())), Key.Mode.MAJOR);
     }
 
-    private static double widestReach(Fingered shape, Instrument instrument) {
+    private static double widestReach(PricedShape shape, Instrument instrument) {
         return shape.fingering().reaches(instrument).values().stream()
                 .mapToDouble(Double::doubleValue)
                 .max()
@@ -96,7 +96,7 @@ final class ShapesCommand extends QueryCommand {
 
     @Override
     void print(String text, PrintWriter out) {
-        for (Fingered shape : shapes(ChordSymbol.parse(text))) {
+        for (PricedShape shape : shapes(ChordSymbol.parse(text))) {
             out.printf(
                     Locale.ROOT,
                     "%-18s %-12s %4.0f mm  effort %.2f%n",

@@ -19,6 +19,7 @@ class HouseTest {
         "phalanx.theory..",
         "phalanx.guitar..",
         "phalanx.song..",
+        "phalanx.cost..",
         "phalanx.lefthand..",
         "phalanx.righthand..",
         "phalanx.arrange.."
@@ -67,6 +68,38 @@ class HouseTest {
     @ArchTest
     static final ArchRule PACKAGES_OF_THE_CORE_HAVE_NO_CIRCLES =
             slices().matching("phalanx.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule STAGES_OF_ARRANGING_HAVE_NO_CIRCLES =
+            slices().matching("phalanx.arrange.(*)").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule STAGES_DO_NOT_KNOW_WHO_LISTS_THEM = noClasses()
+            .that()
+            .resideInAnyPackage(
+                    "phalanx.arrange.demand",
+                    "phalanx.arrange.search",
+                    "phalanx.arrange.score",
+                    "phalanx.arrange.audit")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("phalanx.arrange");
+
+    @ArchTest
+    static final ArchRule PRICES_DO_NOT_KNOW_THE_SEARCH = noClasses()
+            .that()
+            .resideInAnyPackage("phalanx.arrange.score", "phalanx.arrange.audit")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("phalanx.arrange.search");
+
+    @ArchTest
+    static final ArchRule SHAPES_DO_NOT_KNOW_THE_TRACK = noClasses()
+            .that()
+            .resideInAPackage("phalanx.lefthand.shape")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("phalanx.lefthand.track");
 
     @ArchTest
     static final ArchRule BEANS_OF_THE_EXCHANGE_FORMAT_STAY_BEHIND_ITS_DOOR = noClasses()

@@ -7,29 +7,33 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.IntStream;
+import phalanx.arrange.audit.Audit;
+import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Slot;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Role;
+import phalanx.arrange.score.Scorer;
+import phalanx.arrange.search.Candidate;
+import phalanx.arrange.search.Layer;
+import phalanx.arrange.search.SongGraph;
+import phalanx.arrange.search.Sweep;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.ChangeMeter;
-import phalanx.lefthand.Effort;
-import phalanx.lefthand.EffortTerm;
-import phalanx.lefthand.Fingering;
-import phalanx.lefthand.FingeringFinder;
-import phalanx.lefthand.HeldShape;
-import phalanx.lefthand.LayeredPath;
-import phalanx.lefthand.PathCost;
-import phalanx.lefthand.Press;
-import phalanx.lefthand.Shape;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.Press;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.righthand.BassStroke;
 import phalanx.righthand.Digit;
-import phalanx.righthand.DigitAssigner;
 import phalanx.righthand.Joining;
 import phalanx.righthand.Picking;
-import phalanx.righthand.Pluck;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.theory.Pitch;
 
 /**
  * Finds the hands for an arrangement whose notes are written already: which finger stops each note, how long the notes
@@ -41,14 +45,14 @@ public final class Transcriber {
 
     private final Instrument instrument;
     private final FingeringFinder finder;
-    private final ChangeMeter changes;
+    private final MoveMeter meter;
     private final Hand hand;
 
     public Transcriber(Instrument instrument, Hand hand) {
         this.instrument = instrument;
         this.hand = hand;
         this.finder = FingeringFinder.forPlucking(instrument, hand);
-        this.changes = new ChangeMeter(instrument, hand);
+        this.meter = new MoveMeter(instrument, hand);
     }
 
     /**
@@ -64,32 +68,26 @@ public final class Transcriber {
         if (wanted.isEmpty()) {
             throw new IllegalArgumentException("the tablature has no notes");
         }
-        List<WrittenMoment> moments = moments(song, wanted);
-        WrittenGraph graph = new WrittenGraph(moments, finder, changes, song.tempo());
-        LayeredPath.Way way = new LayeredPath().cheapest(graph);
-        List<Fingering> fingerings = IntStream.range(0, moments.size())
-                .mapToObj(
-                        layer -> graph.grasp(layer, way.candidates().get(layer)).fingering())
-                .toList();
+        List<Moment> moments = moments(song, wanted);
+        List<Slot> slots = moments.stream().map(moment -> slot(song, moment)).toList();
+        Layer[] layers = moments.stream()
+                .map(moment -> new WrittenLayer(finder, meter).of(moment))
+                .toArray(Layer[]::new);
+        SongGraph graph = new SongGraph(slots, song.tempo(), layers, meter, instrument, () -> false);
+        Pricing.Chosen chosen = new Pricing.Chosen(graph, Sweep.through(graph).way());
+        List<Fingering> fingerings =
+                chosen.candidates().stream().map(Candidate::fingering).toList();
         List<ArrangedNote> ringing = ringing(moments, wanted, fingerings);
-        List<ArrangedNote> done = withDigits(song, picking, ringing);
-        List<Hold> holds = new HoldWriter().write(slots(moments), fingerings, done);
-        Request request = new Request(song, instrument, hand, List.of(), picking);
+        List<ArrangedNote> done = new DigitWriter(picking, song.tempo()).write(ringing, note -> Optional.empty());
         int inner =
                 (int) done.stream().filter(note -> note.role() == Role.INNER).count();
-        Arrangement bare = new Arrangement(
-                request,
-                0,
-                done,
-                holds,
-                arrangedSlots(graph, way, moments, fingerings),
-                inner,
-                List.of(),
-                Joining.NONE,
-                List.of(),
-                PathCost.unpack(way.cost()),
-                TempoCeiling.of(new SpeedMeter(request).limits(done, holds)));
-        return bare.with(new Audit().findings(bare));
+        return new Pricing(new Scorer(finder, meter), new Audit(meter))
+                .finish(
+                        new Request(song, instrument, hand, List.of(), picking),
+                        0,
+                        chosen,
+                        done,
+                        new Pricing.RightHand(inner, List.of(), Joining.NONE));
     }
 
     /** The notes with their roles, each as long as it may ring. */
@@ -115,7 +113,7 @@ public final class Transcriber {
                 end = Math.min(end, tuneEnd(song, note.tick()));
             } else {
                 end = Math.min(end, Math.max(note.tick() + 1, chordEnd(song, note.tick())));
-                end = role == Role.BASS ? Math.min(end, nextBass) : end;
+                end = role == Role.BASS ? Math.min(end, nextBass) : Math.min(end, hidden(notes, note.tick(), midi));
             }
             nextOnString[note.string()] = note.tick();
             nextBass = role == Role.BASS ? note.tick() : nextBass;
@@ -134,6 +132,15 @@ public final class Transcriber {
                             Digit.P));
         }
         return notes;
+    }
+
+    /** Where a tune note begins that is no higher: an inner note should ring no further. */
+    private static int hidden(List<ArrangedNote> later, int tick, int midi) {
+        return later.stream()
+                .filter(note -> note.role() == Role.MELODY && note.tick() > tick && note.midi() <= midi)
+                .mapToInt(ArrangedNote::tick)
+                .findFirst()
+                .orElse(Integer.MAX_VALUE);
     }
 
     /** On the lowest strings anywhere, on the next ones where the thumb falls: on a beat. */
@@ -166,12 +173,12 @@ public final class Transcriber {
                 .orElse(song.endTick());
     }
 
-    private List<WrittenMoment> moments(Song song, List<ArrangedNote> notes) {
+    private List<Moment> moments(Song song, List<ArrangedNote> notes) {
         TreeMap<Integer, List<ArrangedNote>> onsets = new TreeMap<>();
         onsets.put(0, new ArrayList<>());
         notes.forEach(note ->
                 onsets.computeIfAbsent(note.tick(), tick -> new ArrayList<>()).add(note));
-        List<WrittenMoment> moments = new ArrayList<>();
+        List<Moment> moments = new ArrayList<>();
         ArrangedNote[] last = new ArrangedNote[instrument.strings() + 1];
         for (int tick : onsets.keySet()) {
             List<ArrangedNote> begin = onsets.get(tick);
@@ -180,7 +187,7 @@ public final class Transcriber {
                     .filter(note -> note != null && note.endTick() > tick)
                     .toList();
             Integer next = onsets.higherKey(tick);
-            moments.add(new WrittenMoment(tick, next == null ? song.endTick() : next, begin, ring));
+            moments.add(new Moment(tick, next == null ? song.endTick() : next, begin, ring));
             begin.forEach(note -> last[note.string()] = note);
         }
         return moments;
@@ -188,7 +195,7 @@ public final class Transcriber {
 
     /** Each note with its finger, as long as that stays and nothing else stops its string. */
     private static List<ArrangedNote> ringing(
-            List<WrittenMoment> moments, List<ArrangedNote> wanted, List<Fingering> fingerings) {
+            List<Moment> moments, List<ArrangedNote> wanted, List<Fingering> fingerings) {
         List<ArrangedNote> ringing = new ArrayList<>();
         int moment = 0;
         for (ArrangedNote note : wanted) {
@@ -224,56 +231,22 @@ public final class Transcriber {
         return note.fret() == 0 ? Optional.empty() : fingering.stopping(note.string());
     }
 
-    private static List<ArrangedNote> withDigits(Song song, Picking picking, List<ArrangedNote> notes) {
-        List<Pluck> plucks = new ArrayList<>();
-        for (ArrangedNote note : notes) {
-            plucks.add(new Pluck(note.tick(), note.string(), note.role() == Role.BASS));
-        }
-        List<Digit> digits = new DigitAssigner(picking.school(), picking.speeds(), song.tempo()).assign(plucks);
-        return Strokes.withBrushes(IntStream.range(0, notes.size())
-                .mapToObj(i -> notes.get(i).pluckedBy(digits.get(i)))
-                .toList());
-    }
-
-    private static List<Slot> slots(List<WrittenMoment> moments) {
-        return moments.stream()
-                .map(moment -> new Slot(
-                        moment.tick(),
-                        moment.endTick(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        List.of(),
-                        Optional.empty()))
-                .toList();
-    }
-
-    private List<ArrangedSlot> arrangedSlots(
-            WrittenGraph graph, LayeredPath.Way way, List<WrittenMoment> moments, List<Fingering> fingerings) {
-        List<ArrangedSlot> slots = new ArrayList<>();
-        for (int layer = 0; layer < moments.size(); layer++) {
-            int chosen = way.candidates().get(layer);
-            Effort effort = finder.effort(graph.grasp(layer, chosen));
-            if (layer > 0) {
-                effort = effort.plus(
-                        EffortTerm.CHANGE,
-                        graph.changeEffort(layer, way.candidates().get(layer - 1), chosen));
-            }
-            WrittenMoment moment = moments.get(layer);
-            HeldShape held = new HeldShape(shape(moment, fingerings.get(layer)), fingerings.get(layer));
-            slots.add(new ArrangedSlot(moment.tick(), moment.endTick(), held, fingerings.get(layer), effort));
-        }
-        return slots;
-    }
-
-    /** What its strings sound under the fingers: where no hand reaches that may differ from what is written. */
-    private Shape shape(WrittenMoment moment, Fingering fingering) {
-        Integer[] frets = new Integer[instrument.strings()];
-        Arrays.fill(frets, Shape.SILENT);
-        for (ArrangedNote note : moment.begin()) {
-            frets[frets.length - note.string()] =
-                    fingering.stopping(note.string()).map(Press::fret).orElse(0);
-        }
-        return new Shape(Arrays.asList(frets));
+    /** What a moment asks for, as the slots of songs that are arranged do. */
+    private static Slot slot(Song song, Moment moment) {
+        Optional<MelodyNote> tune = moment.sounding(Role.MELODY)
+                .map(note -> new MelodyNote(note.tick(), note.wantedTicks(), Pitch.of(note.midi(), song.key())));
+        Optional<BassStroke> bass = moment.sounding(Role.BASS)
+                .map(note -> new BassStroke(
+                        note.tick(),
+                        note.tick() + note.wantedTicks(),
+                        0,
+                        1 << note.midi() % 12,
+                        1 << note.midi() % 12));
+        int chord = (int) song.chart().stream()
+                        .filter(change -> change.startTick() <= moment.tick())
+                        .count()
+                - 1;
+        return new Slot(
+                moment.tick(), moment.endTick(), chord, Optional.empty(), tune, bass, List.of(), Optional.empty());
     }
 }

@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Shape;
+import phalanx.lefthand.shape.Shape;
 import phalanx.theory.ChordSymbol;
 
 /**

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Shape;
+import phalanx.lefthand.shape.Shape;
 import phalanx.song.Bar;
 import phalanx.song.Meter;
 import phalanx.song.Section;

@@ -8,7 +8,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import phalanx.arrange.Arrangement;
+import phalanx.arrange.score.Arrangement;
 
 /** What just happened and how to undo it; effort, tempo ceiling and findings of the song. */
 final class BottomLine extends HBox {

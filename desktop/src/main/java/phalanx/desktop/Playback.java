@@ -5,7 +5,7 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
-import phalanx.arrange.Arrangement;
+import phalanx.arrange.score.Arrangement;
 import phalanx.song.Ticks;
 import phalanx.sound.Output;
 import phalanx.sound.Renderer;

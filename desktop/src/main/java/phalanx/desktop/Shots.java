@@ -14,7 +14,7 @@ import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
-import phalanx.arrange.Arrangement;
+import phalanx.arrange.score.Arrangement;
 import phalanx.righthand.PatternLibrary;
 
 /** Writes a picture of every main view, then closes the window. */

@@ -13,7 +13,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.SVGPath;
-import phalanx.arrange.Arrangement;
+import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.widget.Chip;
 import phalanx.desktop.widget.ChoiceEditor;
 import phalanx.formats.project.Project;

@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.concurrent.CancellationException;
@@ -16,12 +17,14 @@ import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import phalanx.arrange.Arrangement;
 import phalanx.arrange.Arranger;
-import phalanx.arrange.KeyAdvice;
-import phalanx.arrange.Lock;
-import phalanx.arrange.OtherWay;
 import phalanx.arrange.Transcriber;
+import phalanx.arrange.advice.KeyAdvice;
+import phalanx.arrange.advice.OtherWay;
+import phalanx.arrange.advice.OtherWays;
+import phalanx.arrange.demand.Lock;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.search.SolvedSong;
 import phalanx.formats.ArrangementFiles;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
@@ -340,7 +343,8 @@ public final class Workbench {
                 return;
             }
             try {
-                List<OtherWay> ways = arranger.otherWays(tick, most, () -> latest.get() != ticket);
+                SolvedSong solved = arranger.solved().orElseThrow(CancellationException::new);
+                List<OtherWay> ways = new OtherWays(solved.withCancel(() -> latest.get() != ticket)).at(tick, most);
                 interfaceThread.execute(() -> {
                     if (latest.get() == ticket) {
                         found.accept(ways);
@@ -405,9 +409,16 @@ public final class Workbench {
             }
             long start = System.nanoTime();
             try {
-                Arrangement solved = solution(next, ticket);
+                Arrangement first = solution(next, ticket);
                 long millis = (System.nanoTime() - start) / 1_000_000;
-                interfaceThread.execute(() -> solved(ticket, next, solved, done + " Arranged in " + millis + " ms."));
+                String quick = done + " Arranged in " + millis + " ms.";
+                if (next.written().isPresent()) {
+                    interfaceThread.execute(() -> solved(ticket, next, first, quick, true));
+                    return;
+                }
+                interfaceThread.execute(() -> solved(ticket, next, first, quick, false));
+                Arrangement full = arranger.full(() -> latest.get() != ticket);
+                interfaceThread.execute(() -> completed(ticket, first, full, quick));
             } catch (CancellationException e) {
                 // a later change or the player's Esc made this result void
             } catch (RuntimeException e) {
@@ -423,7 +434,7 @@ public final class Workbench {
             Transcriber transcriber = new Transcriber(next.instrument(), next.hand());
             return transcriber.arrange(next.song(), next.written().get(), next.picking());
         }
-        return arrangerFor(next).arrange(next.song(), next.picking(), next.locks(), () -> latest.get() != ticket);
+        return arrangerFor(next).quick(next.song(), next.picking(), next.locks(), () -> latest.get() != ticket);
     }
 
     /** Arranges the tune of notes that were written afresh. */
@@ -450,16 +461,39 @@ public final class Workbench {
             busy.set(false);
             project.set(solvedProject);
             message.set(Message.plain("Stopped. The arrangement is as it was before."));
+        } else if (busy.get() && solvedProject != null) {
+            latest.incrementAndGet();
+            busy.set(false);
+            message.set(Message.plain("Stopped the full search. The quick answer stays."));
         }
     }
 
-    private void solved(long ticket, Project from, Arrangement solved, String done) {
+    private void solved(long ticket, Project from, Arrangement solved, String done, boolean last) {
         if (latest.get() == ticket) {
             solvedProject = from;
-            busy.set(false);
+            busy.set(!last);
             // what is said about the new arrangement comes after this line, not under it
             message.set(Message.plain(done));
             arrangement.set(solved);
+        }
+    }
+
+    /** Puts the full answer in the place of the quick one, and says so where nothing else was said meanwhile. */
+    private void completed(long ticket, Arrangement quick, Arrangement full, String done) {
+        if (latest.get() != ticket) {
+            return;
+        }
+        busy.set(false);
+        if (full.cost().compareTo(quick.cost()) < 0) {
+            if (message.get().equals(Message.plain(done))) {
+                message.set(Message.plain(String.format(
+                        Locale.ROOT,
+                        "%s The full search took its place: effort %.1f, not %.1f.",
+                        done,
+                        full.effort(),
+                        quick.effort())));
+            }
+            arrangement.set(full);
         }
     }
 

@@ -74,7 +74,9 @@ abstract class OpenWindow extends ApplicationTest {
     @BeforeEach
     void demo() throws TimeoutException {
         clickOn("Show the demo song");
-        waitFor(() -> workbench.arrangement().isPresent());
+        // the quick answer and then the full one: nothing is at work when a test begins
+        waitFor(() ->
+                workbench.arrangement().isPresent() && !workbench.busyProperty().get());
     }
 
     @AfterEach
@@ -83,7 +85,7 @@ abstract class OpenWindow extends ApplicationTest {
     }
 
     static void waitFor(BooleanSupplier condition) throws TimeoutException {
-        WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, condition::getAsBoolean);
+        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, condition::getAsBoolean);
         WaitForAsyncUtils.waitForFxEvents();
     }
 

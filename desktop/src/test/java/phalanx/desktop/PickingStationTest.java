@@ -10,7 +10,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import phalanx.arrange.ArrangedNote;
+import phalanx.arrange.score.ArrangedNote;
 import phalanx.formats.library.LibraryFile;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.Density;

@@ -16,7 +16,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.GridPane;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
-import phalanx.arrange.KeyAdvisor;
+import phalanx.arrange.advice.KeyAdvisor;
 import phalanx.guitar.NamedTuning;
 import phalanx.song.ChordChange;
 import phalanx.song.Section;
@@ -237,7 +237,10 @@ class SongStationTest extends OpenWindow {
         assertThat(lookup("#advice .finding").tryQuery()).isPresent();
         enterVoice("A2 to D4");
         clickOn("#advise");
-        waitFor(() -> lookup("#advice-tuning-1").tryQuery().isPresent());
+        WaitForAsyncUtils.waitFor(240, TimeUnit.SECONDS, () -> lookup("#advice-tuning-1")
+                .tryQuery()
+                .isPresent());
+        WaitForAsyncUtils.waitForFxEvents();
         clickOn("#advice-tuning-1");
         assertThat(text("#advice-words")).containsAnyOf("within the voice", "fits the voice in no octave");
         clickOn("#advise-use");
@@ -315,7 +318,7 @@ class SongStationTest extends OpenWindow {
         waitFor(() -> lookup("#advise").tryQuery().isPresent());
         clickOn("#advise");
         WaitForAsyncUtils.waitFor(
-                60, TimeUnit.SECONDS, () -> lookup("#way-7-0").tryQuery().isPresent());
+                240, TimeUnit.SECONDS, () -> lookup("#way-7-0").tryQuery().isPresent());
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(lookup("#advice-grid").<GridPane>query().getChildren().stream()
                         .filter(Button.class::isInstance))

@@ -9,14 +9,14 @@ import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
-import phalanx.arrange.FindingKind;
-import phalanx.arrange.Lock;
+import phalanx.arrange.demand.Lock;
+import phalanx.arrange.score.FindingKind;
 import phalanx.formats.library.Library;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.NamedTuning;
 import phalanx.guitar.PartialCapo;
-import phalanx.lefthand.Shape;
+import phalanx.lefthand.shape.Shape;
 
 /** The flows of the stations Guitar and Shapes, and of locks in the score. */
 class StationsTest extends OpenWindow {

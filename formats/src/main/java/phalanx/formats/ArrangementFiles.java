@@ -5,7 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import phalanx.arrange.Arrangement;
+import phalanx.arrange.score.Arrangement;
 import phalanx.formats.events.EventsJson;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.tab.TabWriter;

@@ -16,17 +16,17 @@ import phalanx.guitar.NamedTuning;
 import phalanx.guitar.Reach;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
-import phalanx.lefthand.Fingered;
-import phalanx.lefthand.FingeringFinder;
-import phalanx.lefthand.HeldShape;
-import phalanx.lefthand.Shape;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.HeldShape;
+import phalanx.lefthand.shape.PricedShape;
+import phalanx.lefthand.shape.Shape;
 
 class LibraryFileTest {
     @TempDir
     private Path folder;
 
     private Library full() {
-        Fingered c = FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE)
+        PricedShape c = FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE)
                 .find(Shape.parse("8 10 10 9 8 8"))
                 .get(0);
         Hand hand = Hand.AVERAGE

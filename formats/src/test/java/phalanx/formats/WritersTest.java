@@ -32,8 +32,8 @@ import org.w3c.dom.bootstrap.DOMImplementationRegistry;
 import org.w3c.dom.ls.DOMImplementationLS;
 import org.w3c.dom.ls.LSInput;
 import org.xml.sax.SAXException;
-import phalanx.arrange.Arrangement;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.score.Arrangement;
 import phalanx.formats.events.EventsJson;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
@@ -201,6 +201,7 @@ class WritersTest {
                         "hits",
                         "findings",
                         "effort",
+                        "terms",
                         "tempo",
                         "tempoCeiling",
                         "solveMillis");

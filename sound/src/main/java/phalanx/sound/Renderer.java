@@ -2,8 +2,8 @@ package phalanx.sound;
 
 import java.util.List;
 import java.util.Random;
-import phalanx.arrange.ArrangedNote;
-import phalanx.arrange.Arrangement;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
 import phalanx.righthand.Hit;
 import phalanx.righthand.HitKind;
 import phalanx.song.Ticks;

@@ -8,18 +8,18 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
-import phalanx.arrange.ArrangedSlot;
-import phalanx.arrange.Arrangement;
-import phalanx.arrange.Finding;
-import phalanx.arrange.FindingKind;
-import phalanx.arrange.Hold;
+import phalanx.arrange.score.ArrangedSlot;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
+import phalanx.arrange.score.Hold;
 import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Pens;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Finger;
-import phalanx.lefthand.Fingering;
-import phalanx.lefthand.Press;
+import phalanx.lefthand.shape.Finger;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.Press;
 import phalanx.song.Ticks;
 
 /**
@@ -56,7 +56,7 @@ final class NeckLanePainter {
                 .orElse(0);
         this.topMm = along(Math.min(instrument.highestFret(), Math.max(FEWEST_FRETS, highest)));
         this.tooFast = arrangement.findings().stream()
-                .filter(finding -> finding.kind() == FindingKind.CHANGE_TOO_FAST)
+                .filter(finding -> finding.kind().isOfSpeed() && finding.kind() != FindingKind.DIGIT_TOO_FAST)
                 .map(Finding::tick)
                 .collect(Collectors.toSet());
     }

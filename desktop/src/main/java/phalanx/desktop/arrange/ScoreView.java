@@ -9,8 +9,8 @@ import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.layout.Region;
-import phalanx.arrange.ArrangedNote;
-import phalanx.arrange.Arrangement;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Theme;
 
 /**

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.IntConsumer;
 import javafx.scene.canvas.GraphicsContext;
-import phalanx.arrange.Arrangement;
+import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.Pens;
 import phalanx.song.Bar;

@@ -19,7 +19,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import phalanx.arrange.Arrangement;
+import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Message;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;

@@ -11,8 +11,9 @@ import javafx.scene.layout.VBox;
 import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Cards;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Change;
-import phalanx.lefthand.FingerMove;
+import phalanx.lefthand.track.Change;
+import phalanx.lefthand.track.FingerMove;
+import phalanx.lefthand.track.Shift;
 
 /** The change between two shapes: drawn, and finger by finger in words with the time it needs and has. */
 final class ChangeCard extends VBox {
@@ -45,10 +46,9 @@ final class ChangeCard extends VBox {
      */
     void show(String heading, Change change, Instrument instrument, double songTempo) {
         title.setText(heading);
-        double has = Change.hasMs(songTempo);
-        tempo.setText(String.format(Locale.ROOT, "half a beat at %.0f bpm: %.0f ms", songTempo, has));
+        tempo.setText(String.format(Locale.ROOT, "from beat to beat at %.0f bpm", songTempo));
         drawing.show(instrument, change);
-        words.getChildren().setAll(lines(change, has));
+        words.getChildren().setAll(lines(change));
     }
 
     /** Shows nothing but why. */
@@ -59,7 +59,7 @@ final class ChangeCard extends VBox {
         words.getChildren().setAll(Cards.quiet(why));
     }
 
-    private static List<Label> lines(Change change, double hasMs) {
+    private static List<Label> lines(Change change) {
         List<Label> lines = new ArrayList<>();
         if (change.moves().isEmpty()) {
             lines.add(Cards.quiet("Open strings before and after: no finger moves."));
@@ -69,11 +69,12 @@ final class ChangeCard extends VBox {
             lines.add(styled(stays, "good"));
         }
         change.moves().stream()
-                .filter(move -> move.needsMs() > 0)
+                .filter(move -> move.needsMs() > 0 && move.kind() != FingerMove.Kind.ROLL)
                 .sorted((a, b) -> Double.compare(b.needsMs(), a.needsMs()))
                 .limit(MOST_MOVES)
-                .forEach(move -> lines.add(styled(travel(move), move.needsMs() > hasMs ? "alarm" : "plain-words")));
-        String rest = words(change, FingerMove.Kind.PLACE, FingerMove.Kind.LIFT);
+                .forEach(move -> lines.add(styled(travel(move), move.tooFast() ? "alarm" : "plain-words")));
+        change.shift().ifPresent(shift -> lines.add(styled(shifted(shift), shift.tooFast() ? "alarm" : "plain-words")));
+        String rest = words(change, FingerMove.Kind.LIFT);
         if (!rest.isEmpty()) {
             lines.add(styled(rest, "quiet"));
         }
@@ -91,7 +92,24 @@ final class ChangeCard extends VBox {
     private static String travel(FingerMove move) {
         String squeak = move.squeaks() ? "; a wound string: ease off or lift, or it squeaks" : "";
         return String.format(
-                Locale.ROOT, "%s: %.0f mm, needs %.0f ms%s", move.words(), move.travelMm(), move.needsMs(), squeak);
+                Locale.ROOT,
+                "%s: %.0f mm, needs %.0f of %.0f ms%s",
+                move.words(),
+                move.mm(),
+                move.needsMs(),
+                move.hasMs(),
+                squeak);
+    }
+
+    private static String shifted(Shift shift) {
+        return String.format(
+                Locale.ROOT,
+                "%s%s: %.0f mm, needs %.0f of %.0f ms",
+                shift.words(),
+                shift.led() ? ", led by a finger" : "",
+                shift.mm(),
+                shift.needsMs(),
+                shift.hasMs());
     }
 
     private static Label styled(String text, String style) {

@@ -9,9 +9,9 @@ import javafx.scene.paint.Color;
 import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.NeckPainter;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Change;
-import phalanx.lefthand.FingerMove;
-import phalanx.lefthand.Press;
+import phalanx.lefthand.shape.Press;
+import phalanx.lefthand.track.Change;
+import phalanx.lefthand.track.FingerMove;
 
 /**
  * A change on one stretch of the neck: outlines where fingers come from, beads where they go, anchors in green, a line

@@ -10,7 +10,7 @@ import phalanx.desktop.Message;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.widget.Chip;
 import phalanx.desktop.widget.ChoiceEditor;
-import phalanx.lefthand.ShapeQuery;
+import phalanx.lefthand.shape.ShapeQuery;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;

@@ -14,10 +14,10 @@ import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Cards;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Fingered;
-import phalanx.lefthand.HeldShape;
-import phalanx.lefthand.SilentString;
-import phalanx.lefthand.Stretch;
+import phalanx.lefthand.shape.HeldShape;
+import phalanx.lefthand.shape.PricedShape;
+import phalanx.lefthand.shape.SilentString;
+import phalanx.lefthand.shape.Stretch;
 
 /** One shape among the candidates. */
 final class ShapeCard extends VBox {
@@ -26,7 +26,7 @@ final class ShapeCard extends VBox {
     static final double WIDTH = 202;
     private static final double BAR = 64;
 
-    ShapeCard(Fingered shape, Instrument instrument, Hand hand, Theme theme) {
+    ShapeCard(PricedShape shape, Instrument instrument, Hand hand, Theme theme) {
         getStyleClass().add("shape-card");
         setPrefWidth(WIDTH);
         setMinWidth(WIDTH);
@@ -48,7 +48,7 @@ final class ShapeCard extends VBox {
         setAccessibleText("shape " + shape.shape() + ", fingers " + String.join(" ", shape.fingers()));
     }
 
-    private static HBox reach(Fingered shape, Instrument instrument, Hand hand, Theme theme) {
+    private static HBox reach(PricedShape shape, Instrument instrument, Hand hand, Theme theme) {
         double widest = ShapeFinder.widestMm(shape.fingering(), instrument);
         boolean stretched = Stretch.of(shape.fingering().presses(), instrument, hand)
                 .filter(Stretch::isStretched)

@@ -19,11 +19,11 @@ import phalanx.formats.library.Library;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Reach;
-import phalanx.lefthand.Fingered;
-import phalanx.lefthand.FingeringFinder;
-import phalanx.lefthand.HeldShape;
-import phalanx.lefthand.SilentString;
-import phalanx.lefthand.Stretch;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.HeldShape;
+import phalanx.lefthand.shape.PricedShape;
+import phalanx.lefthand.shape.SilentString;
+import phalanx.lefthand.shape.Stretch;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.ThumbStrings;
 import phalanx.theory.ChordNamer;
@@ -55,7 +55,7 @@ final class ShapeDrawer extends ScrollPane {
             Runnable keep,
             Runnable hear,
             Runnable compare,
-            Consumer<Fingered> refinger,
+            Consumer<PricedShape> refinger,
             Consumer<HeldShape> take,
             Runnable release) {}
 
@@ -93,7 +93,7 @@ final class ShapeDrawer extends ScrollPane {
         content.getChildren().setAll(Cards.quiet(why));
     }
 
-    void show(Fingered shape, About about, Library library, Theme theme) {
+    void show(PricedShape shape, About about, Library library, Theme theme) {
         HeldShape held = new HeldShape(shape.shape(), shape.fingering());
         content.getChildren().setAll(Cards.heading(about.chord.text() + "   " + shape.shape()));
         content.getChildren().addAll(facts(shape, held, about));
@@ -107,7 +107,7 @@ final class ShapeDrawer extends ScrollPane {
         addOwn(about, library);
     }
 
-    private List<Node> facts(Fingered shape, HeldShape held, About about) {
+    private List<Node> facts(PricedShape shape, HeldShape held, About about) {
         List<Integer> midi = shape.shape().midi(about.instrument);
         String sounds = midi.stream()
                 .map(pitch -> Pitch.of(pitch, about.key).toString())
@@ -135,7 +135,7 @@ final class ShapeDrawer extends ScrollPane {
     }
 
     /** The strings of an alternating thumb under the shape, a bar of four. */
-    private static String thumb(Fingered shape, About about) {
+    private static String thumb(PricedShape shape, About about) {
         List<Integer> strings =
                 new ThumbStrings(about.instrument, shape.shape(), about.chord).strings(BassLine.ALTERNATING, 4);
         return strings.isEmpty()
@@ -143,11 +143,11 @@ final class ShapeDrawer extends ScrollPane {
                 : strings.stream().map(String::valueOf).collect(Collectors.joining(" "));
     }
 
-    private static String fingers(Fingered shape) {
+    private static String fingers(PricedShape shape) {
         return String.join(" ", shape.fingers()).replace('0', '-');
     }
 
-    private static String reach(Fingered shape, About about) {
+    private static String reach(PricedShape shape, About about) {
         Map<Reach.Pair, Double> reaches = shape.fingering().reaches(about.instrument);
         Optional<Reach.Pair> widest = reaches.keySet().stream()
                 .max((a, b) -> Double.compare(
@@ -180,8 +180,8 @@ final class ShapeDrawer extends ScrollPane {
         return lines;
     }
 
-    private void addFingerings(Fingered shape, About about) {
-        List<Fingered> others = FingeringFinder.forShapes(about.instrument, about.hand).find(shape.shape()).stream()
+    private void addFingerings(PricedShape shape, About about) {
+        List<PricedShape> others = FingeringFinder.forShapes(about.instrument, about.hand).find(shape.shape()).stream()
                 .filter(way -> !way.fingering().equals(shape.fingering()))
                 .limit(MOST_FINGERINGS)
                 .toList();
@@ -190,7 +190,7 @@ final class ShapeDrawer extends ScrollPane {
             return;
         }
         content.getChildren().add(Cards.heading("Other fingers"));
-        for (Fingered other : others) {
+        for (PricedShape other : others) {
             String text = String.format(
                     Locale.ROOT, "%s   %.1f", fingers(other), other.effort().total());
             Button button =

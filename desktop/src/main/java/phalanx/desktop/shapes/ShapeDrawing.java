@@ -7,9 +7,9 @@ import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.NeckPainter;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.HeldShape;
-import phalanx.lefthand.Press;
-import phalanx.lefthand.Shape;
+import phalanx.lefthand.shape.HeldShape;
+import phalanx.lefthand.shape.Press;
+import phalanx.lefthand.shape.Shape;
 
 /** A shape on its stretch of the neck: a square for the bass, indigo for the top note. */
 final class ShapeDrawing extends Drawing {

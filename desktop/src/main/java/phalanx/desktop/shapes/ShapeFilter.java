@@ -2,7 +2,7 @@ package phalanx.desktop.shapes;
 
 import java.util.Objects;
 import java.util.OptionalInt;
-import phalanx.lefthand.ShapeQuery;
+import phalanx.lefthand.shape.ShapeQuery;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;

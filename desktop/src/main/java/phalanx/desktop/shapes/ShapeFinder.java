@@ -6,21 +6,24 @@ import java.util.List;
 import java.util.Optional;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.ChangeMeter;
-import phalanx.lefthand.Fingered;
-import phalanx.lefthand.Fingering;
-import phalanx.lefthand.FingeringFinder;
-import phalanx.lefthand.Pace;
-import phalanx.lefthand.Press;
-import phalanx.lefthand.ShapeAdvice;
-import phalanx.lefthand.ShapeQuery;
-import phalanx.lefthand.ShapeSearch;
-import phalanx.lefthand.Stance;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.Press;
+import phalanx.lefthand.shape.PricedShape;
+import phalanx.lefthand.shape.ShapeAdvice;
+import phalanx.lefthand.shape.ShapeQuery;
+import phalanx.lefthand.shape.ShapeSearch;
+import phalanx.lefthand.track.Clock;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.lefthand.track.Pace;
+import phalanx.lefthand.track.Posture;
+import phalanx.song.Song;
+import phalanx.song.Ticks;
 import phalanx.theory.ChordSymbol;
 
 /** Searches the shapes of a chord as the filter asks for. For one background thread. */
 final class ShapeFinder {
-    private static final Pace UNHURRIED = new Pace(10_000, 10_000);
+    private static final Pace UNHURRIED = new Pace(new Clock(Song.SLOWEST), 0, Ticks.WHOLE);
 
     /**
      * What is searched for.
@@ -40,14 +43,14 @@ final class ShapeFinder {
      * @param millis how long it took
      * @param advice why there are none
      */
-    record Found(List<Fingered> shapes, double millis, Optional<ShapeAdvice> advice) {}
+    record Found(List<PricedShape> shapes, double millis, Optional<ShapeAdvice> advice) {}
 
     Found find(Wish wish) {
         long start = System.nanoTime();
         Hand hand = wish.filter.thumb() ? wish.hand : wish.hand.withThumb(Hand.Thumb.NEVER);
         FingeringFinder finder = FingeringFinder.forShapes(wish.instrument, hand);
         ShapeQuery query = wish.filter.query(wish.chord);
-        List<Fingered> shapes = new ArrayList<>(new ShapeSearch(finder).find(query));
+        List<PricedShape> shapes = new ArrayList<>(new ShapeSearch(finder).find(query));
         order(wish, hand).ifPresent(shapes::sort);
         Optional<ShapeAdvice> advice =
                 shapes.isEmpty() ? Optional.of(ShapeAdvice.on(query, wish.instrument, hand)) : Optional.empty();
@@ -55,7 +58,7 @@ final class ShapeFinder {
     }
 
     /** The order beside that of effort, which the shapes come in. */
-    private static Optional<Comparator<Fingered>> order(Wish wish, Hand hand) {
+    private static Optional<Comparator<PricedShape>> order(Wish wish, Hand hand) {
         return switch (wish.filter.order()) {
             case EFFORT -> Optional.empty();
             case REACH ->
@@ -66,10 +69,12 @@ final class ShapeFinder {
         };
     }
 
-    private static Comparator<Fingered> nearest(Fingering before, Instrument instrument, Hand hand) {
-        ChangeMeter meter = new ChangeMeter(instrument, hand);
-        Stance from = new Stance(before, 1);
-        return Comparator.comparingDouble(shape -> meter.cost(from, new Stance(shape.fingering(), 1), UNHURRIED, 0)
+    private static Comparator<PricedShape> nearest(Fingering before, Instrument instrument, Hand hand) {
+        MoveMeter meter = new MoveMeter(instrument, hand);
+        Posture from = Posture.of(before);
+        return Comparator.comparingDouble(shape -> meter.change(from, Posture.of(shape.fingering()), 0, UNHURRIED)
+                        .effort()
+                        .total()
                 + shape.effort().total());
     }
 

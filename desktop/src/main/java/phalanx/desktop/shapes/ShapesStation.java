@@ -18,8 +18,8 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import phalanx.arrange.Arrangement;
-import phalanx.arrange.Lock;
+import phalanx.arrange.demand.Lock;
+import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Message;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
@@ -28,11 +28,11 @@ import phalanx.desktop.widget.Cards;
 import phalanx.formats.library.Library;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Change;
-import phalanx.lefthand.Fingered;
-import phalanx.lefthand.Fingering;
-import phalanx.lefthand.FingeringFinder;
-import phalanx.lefthand.HeldShape;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.HeldShape;
+import phalanx.lefthand.shape.PricedShape;
+import phalanx.lefthand.track.Change;
 import phalanx.song.MelodyNote;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
@@ -62,7 +62,7 @@ public final class ShapesStation extends HBox {
     private final ShapeDrawer drawer;
     private Theme theme = Theme.SPRUCE;
     private Optional<ChordSymbol> free = Optional.empty();
-    private List<Fingered> shapes = List.of();
+    private List<PricedShape> shapes = List.of();
     private List<ShapeCard> cards = List.of();
     private int selected = -1;
     private Optional<HeldShape> marked = Optional.empty();
@@ -304,7 +304,7 @@ public final class ShapesStation extends HBox {
         }
     }
 
-    private Optional<Fingered> chosen() {
+    private Optional<PricedShape> chosen() {
         return selected >= 0 && selected < shapes.size() ? Optional.of(shapes.get(selected)) : Optional.empty();
     }
 
@@ -330,7 +330,7 @@ public final class ShapesStation extends HBox {
         return workbench.arrangement().map(shown -> shown.song().key()).orElse(Key.C_MAJOR);
     }
 
-    private void showChange(Fingered shape) {
+    private void showChange(PricedShape shape) {
         double tempo = workbench
                 .project()
                 .map(project -> (double) project.song().tempo())
@@ -339,7 +339,7 @@ public final class ShapesStation extends HBox {
             HeldShape from = marked.get();
             change.show(
                     "From " + from.shape() + " to " + shape.shape(),
-                    Change.between(from.fingering(), shape.fingering(), instrument, hand),
+                    Change.onTheBeat(from.fingering(), shape.fingering(), instrument, hand, tempo),
                     instrument,
                     tempo);
             return;
@@ -353,7 +353,7 @@ public final class ShapesStation extends HBox {
         String from = index > 0 ? chords.getItems().get(index - 1).chord().text() + " as played" : "the bar before";
         change.show(
                 "From " + from + " to " + shape.shape(),
-                Change.between(before.get(), shape.fingering(), instrument, hand),
+                Change.onTheBeat(before.get(), shape.fingering(), instrument, hand, tempo),
                 instrument,
                 tempo);
     }
@@ -371,8 +371,8 @@ public final class ShapesStation extends HBox {
                         workbench::release, () -> workbench.say(Message.plain("No lock holds on this chord.")));
     }
 
-    private static HeldShape held(Fingered shape) {
-        return new HeldShape(shape.shape(), shape.fingering());
+    private static HeldShape held(PricedShape shape) {
+        return shape.held();
     }
 
     private void keep() {
@@ -409,8 +409,8 @@ public final class ShapesStation extends HBox {
         });
     }
 
-    private void refinger(Fingered way) {
-        List<Fingered> changed = new ArrayList<>(shapes);
+    private void refinger(PricedShape way) {
+        List<PricedShape> changed = new ArrayList<>(shapes);
         changed.set(selected, way);
         shapes = changed;
         showCards();
@@ -421,10 +421,8 @@ public final class ShapesStation extends HBox {
         for (int i = 0; i < shapes.size(); i++) {
             if (shapes.get(i).shape().equals(own.shape())) {
                 mostCards = Math.max(mostCards, i + 1);
-                Fingered way = new Fingered(
-                        own.shape(),
-                        own.fingering(),
-                        FingeringFinder.forShapes(instrument, hand).effort(own.shape(), own.fingering()));
+                PricedShape way = new PricedShape(
+                        own, FingeringFinder.forShapes(instrument, hand).effort(own.shape(), own.fingering()));
                 selected = i;
                 refinger(way);
                 select(i);

@@ -5,11 +5,11 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import phalanx.arrange.ArrangedNote;
-import phalanx.arrange.ArrangedSlot;
-import phalanx.arrange.Arrangement;
-import phalanx.arrange.Lock;
-import phalanx.lefthand.Fingering;
+import phalanx.arrange.demand.Lock;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.ArrangedSlot;
+import phalanx.arrange.score.Arrangement;
+import phalanx.lefthand.shape.Fingering;
 import phalanx.song.ChordChange;
 import phalanx.theory.ChordSymbol;
 

@@ -22,8 +22,8 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import phalanx.arrange.KeyAdvice;
-import phalanx.arrange.KeyAdvisor;
+import phalanx.arrange.advice.KeyAdvice;
+import phalanx.arrange.advice.KeyAdvisor;
 import phalanx.desktop.widget.Cards;
 import phalanx.formats.project.Project;
 import phalanx.guitar.NamedTuning;
@@ -239,7 +239,7 @@ final class AdviceCard extends VBox {
             KeyAdvice best = bestIn(tuning);
             Button button = Cards.button(
                     "advice-tuning-" + i,
-                    tuning.label() + " " + Math.round(best.cost().effort()),
+                    tuning.label() + " " + Math.round(best.cost().effort().total()),
                     "Its least effort; show its keys and capos",
                     () -> {
                         showTunings(tuning);
@@ -292,7 +292,8 @@ final class AdviceCard extends VBox {
         boolean sings = singer.map(
                         voice -> voice.octavesFor(way.lowest(), way.highest()).isPresent())
                 .orElse(true);
-        String effort = way.isWhole() ? String.valueOf(Math.round(way.cost().effort())) : "x";
+        String effort =
+                way.isWhole() ? String.valueOf(Math.round(way.cost().effort().total())) : "x";
         String text = sings ? effort : "(" + effort + ")";
         Button cell = new Button(text);
         cell.setId("way-" + way.key().tonic().pitchClass() + "-" + way.capo());

@@ -14,7 +14,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import phalanx.arrange.KeyAdvice;
+import phalanx.arrange.advice.KeyAdvice;
 import phalanx.desktop.Message;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;

@@ -10,9 +10,9 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
+import phalanx.cost.Effort;
+import phalanx.cost.Term;
 import phalanx.desktop.Theme;
-import phalanx.lefthand.Effort;
-import phalanx.lefthand.EffortTerm;
 
 /** The named terms of an effort, a bar each. */
 public final class EffortBars extends VBox {
@@ -31,14 +31,14 @@ public final class EffortBars extends VBox {
     /** Shows an effort in the colours of a theme. */
     public void show(Effort effort, Theme theme) {
         getChildren().setAll(Cards.heading(String.format(Locale.ROOT, "Effort %.1f", effort.total())));
-        for (Map.Entry<EffortTerm, Double> term : effort.terms().entrySet()) {
+        for (Map.Entry<Term, Double> term : effort.terms().entrySet()) {
             if (term.getValue() >= LEAST_SHOWN) {
                 getChildren().add(line(term.getKey(), term.getValue(), theme));
             }
         }
     }
 
-    private static Node line(EffortTerm term, double value, Theme theme) {
+    private static Node line(Term term, double value, Theme theme) {
         Label name = new Label(term.label());
         name.setPrefWidth(LABEL_WIDTH);
         name.getStyleClass().add("quiet");

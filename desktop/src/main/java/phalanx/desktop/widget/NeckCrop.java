@@ -9,9 +9,9 @@ import javafx.scene.canvas.GraphicsContext;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Reach;
-import phalanx.lefthand.Finger;
-import phalanx.lefthand.Fingering;
-import phalanx.lefthand.Press;
+import phalanx.lefthand.shape.Finger;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.Press;
 
 /** A stretch of the neck drawn to scale, with numbered fingers and a rule in millimetres under the widest pair. */
 public final class NeckCrop extends Drawing {

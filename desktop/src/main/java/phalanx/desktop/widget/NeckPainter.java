@@ -7,7 +7,7 @@ import javafx.scene.paint.Paint;
 import phalanx.desktop.Theme;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.Press;
+import phalanx.lefthand.shape.Press;
 
 /**
  * Paints a stretch of a neck. Along the neck it is true to scale; across, the strings stand wider apart than they are,

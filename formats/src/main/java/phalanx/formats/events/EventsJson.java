@@ -3,12 +3,12 @@ package phalanx.formats.events;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import phalanx.arrange.ArrangedNote;
-import phalanx.arrange.Arrangement;
-import phalanx.arrange.Finding;
-import phalanx.arrange.Hold;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.Hold;
 import phalanx.guitar.Reach;
-import phalanx.lefthand.Finger;
+import phalanx.lefthand.shape.Finger;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
@@ -47,7 +47,11 @@ public final class EventsJson {
                 .put("hand", "right"));
         ArrayNode findings = root.putArray("findings");
         arrangement.findings().forEach(finding -> addFinding(finding, findings.addObject()));
-        root.put("effort", rounded(arrangement.effort()));
+        root.put("effort", arrangement.effort());
+        ArrayNode terms = root.putArray("terms");
+        arrangement.cost().effort().terms().forEach((term, value) -> terms.addObject()
+                .put("name", term.label())
+                .put("value", value));
         root.put("tempo", arrangement.song().tempo());
         root.put("tempoCeiling", Math.floor(arrangement.ceiling().tempo()));
         root.put("solveMillis", rounded(solveMillis));

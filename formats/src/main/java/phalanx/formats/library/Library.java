@@ -7,7 +7,7 @@ import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
-import phalanx.lefthand.HeldShape;
+import phalanx.lefthand.shape.HeldShape;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.PatternText;

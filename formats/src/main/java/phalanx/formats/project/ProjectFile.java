@@ -11,9 +11,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import phalanx.arrange.Lock;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
+import phalanx.arrange.demand.Lock;
 import phalanx.formats.FormatException;
 import phalanx.formats.SafeFile;
 import phalanx.formats.SongFiles;
@@ -24,7 +24,7 @@ import phalanx.guitar.Instrument;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
-import phalanx.lefthand.HeldShape;
+import phalanx.lefthand.shape.HeldShape;
 
 /**
  * A project as one JSON file, versioned, with its fields in a stable order: the song, the guitar, the hand, what is

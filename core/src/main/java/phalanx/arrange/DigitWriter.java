@@ -1,0 +1,65 @@
+package phalanx.arrange;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Role;
+import phalanx.arrange.score.Technique;
+import phalanx.righthand.Digit;
+import phalanx.righthand.DigitAssigner;
+import phalanx.righthand.Picking;
+import phalanx.righthand.Pluck;
+
+/** Gives notes their digits, and says from these how they are struck: what one digit takes at once is a brush. */
+final class DigitWriter {
+    private final Picking picking;
+    private final double tempo;
+
+    /** @param tempo quarter notes a minute */
+    DigitWriter(Picking picking, double tempo) {
+        this.picking = picking;
+        this.tempo = tempo;
+    }
+
+    /**
+     * The notes with digits.
+     *
+     * @param notes in order of tick, at one tick from the lowest string
+     * @param wanted the digit that the pattern names for a note, if it does
+     */
+    List<ArrangedNote> write(List<ArrangedNote> notes, Function<ArrangedNote, Optional<Digit>> wanted) {
+        List<Pluck> plucks = notes.stream()
+                .map(note -> new Pluck(
+                        note.tick(),
+                        note.string(),
+                        note.role() == Role.BASS,
+                        wanted.apply(note),
+                        note.technique() == Technique.BRUSH))
+                .toList();
+        List<Digit> digits = new DigitAssigner(picking.school(), picking.speeds(), tempo).assign(plucks);
+        Map<Integer, Map<Digit, Integer>> uses = new HashMap<>();
+        Map<Integer, Integer> fingers = new HashMap<>();
+        for (int i = 0; i < notes.size(); i++) {
+            int tick = notes.get(i).tick();
+            uses.computeIfAbsent(tick, t -> new EnumMap<>(Digit.class)).merge(digits.get(i), 1, Integer::sum);
+            fingers.merge(tick, notes.get(i).role() == Role.BASS ? 0 : 1, Integer::sum);
+        }
+        List<ArrangedNote> done = new ArrayList<>(notes.size());
+        for (int i = 0; i < notes.size(); i++) {
+            ArrangedNote note = notes.get(i).pluckedBy(digits.get(i));
+            boolean shared = uses.get(note.tick()).get(note.right()) > 1;
+            boolean brush = shared || note.technique() == Technique.BRUSH;
+            boolean block = note.role() != Role.BASS && fingers.get(note.tick()) > 1;
+            done.add(
+                    brush
+                            ? note.struck(Technique.BRUSH, note.weight())
+                            : block ? note.struck(Technique.BLOCK, note.weight()) : note);
+        }
+        return done;
+    }
+}

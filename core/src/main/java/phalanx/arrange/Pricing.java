@@ -1,0 +1,116 @@
+package phalanx.arrange;
+
+import java.util.List;
+import java.util.stream.IntStream;
+import phalanx.arrange.audit.Audit;
+import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Slot;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.ArrangedSlot;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Hold;
+import phalanx.arrange.score.Scorer;
+import phalanx.arrange.score.TempoCeiling;
+import phalanx.arrange.search.Candidate;
+import phalanx.arrange.search.SongGraph;
+import phalanx.arrange.search.Way;
+import phalanx.cost.Cost;
+import phalanx.cost.Effort;
+import phalanx.righthand.Hit;
+import phalanx.righthand.Joining;
+
+/** The last stages: holds, price and audit of what was written. */
+final class Pricing {
+    /** With {@code -Dphalanx.check=true} what was written must cost what the path said. */
+    private static final boolean CHECKED = Boolean.getBoolean("phalanx.check");
+
+    private final Scorer scorer;
+    private final Audit audit;
+
+    Pricing(Scorer scorer, Audit audit) {
+        this.scorer = scorer;
+        this.audit = audit;
+    }
+
+    /**
+     * A way through a song's slots and what it costs by the path.
+     *
+     * @param graph the slots with their candidates
+     * @param way the chosen ones
+     */
+    record Chosen(SongGraph graph, Way way) {
+        List<Slot> slots() {
+            return graph.slots();
+        }
+
+        List<Candidate> candidates() {
+            return IntStream.range(0, graph.layers())
+                    .mapToObj(at -> new Candidate(graph.layer(at), way.candidate(at)))
+                    .toList();
+        }
+    }
+
+    /** What the right hand does besides the notes. */
+    record RightHand(int innerAsked, List<Hit> hits, Joining joining) {}
+
+    /**
+     * The finished arrangement.
+     *
+     * @param movedBy semitones that the song was moved by
+     * @param notes with digits, in order
+     */
+    Arrangement finish(Request request, int movedBy, Chosen chosen, List<ArrangedNote> notes, RightHand right) {
+        List<Candidate> candidates = chosen.candidates();
+        List<Hold> holds = new HoldWriter()
+                .write(
+                        chosen.slots(),
+                        candidates.stream().map(Candidate::fingering).toList());
+        List<Cost> costs = scorer.costs(
+                chosen.slots(),
+                request.song().tempo(),
+                notes,
+                holds,
+                candidates.stream().map(one -> one.posture().position()).toList());
+        Cost cost = costs.stream().reduce(Cost.NONE, Cost::plus);
+        check(chosen, cost);
+        Arrangement written = new Arrangement(
+                request,
+                movedBy,
+                notes,
+                holds,
+                slots(request, chosen.slots(), candidates, costs),
+                right.innerAsked(),
+                right.hits(),
+                right.joining(),
+                List.of(),
+                cost,
+                TempoCeiling.NONE);
+        return written.with(audit.findings(written), audit.ceiling(written));
+    }
+
+    private static void check(Chosen chosen, Cost cost) {
+        long path = chosen.way().cost();
+        boolean same = cost.unplayable() == chosen.graph().unplayable()
+                && cost.tune() == SongGraph.tune(path)
+                && cost.effort().grains() == SongGraph.grains(path);
+        if (CHECKED && !same) {
+            throw new IllegalStateException("the path costs " + chosen.graph().unplayable() + ", "
+                    + SongGraph.tune(path) + ", " + SongGraph.grains(path) / (double) Effort.GRAINS
+                    + ", what was written " + cost);
+        }
+    }
+
+    private static List<ArrangedSlot> slots(
+            Request request, List<Slot> slots, List<Candidate> candidates, List<Cost> costs) {
+        return IntStream.range(0, slots.size())
+                .mapToObj(i -> new ArrangedSlot(
+                        slots.get(i).startTick(),
+                        slots.get(i).endTick(),
+                        candidates
+                                .get(i)
+                                .held(request.instrument(), slots.get(i).demand()),
+                        candidates.get(i).posture(),
+                        costs.get(i).effort()))
+                .toList();
+    }
+}

@@ -1,0 +1,164 @@
+package phalanx.arrange;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import phalanx.arrange.demand.Ear;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Role;
+import phalanx.arrange.search.Layer;
+import phalanx.cost.Effort;
+import phalanx.cost.Weights;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.Position;
+import phalanx.lefthand.shape.Press;
+import phalanx.lefthand.shape.Shape;
+import phalanx.lefthand.shape.Ways;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.lefthand.track.Stops;
+
+/**
+ * The ways to hold a moment whose notes are given: those that begin, and any of those that still ring. With r ringing
+ * notes there are 2^r sets to keep, r being at most one less than the strings.
+ */
+final class WrittenLayer {
+    /** Ways this much dearer than the cheapest are left out, in effort. */
+    private static final double MOST_DEARER = 20;
+
+    private final FingeringFinder finder;
+    private final MoveMeter meter;
+    private final int strings;
+
+    WrittenLayer(FingeringFinder finder, MoveMeter meter) {
+        this.finder = finder;
+        this.meter = meter;
+        this.strings = finder.instrument().strings();
+    }
+
+    Layer of(Moment moment) {
+        Layer.Builder found = new Layer.Builder(meter);
+        for (int kept = 0; kept < 1 << moment.ring().size(); kept++) {
+            Ways ways = finder.ways(frets(moment, kept));
+            for (int way = 0; way < ways.count(); way++) {
+                if (!thumbHasTune(moment, kept, ways.press(way, Fingering.THUMB))) {
+                    found.admits(0, 0);
+                    add(moment, kept, ways.presses(way), found);
+                }
+            }
+        }
+        if (found.isEmpty()) {
+            found.admits(1, 0);
+            add(moment, 0, forced(frets(moment, 0)), found);
+        }
+        return found.all(MOST_DEARER);
+    }
+
+    private int[] frets(Moment moment, int kept) {
+        int[] frets = new int[strings];
+        Arrays.fill(frets, Shape.SILENT);
+        for (ArrangedNote note : moment.begin()) {
+            frets[strings - note.string()] = note.fret();
+        }
+        for (int i = 0; i < moment.ring().size(); i++) {
+            if ((kept >> i & 1) == 1) {
+                ArrangedNote note = moment.ring().get(i);
+                frets[strings - note.string()] = note.fret();
+            }
+        }
+        return frets;
+    }
+
+    private static boolean thumbHasTune(Moment moment, int kept, int thumb) {
+        int string = string(moment, kept, Role.MELODY);
+        return thumb != 0 && string == Press.bassString(thumb);
+    }
+
+    /** The string of a role's note that begins or is kept. */
+    private static int string(Moment moment, int kept, Role role) {
+        for (ArrangedNote note : moment.begin()) {
+            if (note.role() == role) {
+                return note.string();
+            }
+        }
+        for (int i = 0; i < moment.ring().size(); i++) {
+            if ((kept >> i & 1) == 1 && moment.ring().get(i).role() == role) {
+                return moment.ring().get(i).string();
+            }
+        }
+        return Layer.NONE;
+    }
+
+    private void add(Moment moment, int kept, int[] presses, Layer.Builder found) {
+        int tune = string(moment, kept, Role.MELODY);
+        int bass = string(moment, kept, Role.BASS);
+        int beginning = 0;
+        int inner = 0;
+        for (ArrangedNote note : moment.begin()) {
+            beginning |= 1 << note.string();
+            inner |= note.role() == Role.INNER ? 1 << note.string() : 0;
+        }
+        Stops stops = Stops.of(presses);
+        Ear.Placing placing = inner == 0 ? Ear.Placing.NONE : new Ear.Placing(0, new int[] {inner}, new int[][] {{0}});
+        int plucks = Layer.plucks(stops, beginning, Ear.Placing.NONE);
+        int hold = hold(presses, stops, tune, bass);
+        int sound = bass == Layer.NONE ? 0 : bassPlace(bass, stops.fret(bass));
+        int natural = Math.max(1, Position.natural(presses));
+        boolean free = Position.natural(presses) == 0;
+        int highest = finder.instrument().highestFret();
+        int added = 0;
+        for (int position = free ? 1 : natural - 1;
+                position <= (free ? highest : Math.min(highest, natural + 1));
+                position++) {
+            if (Position.admits(presses, position)) {
+                int away = Effort.thousandths(Weights.OFF_POSITION) * Position.away(presses, position);
+                found.add(presses, stops, position, tune, bass, hold + away, sound, plucks, placing);
+                added++;
+            }
+        }
+        if (added == 0) {
+            // a hand that is forced stands somewhere all the same
+            found.add(presses, stops, natural, tune, bass, hold, sound, plucks, placing);
+        }
+    }
+
+    /** A given bass is the one that is wanted. */
+    private int bassPlace(int string, int fret) {
+        int midi = finder.instrument().midi(string, fret);
+        return Ear.bassPlace(1 << midi % 12, string, fret, midi, strings);
+    }
+
+    private int hold(int[] presses, Stops stops, int tune, int bass) {
+        int[] frets = new int[strings];
+        Arrays.fill(frets, Shape.SILENT);
+        for (int string : new int[] {tune, bass}) {
+            if (string != Layer.NONE) {
+                frets[strings - string] = stops.fret(string);
+            }
+        }
+        return (int) (finder.effort(frets, Fingering.ofPacked(presses)).grains() / Effort.STEPS);
+    }
+
+    /** Fingers in order of fret, though no hand reaches: the audit then says how far it is, or what is not stopped. */
+    private static int[] forced(int[] frets) {
+        Map<Integer, Integer> spans = new TreeMap<>();
+        for (int i = 0; i < frets.length; i++) {
+            int string = frets.length - i;
+            if (frets[i] > 0) {
+                spans.merge(
+                        frets[i],
+                        Press.pack(frets[i], string, string),
+                        (wide, one) -> Press.pack(Press.fret(wide), Press.bassString(wide), string));
+            }
+        }
+        List<Integer> inOrder = List.copyOf(spans.values());
+        int[] presses = new int[Fingering.FINGERS];
+        for (int i = 0; i < inOrder.size(); i++) {
+            boolean last = i == inOrder.size() - 1;
+            int finger = last && i > 0 ? Fingering.THUMB - 1 : Math.min(i, Fingering.THUMB - 2);
+            presses[finger] = inOrder.get(i);
+        }
+        return presses;
+    }
+}

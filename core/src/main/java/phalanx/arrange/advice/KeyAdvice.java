@@ -1,0 +1,114 @@
+package phalanx.arrange.advice;
+
+import java.util.Locale;
+import java.util.Objects;
+import phalanx.arrange.score.Arrangement;
+import phalanx.cost.Cost;
+import phalanx.guitar.Tuning;
+import phalanx.song.MelodyNote;
+import phalanx.song.VoiceRange;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+
+/**
+ * How a song lies in one key with one tuning and capo.
+ *
+ * @param tuning of the strings
+ * @param key as it sounds
+ * @param capo the fret of the capo
+ * @param semitones that the song is moved by from where it was entered
+ * @param cost of the whole arrangement
+ * @param tempoCeiling the fastest tempo at which every change and digit fits
+ * @param lowest MIDI number of the tune's lowest note
+ * @param highest MIDI number of its highest
+ * @param openShare the share of plucked notes on open strings, 0 to 1
+ * @param barres how many times a barre is put down
+ */
+public record KeyAdvice(
+        Tuning tuning,
+        Key key,
+        int capo,
+        int semitones,
+        Cost cost,
+        double tempoCeiling,
+        int lowest,
+        int highest,
+        double openShare,
+        int barres)
+        implements Comparable<KeyAdvice> {
+    public KeyAdvice {
+        Objects.requireNonNull(tuning, "tuning");
+        Objects.requireNonNull(key, "key");
+        Objects.requireNonNull(cost, "cost");
+    }
+
+    static KeyAdvice of(Arrangement arrangement, int semitones) {
+        long open =
+                arrangement.notes().stream().filter(note -> note.fret() == 0).count();
+        long barres = arrangement.holds().stream()
+                .filter(hold -> hold.press().isBarre())
+                .count();
+        return new KeyAdvice(
+                arrangement.request().instrument().tuning(),
+                arrangement.song().key(),
+                arrangement.request().instrument().capo(),
+                semitones + arrangement.movedBy(),
+                arrangement.cost(),
+                arrangement.ceiling().tempo(),
+                arrangement.song().melody().stream()
+                        .mapToInt(MelodyNote::midi)
+                        .min()
+                        .orElse(0),
+                arrangement.song().melody().stream()
+                        .mapToInt(MelodyNote::midi)
+                        .max()
+                        .orElse(0),
+                arrangement.notes().isEmpty()
+                        ? 0
+                        : open / (double) arrangement.notes().size(),
+                (int) barres);
+    }
+
+    /** The key of the shapes under the fingers. */
+    public Key fingered() {
+        return key.transpose(-capo);
+    }
+
+    /** Whether every note of the tune is there and can be held. */
+    public boolean isWhole() {
+        return cost.unplayable() == 0;
+    }
+
+    /** What a singer would sing here, in words. */
+    public String sung(VoiceRange voice) {
+        return voice.octavesFor(lowest, highest)
+                .map(octaves -> "sung " + Pitch.of(lowest + 12 * octaves, key) + " to "
+                        + Pitch.of(highest + 12 * octaves, key) + ", within the voice")
+                .orElse("the tune spans " + (highest - lowest) + " semitones and fits the voice in no octave");
+    }
+
+    /** Easier first, as costs compare: what cannot be played, then the tune, then effort. */
+    @Override
+    public int compareTo(KeyAdvice other) {
+        return cost.compareTo(other.cost);
+    }
+
+    /** Why it lies as it does, in one plain sentence. */
+    public String words() {
+        String where =
+                capo == 0 ? key + " without capo" : key + " with capo " + capo + " (shapes of " + fingered() + ")";
+        String held = barres == 0 ? "no barre" : barres == 1 ? "one barre" : barres + " barres";
+        String trouble = cost.unplayable() > 0
+                ? ", " + cost.unplayable() + " places out of reach"
+                : cost.tune() > 0 ? ", tune notes cut short: " + cost.tune() : "";
+        return String.format(
+                Locale.ROOT,
+                "%s: effort %.0f, ceiling %.0f bpm, %.0f %% open strings, %s%s.",
+                where,
+                cost.effort().total(),
+                Math.floor(tempoCeiling),
+                100 * openShare,
+                held,
+                trouble);
+    }
+}

@@ -1,0 +1,75 @@
+package phalanx.arrange.advice;
+
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
+import java.util.function.IntConsumer;
+import java.util.stream.IntStream;
+import phalanx.arrange.Arranger;
+import phalanx.arrange.score.Arrangement;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.Tuning;
+import phalanx.righthand.Picking;
+import phalanx.song.Song;
+
+/**
+ * Arranges a song in all twelve keys with every capo and says how it lies in each. Keys and capos are shared out among
+ * the processor's cores. It compares quick answers, whose efforts are a little
+ * higher than those of full ones; their order is what it is asked for.
+ */
+public final class KeyAdvisor {
+    /** The highest capo that is tried. */
+    public static final int HIGHEST_CAPO = 7;
+
+    /** All that is tried in one tuning: keys times capos. */
+    public static final int WAYS = 12 * (HIGHEST_CAPO + 1);
+
+    private static final int CAPOS = HIGHEST_CAPO + 1;
+
+    private static final int LOWEST_MOVE = -5;
+
+    private final Instrument instrument;
+    private final Hand hand;
+
+    /** @param instrument the guitar; its own capo is not looked at */
+    public KeyAdvisor(Instrument instrument, Hand hand) {
+        this.instrument = instrument;
+        this.hand = hand;
+    }
+
+    /** The ways in the guitar's own tuning. */
+    public List<KeyAdvice> advise(Song song, IntConsumer done, BooleanSupplier cancelled) {
+        return advise(song, List.of(instrument.tuning()), done, cancelled);
+    }
+
+    /**
+     * Every way, by tuning, by capo and then by key from five semitones below the song's to six above.
+     *
+     * @param tunings to try
+     * @param done told how many ways are arranged, from any thread
+     * @param cancelled asked again and again while the work goes on, from any thread
+     * @throws CancellationException soon after it says yes
+     */
+    public List<KeyAdvice> advise(Song song, List<Tuning> tunings, IntConsumer done, BooleanSupplier cancelled) {
+        AtomicInteger count = new AtomicInteger();
+        return IntStream.range(0, tunings.size() * CAPOS)
+                .parallel()
+                .mapToObj(way -> {
+                    Instrument guitar =
+                            instrument.withTuning(tunings.get(way / CAPOS)).withCapo(way % CAPOS);
+                    Arranger arranger = new Arranger(guitar, hand);
+                    return IntStream.range(LOWEST_MOVE, LOWEST_MOVE + 12)
+                            .mapToObj(move -> {
+                                Arrangement arranged =
+                                        arranger.quick(song.transpose(move), Picking.PLAIN, List.of(), cancelled);
+                                done.accept(count.incrementAndGet());
+                                return KeyAdvice.of(arranged, move);
+                            })
+                            .toList();
+                })
+                .flatMap(List::stream)
+                .toList();
+    }
+}

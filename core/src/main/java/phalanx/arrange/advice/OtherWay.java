@@ -1,0 +1,24 @@
+package phalanx.arrange.advice;
+
+import java.util.Objects;
+import phalanx.arrange.demand.Lock;
+import phalanx.lefthand.shape.HeldShape;
+
+/**
+ * Another way to play a moment.
+ *
+ * @param startTick where its slot begins
+ * @param endTick where its slot ends, not included
+ * @param held the strings it needs and the fingers that hold them
+ * @param moreEffort what the whole song costs more with it; the rest of the song makes the best of it
+ */
+public record OtherWay(int startTick, int endTick, HeldShape held, double moreEffort) {
+    public OtherWay {
+        Objects.requireNonNull(held, "held");
+    }
+
+    /** The lock that keeps the song to it. */
+    public Lock lock() {
+        return new Lock(startTick, endTick, held);
+    }
+}

@@ -1,0 +1,62 @@
+package phalanx.arrange.audit;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.TempoCeiling;
+import phalanx.arrange.score.Track;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.song.Song;
+
+/**
+ * Measures an arrangement from its notes, holds and positions alone, without trust in how it was made, and says what it
+ * does not like.
+ */
+public final class Audit {
+    private final MoveMeter meter;
+
+    /** @param meter of the guitar and the hand of the arrangement */
+    public Audit(MoveMeter meter) {
+        this.meter = meter;
+    }
+
+    /** One for an arrangement. */
+    public static Audit of(Arrangement arrangement) {
+        return new Audit(new MoveMeter(
+                arrangement.request().instrument(), arrangement.request().hand()));
+    }
+
+    /** All findings in order of tick. */
+    public List<Finding> findings(Arrangement arrangement) {
+        List<Finding> findings = new ArrayList<>();
+        findings.addAll(new HoldAudit(arrangement).findings());
+        findings.addAll(new ThumbAudit(arrangement).findings());
+        findings.addAll(new NoteAudit(arrangement).findings());
+        findings.addAll(new LockAudit(arrangement).findings());
+        findings.addAll(new StrainAudit(arrangement).findings());
+        findings.addAll(new SpeedAudit(arrangement).findings(limits(arrangement)));
+        findings.addAll(new DigitAudit(arrangement).findings());
+        findings.sort(Comparator.comparingInt(Finding::tick));
+        return findings;
+    }
+
+    private List<SpeedLimit> limits(Arrangement arrangement) {
+        return new SpeedMeter(arrangement.request().picking().speeds())
+                .limits(Track.of(arrangement, meter), arrangement.notes());
+    }
+
+    /** The greatest tempo at which this very arrangement has no finding of speed, and what sets it. */
+    public TempoCeiling ceiling(Arrangement arrangement) {
+        return limits(arrangement).stream()
+                .min(Comparator.comparingDouble(SpeedLimit::tempo))
+                .filter(limit -> limit.tempo() < Song.FASTEST)
+                .map(limit -> new TempoCeiling(
+                        limit.tempo(),
+                        limit.tick(),
+                        String.format(Locale.ROOT, "%s and needs about %.0f ms", limit.what(), limit.needsMs())))
+                .orElse(TempoCeiling.NONE);
+    }
+}

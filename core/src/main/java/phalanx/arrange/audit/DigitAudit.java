@@ -1,0 +1,66 @@
+package phalanx.arrange.audit;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.TreeMap;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
+import phalanx.arrange.score.Technique;
+import phalanx.righthand.Digit;
+import phalanx.song.Bar;
+
+/** Looks at the digits of each moment: one digit has one string, and higher digits have higher strings. */
+final class DigitAudit {
+    private final Arrangement arrangement;
+
+    DigitAudit(Arrangement arrangement) {
+        this.arrangement = arrangement;
+    }
+
+    /** At most one finding a moment; brushes are one stroke and are left out. */
+    List<Finding> findings() {
+        TreeMap<Integer, List<ArrangedNote>> moments = new TreeMap<>();
+        for (ArrangedNote note : arrangement.notes()) {
+            if (note.technique() != Technique.BRUSH) {
+                moments.computeIfAbsent(note.tick(), tick -> new ArrayList<>()).add(note);
+            }
+        }
+        List<Finding> findings = new ArrayList<>();
+        moments.forEach((tick, notes) -> {
+            List<ArrangedNote> upwards = new ArrayList<>(notes);
+            upwards.sort(Comparator.comparingInt(note -> -note.string()));
+            for (int i = 1; i < upwards.size(); i++) {
+                if (upwards.get(i).right().compareTo(upwards.get(i - 1).right()) <= 0) {
+                    findings.add(finding(upwards.get(i - 1), upwards.get(i)));
+                    return;
+                }
+            }
+        });
+        return findings;
+    }
+
+    private Finding finding(ArrangedNote low, ArrangedNote high) {
+        Bar bar = arrangement.song().barAt(low.tick());
+        double beat = bar.beatOf(low.tick());
+        Digit lower = low.right();
+        Digit upper = high.right();
+        String what = lower == upper
+                ? "digit " + lower.symbol() + " is asked for strings " + low.string() + " and " + high.string()
+                        + " at once. Use another digit for one, or a brush."
+                : "digits " + upper.symbol() + " and " + lower.symbol() + " cross on strings " + high.string() + " and "
+                        + low.string() + ". Swap them.";
+        return new Finding(
+                low.tick(),
+                bar.number(),
+                beat,
+                FindingKind.DIGITS_CROSSED,
+                Finding.Severity.HIGH,
+                upper.ordinal(),
+                lower.ordinal(),
+                "digit",
+                Places.at(bar, beat) + what);
+    }
+}

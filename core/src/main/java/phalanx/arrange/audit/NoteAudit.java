@@ -1,0 +1,234 @@
+package phalanx.arrange.audit;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
+import phalanx.arrange.score.Hold;
+import phalanx.arrange.score.Role;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.shape.Press;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
+import phalanx.song.Song;
+import phalanx.song.Ticks;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.Pitch;
+
+/**
+ * Looks at the notes: two on one string, strings not stopped where they should be, notes that end too soon, tune notes
+ * that are missing or buried, chord tones never heard.
+ */
+final class NoteAudit {
+    private final Arrangement arrangement;
+    private final Song song;
+    private final Instrument instrument;
+    private final List<Finding> findings = new ArrayList<>();
+
+    NoteAudit(Arrangement arrangement) {
+        this.arrangement = arrangement;
+        this.song = arrangement.song();
+        this.instrument = arrangement.request().instrument();
+    }
+
+    List<Finding> findings() {
+        checkStrings();
+        checkStops();
+        checkTune();
+        checkChords();
+        return findings;
+    }
+
+    private void checkStrings() {
+        Map<Integer, ArrangedNote> last = new HashMap<>();
+        for (ArrangedNote note : arrangement.notes()) {
+            ArrangedNote before = last.put(note.string(), note);
+            if (before != null && before.endTick() > note.tick()) {
+                add(
+                        note.tick(),
+                        FindingKind.STRING_CLASH,
+                        Finding.Severity.HIGH,
+                        2,
+                        1,
+                        "notes",
+                        "string " + note.string() + " is asked for two notes at once. Move one to another string.");
+            }
+        }
+    }
+
+    private void checkStops() {
+        List<Hold> open = new ArrayList<>();
+        int next = 0;
+        for (ArrangedNote note : arrangement.notes()) {
+            open.removeIf(hold -> hold.endTick() <= note.tick());
+            while (next < arrangement.holds().size()
+                    && arrangement.holds().get(next).tick() <= note.tick()) {
+                open.add(arrangement.holds().get(next++));
+            }
+            int stopped = open.stream()
+                    .filter(hold -> hold.press().covers(note.string()) && hold.endTick() > note.tick())
+                    .map(Hold::press)
+                    .mapToInt(Press::fret)
+                    .max()
+                    .orElse(0);
+            if (stopped != note.fret()) {
+                add(
+                        note.tick(),
+                        FindingKind.STRING_CLASH,
+                        Finding.Severity.HIGH,
+                        stopped,
+                        note.fret(),
+                        "fret",
+                        "string " + note.string() + " should sound fret " + note.fret() + " but is held at fret "
+                                + stopped + ". Free the finger or move the note.");
+            }
+        }
+    }
+
+    private void checkTune() {
+        Map<Integer, ArrangedNote> played = new HashMap<>();
+        for (ArrangedNote note : arrangement.notes()) {
+            if (note.role() == Role.MELODY) {
+                played.put(note.tick(), note);
+            }
+            if (note.role() != Role.INNER && note.cut()) {
+                cutOff(note);
+            }
+        }
+        for (MelodyNote tune : song.melody()) {
+            if (!played.containsKey(tune.tick())) {
+                missing(tune);
+            }
+        }
+        checkBuried();
+    }
+
+    private void cutOff(ArrangedNote note) {
+        Finding.Severity severity = note.role() == Role.MELODY ? Finding.Severity.MEDIUM : Finding.Severity.LOW;
+        String what = note.role().label() + " note " + Pitch.of(note.midi(), song.key()) + " rings "
+                + beats(note.lengthTicks()) + " of " + beats(note.wantedTicks())
+                + " beats; its finger or string is needed for the next note. Another place for either may help.";
+        add(
+                note.endTick(),
+                FindingKind.CUT_OFF,
+                severity,
+                note.lengthTicks() / (double) Ticks.QUARTER,
+                note.wantedTicks() / (double) Ticks.QUARTER,
+                "beats",
+                what);
+    }
+
+    private static String beats(int ticks) {
+        return String.format(Locale.ROOT, "%.2f", ticks / (double) Ticks.QUARTER);
+    }
+
+    private void missing(MelodyNote tune) {
+        int highest = instrument.midi(1, instrument.highestFret());
+        int lowest = instrument.midi(instrument.strings(), 0);
+        boolean high = tune.midi() > highest;
+        String where = high ? "above the highest fret" : "too low for the bass below it";
+        add(
+                tune.tick(),
+                FindingKind.OUT_OF_RANGE,
+                Finding.Severity.HIGH,
+                tune.midi(),
+                high ? highest : lowest,
+                "MIDI number",
+                "melody note " + tune.pitch() + " is " + where
+                        + " and was left out. Try another key, octave or tuning.");
+    }
+
+    private void checkBuried() {
+        List<ArrangedNote> sounding = new ArrayList<>();
+        int from = 0;
+        List<ArrangedNote> notes = arrangement.notes();
+        while (from < notes.size()) {
+            int tick = notes.get(from).tick();
+            sounding.removeIf(note -> note.endTick() <= tick);
+            int to = from;
+            while (to < notes.size() && notes.get(to).tick() == tick) {
+                sounding.add(notes.get(to++));
+            }
+            notes.subList(from, to).stream()
+                    .filter(note -> note.role() == Role.MELODY)
+                    .forEach(melody -> checkHighest(melody, sounding));
+            from = to;
+        }
+    }
+
+    private void checkHighest(ArrangedNote melody, List<ArrangedNote> sounding) {
+        for (ArrangedNote other : sounding) {
+            if (other != melody && other.midi() >= melody.midi()) {
+                add(
+                        melody.tick(),
+                        FindingKind.MELODY_BURIED,
+                        Finding.Severity.MEDIUM,
+                        other.midi(),
+                        melody.midi(),
+                        "MIDI number",
+                        other.role().label() + " note " + Pitch.of(other.midi(), song.key())
+                                + " sounds above the tune. Stop it or move it down.");
+            }
+        }
+    }
+
+    private void checkChords() {
+        int from = 0;
+        List<ArrangedNote> notes = arrangement.notes();
+        for (int index = 0; index < song.chart().size(); index++) {
+            ChordChange change = song.chart().get(index);
+            int end = song.chordEnd(index);
+            while (from < notes.size() && notes.get(from).tick() < change.startTick()) {
+                from++;
+            }
+            Set<Integer> heard = new HashSet<>();
+            for (int i = from; i < notes.size() && notes.get(i).tick() < end; i++) {
+                heard.add(notes.get(i).midi() % 12);
+            }
+            change.chord().ifPresent(chord -> checkTones(change, chord, heard));
+        }
+    }
+
+    private void checkTones(ChordChange change, ChordSymbol chord, Set<Integer> heard) {
+        List<String> missing = chord.colourTones().stream()
+                .map(chord::noteOf)
+                .filter(note -> !heard.contains(note.pitchClass()))
+                .map(Object::toString)
+                .collect(Collectors.toList());
+        int asked = chord.colourTones().size();
+        if (!missing.isEmpty()) {
+            add(
+                    change.startTick(),
+                    FindingKind.TONE_MISSING,
+                    Finding.Severity.LOW,
+                    asked - missing.size(),
+                    asked,
+                    "tones",
+                    chord.text() + " is played without " + String.join(" and ", missing)
+                            + ". A denser pattern or another shape would let it sound.");
+        }
+    }
+
+    private void add(
+            int tick,
+            FindingKind kind,
+            Finding.Severity severity,
+            double measured,
+            double limit,
+            String unit,
+            String what) {
+        Bar bar = song.barAt(Math.min(tick, song.endTick() - 1));
+        double beat = bar.beatOf(tick);
+        findings.add(new Finding(
+                tick, bar.number(), beat, kind, severity, measured, limit, unit, Places.at(bar, beat) + what));
+    }
+}

@@ -1,0 +1,108 @@
+package phalanx.arrange.audit;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.FindingKind;
+import phalanx.arrange.score.Track;
+import phalanx.lefthand.shape.Press;
+import phalanx.lefthand.track.Change;
+import phalanx.lefthand.track.FingerMove;
+import phalanx.lefthand.track.Shift;
+import phalanx.righthand.Digit;
+import phalanx.righthand.Speeds;
+
+/**
+ * Finds what sets the tempo: every move of a finger and of the hand, with the time that the track's clock gives it, and
+ * every digit that plucks again.
+ */
+final class SpeedMeter {
+    private final Speeds speeds;
+
+    SpeedMeter(Speeds speeds) {
+        this.speeds = speeds;
+    }
+
+    /** All limits of a song, the left hand first. */
+    List<SpeedLimit> limits(Track track, List<ArrangedNote> notes) {
+        List<SpeedLimit> limits = new ArrayList<>();
+        for (int i = 0; i < track.changes().size(); i++) {
+            addChange(track.spans().get(i + 1).startTick(), track.changes().get(i), limits);
+        }
+        addDigits(notes, limits);
+        return limits;
+    }
+
+    private static void addChange(int tick, Change change, List<SpeedLimit> limits) {
+        for (FingerMove move : change.moves()) {
+            if (move.needsMs() > 0) {
+                limits.add(new SpeedLimit(tick, Math.max(1, move.hadTicks()), move.needsMs(), kind(move), what(move)));
+            }
+        }
+        change.shift()
+                .ifPresent(shift -> limits.add(new SpeedLimit(
+                        tick,
+                        Math.max(1, shift.hadTicks()),
+                        shift.needsMs(),
+                        FindingKind.SHIFT_TOO_FAST,
+                        what(shift))));
+    }
+
+    private static FindingKind kind(FingerMove move) {
+        if (move.takesOver().isPresent()) {
+            return FindingKind.REFINGERING_TOO_FAST;
+        }
+        if (move.to().filter(Press::isBarre).isPresent()) {
+            return FindingKind.BARRE_TOO_FAST;
+        }
+        return move.kind() == FingerMove.Kind.PLACE ? FindingKind.PLACED_TOO_FAST : FindingKind.MOVED_TOO_FAST;
+    }
+
+    private static String what(FingerMove move) {
+        String who = "finger " + move.finger().symbol();
+        String over = move.takesOver()
+                .map(other -> " when finger " + other.symbol() + " has left its string")
+                .orElse("");
+        String barre = move.to().filter(Press::isBarre).isPresent() ? " and lays a barre" : "";
+        String how = move.kind() == FingerMove.Kind.ROLL
+                ? "rolls at fret " + move.to().orElseThrow().fret()
+                : String.format(
+                        Locale.ROOT,
+                        "%s %.0f mm to fret %d",
+                        move.kind() == FingerMove.Kind.PLACE ? "comes down over" : "travels",
+                        move.mm(),
+                        move.to().orElseThrow().fret());
+        return who + " " + how + barre + over;
+    }
+
+    private static String what(Shift shift) {
+        return String.format(
+                Locale.ROOT, "the hand shifts %.0f mm from fret %d to %d", shift.mm(), shift.from(), shift.to());
+    }
+
+    /** One digit must come back to a string; different ones follow as fast as a roll. A brush is one stroke. */
+    private void addDigits(List<ArrangedNote> notes, List<SpeedLimit> limits) {
+        Map<Digit, ArrangedNote> before = new EnumMap<>(Digit.class);
+        ArrangedNote last = null;
+        for (ArrangedNote note : notes) {
+            ArrangedNote earlier = before.put(note.right(), note);
+            if (earlier != null && note.tick() > earlier.tick()) {
+                String who = "digit " + note.right().symbol() + " plucks again";
+                limits.add(limit(note, note.tick() - earlier.tick(), speeds.repeatMs(), who));
+            }
+            if (last != null && note.tick() > last.tick() && last.right() != note.right()) {
+                String who = "digit " + note.right().symbol() + " follows digit "
+                        + last.right().symbol();
+                limits.add(limit(note, note.tick() - last.tick(), speeds.rollMs(), who));
+            }
+            last = note;
+        }
+    }
+
+    private static SpeedLimit limit(ArrangedNote note, int ticks, double needsMs, String what) {
+        return new SpeedLimit(note.tick(), ticks, needsMs, FindingKind.DIGIT_TOO_FAST, what);
+    }
+}

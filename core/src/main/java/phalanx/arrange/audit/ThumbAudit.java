@@ -1,0 +1,97 @@
+package phalanx.arrange.audit;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.ArrangedSlot;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
+import phalanx.arrange.score.Role;
+import phalanx.guitar.Hand;
+import phalanx.lefthand.shape.Finger;
+import phalanx.lefthand.shape.Position;
+import phalanx.lefthand.shape.Press;
+import phalanx.song.Bar;
+
+/** Looks whether the thumb over the neck keeps to its strings and its range, and leaves the tune to the fingers. */
+final class ThumbAudit {
+    private final Arrangement arrangement;
+    private final Hand hand;
+    private final int strings;
+
+    ThumbAudit(Arrangement arrangement) {
+        this.arrangement = arrangement;
+        this.hand = arrangement.request().hand();
+        this.strings = arrangement.request().instrument().strings();
+    }
+
+    /** One finding for each stretch in which it is astray. */
+    List<Finding> findings() {
+        List<Finding> findings = new ArrayList<>();
+        Optional<Press> before = Optional.empty();
+        for (ArrangedSlot slot : arrangement.slots()) {
+            Optional<Press> thumb = slot.fingering().press(Finger.THUMB);
+            if (!thumb.equals(before)) {
+                thumb.ifPresent(press -> check(slot, press, findings));
+            }
+            before = thumb;
+        }
+        for (ArrangedNote note : arrangement.notes()) {
+            if (note.role() == Role.MELODY
+                    && note.left().filter(Finger.THUMB::equals).isPresent()) {
+                add(
+                        note.tick(),
+                        note.string(),
+                        1,
+                        "string",
+                        "the tune's note on string " + note.string()
+                                + " is left to the thumb over the neck. Give it to a finger.",
+                        findings);
+            }
+        }
+        return findings;
+    }
+
+    private void check(ArrangedSlot slot, Press press, List<Finding> findings) {
+        int position = slot.posture().position();
+        int lowest = strings - hand.thumbStrings() + 1;
+        if (press.trebleString() < lowest) {
+            add(
+                    slot.startTick(),
+                    press.trebleString(),
+                    lowest,
+                    "string",
+                    "the thumb is asked for string "
+                            + press.trebleString() + "; it reaches no further than string " + lowest
+                            + ". Use a finger or another bass.",
+                    findings);
+        } else if (!Position.thumbReaches(press.fret(), position)) {
+            add(
+                    slot.startTick(),
+                    press.fret(),
+                    position,
+                    "fret",
+                    "the thumb is asked for fret " + press.fret()
+                            + " while the hand stands at fret " + position
+                            + "; it works from one fret below to two above. Use a finger or another bass.",
+                    findings);
+        }
+    }
+
+    private void add(int tick, double measured, double limit, String unit, String what, List<Finding> findings) {
+        Bar bar = arrangement.song().barAt(tick);
+        double beat = bar.beatOf(tick);
+        findings.add(new Finding(
+                tick,
+                bar.number(),
+                beat,
+                FindingKind.THUMB_OUT_OF_RANGE,
+                Finding.Severity.HIGH,
+                measured,
+                limit,
+                unit,
+                Places.at(bar, beat) + what));
+    }
+}

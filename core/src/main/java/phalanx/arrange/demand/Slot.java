@@ -1,0 +1,153 @@
+package phalanx.arrange.demand;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import phalanx.cost.Effort;
+import phalanx.cost.Weights;
+import phalanx.lefthand.shape.HeldShape;
+import phalanx.righthand.BassStroke;
+import phalanx.righthand.InnerStroke;
+import phalanx.righthand.PatternRow;
+import phalanx.song.MelodyNote;
+import phalanx.song.Ticks;
+import phalanx.theory.ChordSymbol;
+
+/**
+ * A stretch of time in which the left hand need not change.
+ *
+ * @param startTick from
+ * @param endTick up to, not included
+ * @param chordIndex which chord change of the chart holds, from 0; -1 before the first
+ * @param chord the harmony, if any
+ * @param melody the melody note that begins here or still sounds, if any
+ * @param bass the bass stroke that begins here or still rings, if any
+ * @param inner the inner strokes within, in order of tick, at one tick from the top row
+ * @param locked the shape that the player wants held, if any
+ */
+public record Slot(
+        int startTick,
+        int endTick,
+        int chordIndex,
+        Optional<ChordSymbol> chord,
+        Optional<MelodyNote> melody,
+        Optional<BassStroke> bass,
+        List<InnerStroke> inner,
+        Optional<HeldShape> locked) {
+    public boolean melodyBegins() {
+        return melody.isPresent() && melody.get().tick() == startTick;
+    }
+
+    public boolean melodyRingsOn() {
+        return melody.isPresent() && melody.get().tick() < startTick;
+    }
+
+    public boolean bassBegins() {
+        return bass.isPresent() && bass.get().tick() == startTick;
+    }
+
+    public boolean bassRingsOn() {
+        return bass.isPresent() && bass.get().tick() < startTick;
+    }
+
+    public int lengthTicks() {
+        return endTick - startTick;
+    }
+
+    /** The same with no shape to be held. */
+    public Slot unlocked() {
+        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.empty());
+    }
+
+    /** The same with a shape held. */
+    public Slot with(HeldShape held) {
+        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.of(held));
+    }
+
+    /** How long a hold counts here, in {@link Effort#STEPS} to a beat. */
+    public int holdSteps() {
+        double beats = lengthTicks() / (double) Ticks.QUARTER;
+        double held = Math.max(Weights.SHORTEST_HOLD, Math.min(Weights.LONGEST_HOLD, beats));
+        return (int) Math.round(held * Effort.STEPS);
+    }
+
+    /** Whether inner notes struck in the slot before should ring on into this one: their chord goes on. */
+    public boolean innerRingsOnFrom(Slot before) {
+        return chordIndex == before.chordIndex && before.lengthTicks() < Ticks.WHOLE;
+    }
+
+    /** What a candidate must supply: slots that agree in it share their candidates. */
+    public Demand demand() {
+        return new Demand(
+                chord,
+                melody.map(MelodyNote::midi),
+                melodyBegins(),
+                bass.map(BassStroke::allowed).orElse(0),
+                bass.map(BassStroke::preferred).orElse(0),
+                bassBegins(),
+                moments(),
+                locked);
+    }
+
+    /** The strokes of each tick together, in order. */
+    private List<List<Ask>> moments() {
+        List<List<Ask>> moments = new ArrayList<>();
+        int tick = -1;
+        for (InnerStroke stroke : inner) {
+            if (stroke.tick() != tick) {
+                tick = stroke.tick();
+                moments.add(new ArrayList<>());
+            }
+            moments.get(moments.size() - 1)
+                    .add(new Ask(stroke.row().map(PatternRow::string).orElse(0), stroke.isBrush()));
+        }
+        return moments.stream().map(List::copyOf).toList();
+    }
+
+    /**
+     * An inner stroke as far as its place is concerned.
+     *
+     * @param row the string it is meant for, 0 where any will do
+     * @param brush whether it takes all strings that are free
+     */
+    public record Ask(int row, boolean brush) {}
+
+    /**
+     * @param chord the harmony, if any
+     * @param melody MIDI number of the melody note, if one sounds
+     * @param melodyBegins whether it must be plucked here
+     * @param bassAllowed pitch classes the bass may have, 0 if none is asked for
+     * @param bassPreferred pitch classes it should have
+     * @param bassBegins whether it must be plucked here
+     * @param moments the inner strokes, those of one tick together
+     * @param locked the shape that must be held, if any
+     */
+    public record Demand(
+            Optional<ChordSymbol> chord,
+            Optional<Integer> melody,
+            boolean melodyBegins,
+            int bassAllowed,
+            int bassPreferred,
+            boolean bassBegins,
+            List<List<Ask>> moments,
+            Optional<HeldShape> locked) {
+        /** Whether inner strokes fall here. */
+        public boolean inner() {
+            return !moments.isEmpty();
+        }
+
+        public Demand unlocked() {
+            return locked.isEmpty()
+                    ? this
+                    : new Demand(
+                            chord,
+                            melody,
+                            melodyBegins,
+                            bassAllowed,
+                            bassPreferred,
+                            bassBegins,
+                            moments,
+                            Optional.empty());
+        }
+    }
+}

@@ -1,0 +1,43 @@
+package phalanx.arrange.demand;
+
+import java.util.List;
+import phalanx.righthand.BassStroke;
+import phalanx.righthand.HandPlace;
+import phalanx.righthand.PickingPlan;
+
+/**
+ * What is asked of the hands over a whole song.
+ *
+ * @param plan the strokes of the right hand
+ * @param slots the song cut into stretches, without gaps
+ */
+public record SongDemand(PickingPlan plan, List<Slot> slots) {
+    public SongDemand {
+        slots = List.copyOf(slots);
+    }
+
+    public static SongDemand of(Request request) {
+        PickingPlan plan = PickingPlan.of(request.song(), request.picking());
+        List<BassStroke> bass = request.picking().place() == HandPlace.HEEL
+                ? plan.bass().stream().map(SongDemand::damped).toList()
+                : plan.bass();
+        return new SongDemand(plan, new SlotCutter().slots(request.song(), bass, plan.inner(), request.locks()));
+    }
+
+    /** The heel on the bridge damps the bass. */
+    private static BassStroke damped(BassStroke stroke) {
+        int half = Math.max(1, (stroke.endTick() - stroke.tick()) / 2);
+        return new BassStroke(
+                stroke.tick(),
+                stroke.tick() + half,
+                stroke.chord(),
+                stroke.allowed(),
+                stroke.preferred(),
+                stroke.strings());
+    }
+
+    /** How many inner strokes are asked for. */
+    public int innerAsked() {
+        return slots.stream().mapToInt(slot -> slot.inner().size()).sum();
+    }
+}

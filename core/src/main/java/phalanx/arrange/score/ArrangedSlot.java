@@ -1,0 +1,34 @@
+package phalanx.arrange.score;
+
+import java.util.Objects;
+import phalanx.arrange.demand.Lock;
+import phalanx.cost.Effort;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.HeldShape;
+import phalanx.lefthand.track.Posture;
+
+/**
+ * What the left hand does in a slot, and why it costs what it costs.
+ *
+ * @param startTick from
+ * @param endTick up to, not included
+ * @param held the strings it plays or keeps stopped, and the fingers that hold them
+ * @param posture who presses, and where the hand stands
+ * @param effort of the slot and of the change into it; those of all slots add up to the song's
+ */
+public record ArrangedSlot(int startTick, int endTick, HeldShape held, Posture posture, Effort effort) {
+    public ArrangedSlot {
+        Objects.requireNonNull(held, "held");
+        Objects.requireNonNull(posture, "posture");
+        Objects.requireNonNull(effort, "effort");
+    }
+
+    public Fingering fingering() {
+        return posture.fingering();
+    }
+
+    /** The lock that keeps the song to what it does here. */
+    public Lock lock() {
+        return new Lock(startTick, endTick, held);
+    }
+}

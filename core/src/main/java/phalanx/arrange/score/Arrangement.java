@@ -1,0 +1,110 @@
+package phalanx.arrange.score;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+import phalanx.arrange.demand.Request;
+import phalanx.cost.Cost;
+import phalanx.righthand.Hit;
+import phalanx.righthand.Joining;
+import phalanx.song.Song;
+
+/**
+ * An arranged song.
+ *
+ * @param request what was arranged; its song stands where it was moved to
+ * @param movedBy semitones the song was moved by to fit the guitar
+ * @param notes in order of tick, at one tick from the lowest string
+ * @param holds in order of tick
+ * @param slots what the left hand does, without gaps
+ * @param innerAsked how many inner strokes were asked for
+ * @param hits percussive sounds, in order
+ * @param joining what became of the pattern's strokes
+ * @param findings of the audit, in order of tick
+ * @param cost of the whole song, by which the path was chosen
+ * @param ceiling the fastest tempo
+ */
+public record Arrangement(
+        Request request,
+        int movedBy,
+        List<ArrangedNote> notes,
+        List<Hold> holds,
+        List<ArrangedSlot> slots,
+        int innerAsked,
+        List<Hit> hits,
+        Joining joining,
+        List<Finding> findings,
+        Cost cost,
+        TempoCeiling ceiling) {
+    public Arrangement {
+        Objects.requireNonNull(request, "request");
+        Objects.requireNonNull(cost, "cost");
+        Objects.requireNonNull(ceiling, "ceiling");
+        notes = List.copyOf(notes);
+        holds = List.copyOf(holds);
+        slots = List.copyOf(slots);
+        hits = List.copyOf(hits);
+        Objects.requireNonNull(joining, "joining");
+        findings = List.copyOf(findings);
+    }
+
+    public Song song() {
+        return request.song();
+    }
+
+    /** Effort of the whole song. */
+    public double effort() {
+        return cost.effort().total();
+    }
+
+    /** The slot a tick falls in; the last one for ticks beyond the end. */
+    public ArrangedSlot slotAt(int tick) {
+        int low = 0;
+        int high = slots.size() - 1;
+        while (low < high) {
+            int middle = (low + high + 1) >>> 1;
+            if (slots.get(middle).startTick() <= tick) {
+                low = middle;
+            } else {
+                high = middle - 1;
+            }
+        }
+        return slots.get(low);
+    }
+
+    /** Effort of each bar: the sum over the slots that begin in it. */
+    public List<Double> barEfforts() {
+        double[] efforts = new double[song().bars().size()];
+        for (ArrangedSlot slot : slots) {
+            efforts[song().barIndexAt(slot.startTick())] += slot.effort().total();
+        }
+        return Arrays.stream(efforts).boxed().toList();
+    }
+
+    /** With the notes and hits alone that begin in a stretch. */
+    public Arrangement between(int from, int to) {
+        List<ArrangedNote> some = notes.stream()
+                .filter(note -> note.tick() >= from && note.tick() < to)
+                .toList();
+        return new Arrangement(
+                request,
+                movedBy,
+                some,
+                holds,
+                slots,
+                innerAsked,
+                hits.stream()
+                        .filter(hit -> hit.tick() >= from && hit.tick() < to)
+                        .toList(),
+                joining,
+                findings,
+                cost,
+                ceiling);
+    }
+
+    /** The same with findings and a ceiling. */
+    public Arrangement with(List<Finding> newFindings, TempoCeiling newCeiling) {
+        return new Arrangement(
+                request, movedBy, notes, holds, slots, innerAsked, hits, joining, newFindings, cost, newCeiling);
+    }
+}

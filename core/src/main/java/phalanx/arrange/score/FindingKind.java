@@ -1,0 +1,45 @@
+package phalanx.arrange.score;
+
+/** What the audit looks for. */
+public enum FindingKind {
+    REACH("reach"),
+    FINGER_CONFLICT("finger conflict"),
+    STRING_CLASH("string clash"),
+    CUT_OFF("cut-off"),
+    OUT_OF_RANGE("melody out of range"),
+    MELODY_BURIED("melody buried"),
+    SHIFT_TOO_FAST("shift too fast"),
+    PLACED_TOO_FAST("finger placed too fast"),
+    MOVED_TOO_FAST("finger moved too fast"),
+    REFINGERING_TOO_FAST("re-fingering too fast"),
+    BARRE_TOO_FAST("barre too fast"),
+    THUMB_OUT_OF_RANGE("thumb out of its range"),
+    DIGIT_TOO_FAST("digit repeated too fast"),
+    DIGITS_CROSSED("digits crossed"),
+    TONE_MISSING("tone missing"),
+    LOCK_NOT_KEPT("lock not kept"),
+    STRAIN("strain");
+
+    private final String label;
+
+    FindingKind(String label) {
+        this.label = label;
+    }
+
+    /** Whether it says that something has too little time. */
+    public boolean isOfSpeed() {
+        return switch (this) {
+            case SHIFT_TOO_FAST,
+                    PLACED_TOO_FAST,
+                    MOVED_TOO_FAST,
+                    REFINGERING_TOO_FAST,
+                    BARRE_TOO_FAST,
+                    DIGIT_TOO_FAST -> true;
+            default -> false;
+        };
+    }
+
+    public String label() {
+        return label;
+    }
+}

@@ -1,0 +1,259 @@
+package phalanx.arrange.score;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.IntStream;
+import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Slot;
+import phalanx.cost.Cost;
+import phalanx.cost.Effort;
+import phalanx.cost.Term;
+import phalanx.cost.Weights;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.shape.Finger;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.Position;
+import phalanx.lefthand.shape.Shape;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.lefthand.track.Posture;
+import phalanx.lefthand.track.Stops;
+import phalanx.righthand.InnerStroke;
+import phalanx.song.Ticks;
+
+/**
+ * Prices a written arrangement from its notes, holds and positions alone, slot by slot, term by term. What the search
+ * minimised comes out to the last digit: the sum of the slots is the song's cost.
+ */
+public final class Scorer {
+    private static final int BASS_LOST = 2;
+    private static final int NONE = 0;
+
+    private final Instrument instrument;
+    private final FingeringFinder finder;
+    private final MoveMeter meter;
+
+    public Scorer(FingeringFinder finder, MoveMeter meter) {
+        this.instrument = finder.instrument();
+        this.finder = finder;
+        this.meter = meter;
+    }
+
+    /** One for what an arrangement was asked for. */
+    public static Scorer of(Request request) {
+        return new Scorer(
+                FingeringFinder.forPlucking(request.instrument(), request.hand()),
+                new MoveMeter(request.instrument(), request.hand()));
+    }
+
+    /**
+     * The cost of each slot with the change into it.
+     *
+     * @param slots what is asked for; a locked shape is one that is kept
+     * @param tempo quarter notes a minute
+     * @param notes in order of tick
+     * @param holds in order of tick; each holds through whole slots
+     * @param positions where the hand stands in each slot
+     */
+    public List<Cost> costs(
+            List<Slot> slots, double tempo, List<ArrangedNote> notes, List<Hold> holds, List<Integer> positions) {
+        List<Track.Span> spans = spans(slots, holds, positions);
+        Track track = Track.of(spans, notes, tempo, meter);
+        int[] firstNote = firsts(slots, notes);
+        List<Cost> costs = new ArrayList<>(slots.size());
+        Sounding sounding = new Sounding(notes);
+        Sounding before = null;
+        for (int i = 0; i < slots.size(); i++) {
+            List<ArrangedNote> struck = notes.subList(firstNote[i], firstNote[i + 1]);
+            Sounding now = sounding.at(slots.get(i), struck);
+            SlotCost cost = new SlotCost(slots.get(i), now, struck, spans.get(i));
+            cost.own();
+            if (i > 0) {
+                cost.sum.add(track.changes().get(i - 1).effort());
+                cost.step(before);
+                cost.cuts(slots.get(i - 1), before);
+            }
+            costs.add(cost.done());
+            before = now;
+        }
+        return costs;
+    }
+
+    private static int[] firsts(List<Slot> slots, List<ArrangedNote> notes) {
+        int[] firsts = new int[slots.size() + 1];
+        int at = 0;
+        for (int i = 0; i < slots.size(); i++) {
+            while (at < notes.size() && notes.get(at).tick() < slots.get(i).startTick()) {
+                at++;
+            }
+            firsts[i] = at;
+        }
+        firsts[slots.size()] = notes.size();
+        return firsts;
+    }
+
+    private static List<Track.Span> spans(List<Slot> slots, List<Hold> holds, List<Integer> positions) {
+        List<Track.Span> spans = new ArrayList<>(slots.size());
+        List<Hold> open = new ArrayList<>();
+        int next = 0;
+        for (int i = 0; i < slots.size(); i++) {
+            int start = slots.get(i).startTick();
+            open.removeIf(hold -> hold.endTick() <= start);
+            while (next < holds.size() && holds.get(next).tick() <= start) {
+                open.add(holds.get(next++));
+            }
+            Fingering fingering = new Fingering(open.stream().map(Hold::press).toList());
+            spans.add(new Track.Span(start, slots.get(i).endTick(), new Posture(fingering, positions.get(i))));
+        }
+        return spans;
+    }
+
+    /** The notes that sound in one slot after another. */
+    private static final class Sounding {
+        private final List<ArrangedNote> notes;
+        private final List<ArrangedNote> ringing = new ArrayList<>();
+        private List<ArrangedNote> ended = List.of();
+        private int tune = NONE;
+        private int bass = NONE;
+
+        Sounding(List<ArrangedNote> notes) {
+            this.notes = notes;
+        }
+
+        Sounding at(Slot slot, List<ArrangedNote> struck) {
+            Sounding now = new Sounding(notes);
+            now.ended = ringing.stream()
+                    .filter(note -> note.endTick() <= slot.startTick())
+                    .toList();
+            ringing.removeIf(note -> note.endTick() <= slot.startTick());
+            ringing.addAll(struck);
+            for (ArrangedNote note : ringing) {
+                boolean since = note.tick() <= slot.startTick();
+                now.tune = since && note.role() == Role.MELODY ? note.string() : now.tune;
+                now.bass = since && note.role() == Role.BASS ? note.string() : now.bass;
+            }
+            return now;
+        }
+    }
+
+    /** Adds up one slot. */
+    private final class SlotCost {
+        private final Slot slot;
+        private final Slot.Demand demand;
+        private final Sounding sounding;
+        private final List<ArrangedNote> struck;
+        private final Track.Span span;
+        private final Fingering fingering;
+        private final Stops stops;
+        private final Effort.Sum sum = new Effort.Sum();
+        private long unplayable;
+        private long tune;
+
+        SlotCost(Slot slot, Sounding sounding, List<ArrangedNote> struck, Track.Span span) {
+            this.slot = slot;
+            this.demand = slot.demand();
+            this.sounding = sounding;
+            this.struck = struck;
+            this.span = span;
+            this.fingering = span.posture().fingering();
+            this.stops = Stops.of(fingering.packed());
+        }
+
+        void own() {
+            int steps = slot.holdSteps();
+            sum.addHeld(finder.effort(frets(), fingering), steps);
+            int away = Position.away(fingering.packed(), span.posture().position());
+            sum.addGrains(Term.OFF_POSITION, (long) away * Effort.thousandths(Weights.OFF_POSITION) * steps);
+            boolean thumbHasTune = fingering
+                    .press(Finger.THUMB)
+                    .filter(press -> sounding.tune != NONE
+                            && press.covers(sounding.tune)
+                            && press.fret() == stops.fret(sounding.tune))
+                    .isPresent();
+            boolean astray = struck.stream().anyMatch(note -> stops.fret(note.string()) != note.fret());
+            unplayable += finder.holds(fingering) && !astray && !thumbHasTune ? 0 : 1;
+            unplayable += slot.bassBegins() && sounding.bass == NONE ? BASS_LOST : 0;
+            tune += slot.melodyBegins() && sounding.tune == NONE ? Cost.LOST : 0;
+            if (slot.bass().isPresent() && sounding.bass != NONE) {
+                int fret = stops.fret(sounding.bass);
+                int midi = instrument.midi(sounding.bass, fret);
+                sum.add(
+                        Term.BASS_PLACE,
+                        Ear.bassPlace(demand.bassPreferred(), sounding.bass, fret, midi, instrument.strings()));
+            }
+            if (demand.inner()) {
+                sum.add(new Ear(demand).price(scene(), strings()));
+            }
+        }
+
+        /** What sounds of tune and bass; other open strings are not looked at. */
+        private int[] frets() {
+            int[] frets = new int[instrument.strings()];
+            Arrays.fill(frets, Shape.SILENT);
+            for (int string : new int[] {sounding.tune, sounding.bass}) {
+                if (string != NONE) {
+                    frets[frets.length - string] = stops.fret(string);
+                }
+            }
+            return frets;
+        }
+
+        private Ear.Scene scene() {
+            int silent = slot.locked()
+                    .map(held -> Ear.silent(held.shape(), fingering))
+                    .orElse(0);
+            return new Ear.Scene(
+                    midi(sounding.tune),
+                    midi(sounding.bass),
+                    Ear.free(instrument, demand, stops, sounding.tune, sounding.bass, silent));
+        }
+
+        private int midi(int string) {
+            return string == NONE ? -1 : instrument.midi(string, stops.fret(string));
+        }
+
+        /** The strings of the inner strokes of each tick. */
+        private int[] strings() {
+            int[] ticks =
+                    slot.inner().stream().mapToInt(InnerStroke::tick).distinct().toArray();
+            return IntStream.of(ticks)
+                    .map(tick -> struck.stream()
+                            .filter(note -> note.tick() == tick && note.role() == Role.INNER)
+                            .mapToInt(note -> 1 << note.string())
+                            .reduce(0, (a, b) -> a | b))
+                    .toArray();
+        }
+
+        void step(Sounding before) {
+            if (slot.bassBegins() && before.bass != NONE && sounding.bass != NONE) {
+                sum.add(
+                        Term.BASS_STEP,
+                        Ear.bassStep(before.bass, sounding.bass, slot.bass().orElseThrow(), instrument.strings()));
+            }
+        }
+
+        /** Notes that end with the slot before though they should ring on. */
+        void cuts(Slot slotBefore, Sounding before) {
+            for (ArrangedNote note : sounding.ended) {
+                if (note.cut() && note.endTick() == slot.startTick()) {
+                    switch (note.role()) {
+                        case MELODY -> tune++;
+                        case BASS -> sum.add(Term.BASS_CUT, Effort.thousandths(Weights.BASS_CUT));
+                        default -> {
+                            boolean atOnce = note.tick() >= slotBefore.startTick();
+                            if (atOnce && slotBefore.lengthTicks() < Ticks.WHOLE) {
+                                sum.add(Term.INNER_CUT, Effort.thousandths(Weights.INNER_CUT));
+                            }
+                        }
+                    }
+                }
+            }
+        }
+
+        Cost done() {
+            return new Cost(unplayable, tune, sum.done());
+        }
+    }
+}

@@ -1,0 +1,59 @@
+package phalanx.arrange.search;
+
+import java.util.Arrays;
+import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.Slot;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.HeldShape;
+import phalanx.lefthand.shape.Shape;
+import phalanx.lefthand.track.Posture;
+import phalanx.lefthand.track.Stops;
+
+/** One candidate of a layer: a way for the left hand to serve a slot. */
+public record Candidate(Layer layer, int index) {
+    public Posture posture() {
+        return layer.posture(index);
+    }
+
+    public Fingering fingering() {
+        return layer.fingering(index);
+    }
+
+    /** The string of the tune's note, or {@link Layer#NONE}. */
+    public int tune() {
+        return layer.tune(index);
+    }
+
+    /** The string of the bass note, or {@link Layer#NONE}. */
+    public int bass() {
+        return layer.bass(index);
+    }
+
+    /** The fret a string is stopped at, 0 where it is open. */
+    public int fret(int string) {
+        return layer.fret(index, string);
+    }
+
+    public Ear.Placing placing() {
+        return layer.placing(index);
+    }
+
+    /** Whether a string keeps its fret and finger into the next candidate. */
+    public boolean keeps(int string, Candidate next) {
+        return layer.keeps(index, string, next.layer, next.index);
+    }
+
+    /** The strings it plays, can play an inner note on or keeps stopped, and the fingers that hold them. */
+    public HeldShape held(Instrument instrument, Slot.Demand demand) {
+        Stops stops = Stops.of(fingering().packed());
+        int[] free = Ear.free(instrument, demand, stops, tune(), bass(), 0);
+        Integer[] frets = new Integer[instrument.strings()];
+        Arrays.fill(frets, Shape.SILENT);
+        for (int string = 1; string <= frets.length; string++) {
+            boolean plays = string == tune() || string == bass() || free[string] >= 0 || stops.fret(string) > 0;
+            frets[frets.length - string] = plays ? stops.fret(string) : Shape.SILENT;
+        }
+        return new HeldShape(new Shape(Arrays.asList(frets)), fingering());
+    }
+}

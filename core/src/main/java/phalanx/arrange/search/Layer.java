@@ -1,0 +1,471 @@
+package phalanx.arrange.search;
+
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.stream.IntStream;
+import phalanx.arrange.demand.Ear;
+import phalanx.cost.Effort;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.lefthand.track.Pace;
+import phalanx.lefthand.track.Posture;
+import phalanx.lefthand.track.Stops;
+
+/**
+ * The candidates for a slot: ways for the left hand to serve what it asks for, as rows of numbers, for searches that go
+ * through thousands of them. All lose as much of what can be played and of the tune: what loses more than it must is
+ * left out, since no change mends that. The cheapest by themselves come first.
+ */
+public final class Layer {
+    /** A string number that stands for no string. */
+    public static final int NONE = 0;
+
+    /** The number of the pluck that falls on a slot's beginning; the ticks of its inner strokes follow. */
+    public static final int FIRST_PLUCK = 1;
+
+    /** An index of a candidate fits 16 bits. */
+    private static final int MOST = 1 << 16;
+
+    /** How many are promising for being the cheapest by themselves. */
+    private static final int CHEAPEST = 20;
+
+    private static final int POSITIONS = 64;
+
+    final int unplayable;
+    final int lost;
+    final int count;
+
+    /** Numbers of presses, see {@link MoveMeter#number}; five a candidate. */
+    final short[] presses;
+
+    final byte[] positions;
+    final byte[] tunes;
+    final byte[] basses;
+    /** String, fret and finger of tune and bass in one number each, 0 where there is none. */
+    final int[] tunePlaces;
+
+    final int[] bassPlaces;
+    final long[] frets;
+    final long[] fingers;
+    /** Effort of holding for a beat, in thousandths. */
+    final int[] holds;
+    /** What the sound costs, in thousandths. */
+    final int[] sounds;
+
+    final int[] plucks;
+    final Ear.Placing[] placings;
+    /** Strings that inner strokes fall on, bit s for string s. */
+    final short[] struck;
+
+    /** Of each finger the different presses that are arrived at, and which of them each candidate has. */
+    final int[][] arriving = new int[Fingering.FINGERS][];
+
+    final short[][] arrivingAt = new short[Fingering.FINGERS][];
+    /** Of each finger the different ways to leave, see {@link #leaving(int)}, and which of them each candidate has. */
+    final int[][] leaving = new int[Fingering.FINGERS][];
+
+    final short[][] leavingAt = new short[Fingering.FINGERS][];
+
+    private final MoveMeter meter;
+
+    private Layer(Builder builder, int[] order) {
+        this.unplayable = builder.unplayable;
+        this.lost = builder.lost;
+        this.count = order.length;
+        this.presses = new short[count * Fingering.FINGERS];
+        this.positions = new byte[count];
+        this.tunes = new byte[count];
+        this.basses = new byte[count];
+        this.tunePlaces = new int[count];
+        this.bassPlaces = new int[count];
+        this.frets = new long[count];
+        this.fingers = new long[count];
+        this.holds = new int[count];
+        this.sounds = new int[count];
+        this.plucks = new int[count];
+        this.placings = new Ear.Placing[count];
+        this.struck = new short[count];
+        this.meter = builder.meter;
+        for (int i = 0; i < count; i++) {
+            take(builder, order[i], i);
+        }
+        tellApart();
+    }
+
+    private void take(Builder from, int index, int to) {
+        System.arraycopy(from.presses, index * Fingering.FINGERS, presses, to * Fingering.FINGERS, Fingering.FINGERS);
+        positions[to] = from.positions[index];
+        tunes[to] = from.tunes[index];
+        basses[to] = from.basses[index];
+        frets[to] = from.frets[index];
+        fingers[to] = from.fingers[index];
+        tunePlaces[to] = place(to, tunes[to]);
+        bassPlaces[to] = place(to, basses[to]);
+        holds[to] = from.holds[index];
+        sounds[to] = from.sounds[index];
+        plucks[to] = from.plucks[index];
+        placings[to] = from.placings[index];
+        struck[to] = from.struck[index];
+    }
+
+    private int place(int candidate, int string) {
+        return string == NONE
+                ? 0
+                : string << 12 | Stops.at(frets[candidate], string) << 6 | Stops.at(fingers[candidate], string);
+    }
+
+    private void tellApart() {
+        int presses = meter.numbers();
+        short[] seenArriving = new short[presses];
+        short[] seenLeaving = new short[presses + POSITIONS << Pace.PLUCK_BITS];
+        for (int finger = 0; finger < Fingering.FINGERS; finger++) {
+            int[] arrive = new int[count];
+            int[] leave = new int[count];
+            int arrivals = 0;
+            int leavings = 0;
+            arrivingAt[finger] = new short[count];
+            leavingAt[finger] = new short[count];
+            for (int candidate = 0; candidate < count; candidate++) {
+                int press = press(candidate, finger);
+                if (seenArriving[press] == 0) {
+                    arrive[arrivals++] = press;
+                    seenArriving[press] = (short) arrivals;
+                }
+                arrivingAt[finger][candidate] = (short) (seenArriving[press] - 1);
+                int way = leaving(candidate, finger);
+                if (seenLeaving[way] == 0) {
+                    leave[leavings++] = way;
+                    seenLeaving[way] = (short) leavings;
+                }
+                leavingAt[finger][candidate] = (short) (seenLeaving[way] - 1);
+            }
+            arriving[finger] = Arrays.copyOf(arrive, arrivals);
+            leaving[finger] = Arrays.copyOf(leave, leavings);
+            for (int i = 0; i < arrivals; i++) {
+                seenArriving[arrive[i]] = 0;
+            }
+            for (int i = 0; i < leavings; i++) {
+                seenLeaving[leave[i]] = 0;
+            }
+        }
+    }
+
+    private int press(int candidate, int finger) {
+        return presses[candidate * Fingering.FINGERS + finger];
+    }
+
+    /** How a finger leaves, in one number: its press and last pluck; where it is up, where the hand stands. */
+    private int leaving(int candidate, int finger) {
+        int press = press(candidate, finger);
+        return press == 0
+                ? meter.numbers() + positions[candidate] << Pace.PLUCK_BITS
+                : press << Pace.PLUCK_BITS | Pace.pluck(plucks[candidate], finger);
+    }
+
+    /** The number of the press of a finger that leaves so, 0 where it is up. */
+    int press(int leaving) {
+        int press = leaving >> Pace.PLUCK_BITS;
+        return press >= meter.numbers() ? 0 : press;
+    }
+
+    /** What it plucked last. */
+    static int pluck(int leaving) {
+        return leaving & Pace.MOST_PLUCKS;
+    }
+
+    /** The hand's position for a finger that is up, else 1. */
+    int waitingAt(int leaving) {
+        return Math.max(1, (leaving >> Pace.PLUCK_BITS) - meter.numbers());
+    }
+
+    public int count() {
+        return count;
+    }
+
+    /** What a candidate costs by itself, in grains, when it is held for so many steps of {@link Effort#STEPS}. */
+    public long own(int candidate, int steps) {
+        return (long) holds[candidate] * steps + (long) sounds[candidate] * Effort.STEPS;
+    }
+
+    public Fingering fingering(int candidate) {
+        int[] packed = new int[Fingering.FINGERS];
+        for (int finger = 0; finger < packed.length; finger++) {
+            packed[finger] = meter.packed(press(candidate, finger));
+        }
+        return Fingering.ofPacked(packed);
+    }
+
+    public Posture posture(int candidate) {
+        return new Posture(fingering(candidate), positions[candidate]);
+    }
+
+    /** The string of the tune's note, or {@link #NONE}. */
+    public int tune(int candidate) {
+        return tunes[candidate];
+    }
+
+    /** The string of the bass note, or {@link #NONE}. */
+    public int bass(int candidate) {
+        return basses[candidate];
+    }
+
+    /** The fret a string is stopped at, 0 where it is open. */
+    public int fret(int candidate, int string) {
+        return Stops.at(frets[candidate], string);
+    }
+
+    public Ear.Placing placing(int candidate) {
+        return placings[candidate];
+    }
+
+    /** Whether a string keeps its fret and finger into a candidate of another layer. */
+    boolean keeps(int candidate, int string, Layer next, int nextCandidate) {
+        return Stops.keeps(
+                string, frets[candidate], fingers[candidate], next.frets[nextCandidate], next.fingers[nextCandidate]);
+    }
+
+    /** Whether a candidate is the same as one of another layer for the same demand. */
+    private boolean same(int candidate, Layer other, int index) {
+        int own = candidate * Fingering.FINGERS;
+        int its = index * Fingering.FINGERS;
+        return positions[candidate] == other.positions[index]
+                && tunes[candidate] == other.tunes[index]
+                && basses[candidate] == other.basses[index]
+                && Arrays.equals(presses, own, own + Fingering.FINGERS, other.presses, its, its + Fingering.FINGERS);
+    }
+
+    /** Where a candidate of another layer for the same demand stands in this one, -1 where it does not. */
+    int indexOf(Layer other, int index) {
+        for (int candidate = 0; candidate < count; candidate++) {
+            if (same(candidate, other, index)) {
+                return candidate;
+            }
+        }
+        return -1;
+    }
+
+    /** This layer with a candidate of another one for the same demand as its last. */
+    Layer with(Layer other, int index) {
+        Builder more = new Builder(meter);
+        more.admits(unplayable, lost);
+        for (int candidate = 0; candidate < count; candidate++) {
+            more.take(this, candidate);
+        }
+        more.take(other, index);
+        return new Layer(more, IntStream.range(0, more.count).toArray());
+    }
+
+    /** Some of this layer's candidates alone. */
+    Layer only(int... some) {
+        Builder few = new Builder(meter);
+        few.admits(unplayable, lost);
+        for (int candidate : some) {
+            few.take(this, candidate);
+        }
+        return new Layer(few, IntStream.range(0, few.count).toArray());
+    }
+
+    /** Collects candidates. */
+    public static final class Builder {
+        private final MoveMeter meter;
+        private int unplayable = Integer.MAX_VALUE;
+        private int lost = Integer.MAX_VALUE;
+        private int count;
+        private int least = Integer.MAX_VALUE;
+        private short[] presses = new short[64 * Fingering.FINGERS];
+        private byte[] positions = new byte[64];
+        private byte[] tunes = new byte[64];
+        private byte[] basses = new byte[64];
+        private long[] frets = new long[64];
+        private long[] fingers = new long[64];
+        private int[] holds = new int[64];
+        private int[] sounds = new int[64];
+        private int[] plucks = new int[64];
+        private Ear.Placing[] placings = new Ear.Placing[64];
+        private short[] struck = new short[64];
+
+        public Builder(MoveMeter meter) {
+            this.meter = meter;
+        }
+
+        /** Whether candidates that lose so much are wanted; all that lose more are dropped. */
+        public boolean admits(int candidateUnplayable, int candidateLost) {
+            boolean better =
+                    candidateUnplayable < unplayable || candidateUnplayable == unplayable && candidateLost < lost;
+            if (better) {
+                count = 0;
+                least = Integer.MAX_VALUE;
+                unplayable = candidateUnplayable;
+                lost = candidateLost;
+            }
+            return candidateUnplayable == unplayable && candidateLost == lost;
+        }
+
+        /**
+         * Adds a candidate.
+         *
+         * @param packed presses of the fingers
+         * @param stops what they stop
+         * @param tune string of the tune's note
+         * @param bass string of the bass
+         * @param hold effort of holding for a beat, in thousandths
+         * @param sound what it costs the ear, in thousandths
+         * @param pluck the last pluck of each finger
+         */
+        public void add(
+                int[] packed,
+                Stops stops,
+                int position,
+                int tune,
+                int bass,
+                int hold,
+                int sound,
+                int pluck,
+                Ear.Placing placing) {
+            if (count == positions.length) {
+                grow();
+            }
+            for (int finger = 0; finger < Fingering.FINGERS; finger++) {
+                presses[count * Fingering.FINGERS + finger] = meter.number(packed[finger]);
+            }
+            positions[count] = (byte) position;
+            tunes[count] = (byte) tune;
+            basses[count] = (byte) bass;
+            frets[count] = stops.frets();
+            fingers[count] = stops.fingers();
+            holds[count] = hold;
+            sounds[count] = sound;
+            plucks[count] = pluck;
+            placings[count] = placing;
+            struck[count] = (short) placing.struck();
+            count++;
+            least = Math.min(least, hold + sound);
+        }
+
+        private void take(Layer from, int index) {
+            if (count == positions.length) {
+                grow();
+            }
+            System.arraycopy(
+                    from.presses, index * Fingering.FINGERS, presses, count * Fingering.FINGERS, Fingering.FINGERS);
+            positions[count] = from.positions[index];
+            tunes[count] = from.tunes[index];
+            basses[count] = from.basses[index];
+            frets[count] = from.frets[index];
+            fingers[count] = from.fingers[index];
+            holds[count] = from.holds[index];
+            sounds[count] = from.sounds[index];
+            plucks[count] = from.plucks[index];
+            placings[count] = from.placings[index];
+            struck[count++] = from.struck[index];
+        }
+
+        private void grow() {
+            int size = 2 * count;
+            presses = Arrays.copyOf(presses, size * Fingering.FINGERS);
+            positions = Arrays.copyOf(positions, size);
+            tunes = Arrays.copyOf(tunes, size);
+            basses = Arrays.copyOf(basses, size);
+            frets = Arrays.copyOf(frets, size);
+            fingers = Arrays.copyOf(fingers, size);
+            holds = Arrays.copyOf(holds, size);
+            sounds = Arrays.copyOf(sounds, size);
+            plucks = Arrays.copyOf(plucks, size);
+            placings = Arrays.copyOf(placings, size);
+            struck = Arrays.copyOf(struck, size);
+        }
+
+        /** What all candidates so far lose. */
+        int unplayable() {
+            return unplayable;
+        }
+
+        /** The cheapest candidate so far, by itself for a beat, in thousandths. */
+        int least() {
+            return least;
+        }
+
+        public boolean isEmpty() {
+            return count == 0;
+        }
+
+        /** Those at most so much dearer than the cheapest, and the cheapest of each place of the tune and of the bass. */
+        private int[] inOrder(int slack) {
+            long[] keys = new long[count];
+            for (int i = 0; i < count; i++) {
+                keys[i] = (long) (holds[i] + sounds[i]) << Integer.SIZE | i;
+            }
+            Arrays.sort(keys);
+            long most = (long) least + slack;
+            boolean[] tuneSeen = new boolean[16];
+            boolean[] bassSeen = new boolean[16 << 6];
+            return Arrays.stream(keys)
+                    .filter(key -> {
+                        int i = (int) key;
+                        int bass = bassPlace(i);
+                        boolean first = !tuneSeen[tunes[i]] || !bassSeen[bass];
+                        tuneSeen[tunes[i]] = true;
+                        bassSeen[bass] = true;
+                        return first || key >> Integer.SIZE <= most;
+                    })
+                    .limit(MOST)
+                    .mapToInt(key -> (int) key)
+                    .toArray();
+        }
+
+        private int bassPlace(int candidate) {
+            return basses[candidate] << 6
+                    | (basses[candidate] == NONE ? 0 : Stops.at(frets[candidate], basses[candidate]));
+        }
+
+        /** The layer of all candidates that are at most so much dearer by themselves than the cheapest. */
+        public Layer all(double slack) {
+            return new Layer(this, inOrder(Effort.thousandths(slack)));
+        }
+
+        /**
+         * The layer of the most promising: some that are the cheapest by themselves, and the cheapest few of each place
+         * of the tune, of the bass and of the hand together.
+         *
+         * @param ofEach how many of each
+         */
+        public Layer promising(int ofEach) {
+            Map<Integer, Integer> ofKind = new HashMap<>();
+            int[] order = inOrder(Integer.MAX_VALUE >> 1);
+            int[] chosen = new int[order.length];
+            int all = 0;
+            for (int candidate : order) {
+                int kind = tunes[candidate] << 22 | bassPlace(candidate) << 8 | positions[candidate];
+                boolean among = all < CHEAPEST || ofKind.merge(kind, 1, Integer::sum) <= ofEach;
+                if (among) {
+                    chosen[all++] = candidate;
+                }
+            }
+            return new Layer(this, Arrays.copyOf(chosen, all));
+        }
+    }
+
+    /** The last pluck of each finger: at the beginning for tune and bass, at the last of its strokes for inner strings. */
+    public static int plucks(Stops stops, int beginning, Ear.Placing placing) {
+        int plucks = 0;
+        for (int string = 1, left = beginning >> 1; left != 0; string++, left >>= 1) {
+            if ((left & 1) == 1) {
+                plucks = withPluck(plucks, stops, string, FIRST_PLUCK);
+            }
+        }
+        int[] moments = placing.moments();
+        for (int moment = 0; moment < moments.length; moment++) {
+            for (int left = moments[moment]; left != 0; left &= left - 1) {
+                int string = Integer.numberOfTrailingZeros(left);
+                plucks = withPluck(plucks, stops, string, FIRST_PLUCK + 1 + moment);
+            }
+        }
+        return plucks;
+    }
+
+    private static int withPluck(int plucks, Stops stops, int string, int pluck) {
+        int finger = Stops.at(stops.fingers(), string);
+        return finger == 0 ? plucks : Pace.withPluck(plucks, finger - 1, pluck);
+    }
+}

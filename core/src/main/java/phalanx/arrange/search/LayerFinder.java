@@ -1,0 +1,431 @@
+package phalanx.arrange.search;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.LongAdder;
+import java.util.function.Function;
+import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.Slot;
+import phalanx.cost.Cost;
+import phalanx.cost.Effort;
+import phalanx.cost.Weights;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.Position;
+import phalanx.lefthand.shape.Press;
+import phalanx.lefthand.shape.Shape;
+import phalanx.lefthand.shape.Ways;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.lefthand.track.Stops;
+import phalanx.theory.ChordSymbol;
+
+/**
+ * Finds the ways to serve a slot and remembers them: slots that ask for the same share a layer.
+ *
+ * <p>The rules: every place of the tune's note with every place of the bass below it; besides, up to
+ * {@link #MOST_STOPPED} further strings stopped at tones of the chord ({@link #MOST_IDLE} where no inner stroke falls,
+ * only to stay where a finger was), not more than {@link #WINDOW} frets from what is stopped already; every fingering of
+ * these frets; every position from which the fingers can stand so. The thumb never has the tune's note. Inner strokes
+ * take the strings that the ear likes best. All of these take part, but for those that cost {@link #SLACK} more by
+ * themselves than the cheapest: no change is worth that much (measured in the bench, see docs/performance.md).
+ */
+public final class LayerFinder {
+    /** Strings stopped besides tune and bass where inner strokes fall. */
+    static final int MOST_STOPPED = 2;
+    /** The same where none falls: a finger that only stays. */
+    static final int MOST_IDLE = 1;
+    /** How many frets further strings lie from those that are stopped, at most. */
+    static final int WINDOW = 4;
+    /** A candidate this much dearer by itself than the slot's cheapest, at one beat, is left out. In effort. */
+    static final double SLACK = 5;
+    /** The same in the quick search for the most promising. */
+    private static final double QUICK_SLACK = 2;
+    /** So many candidates are remembered; then it begins anew. */
+    private static final long MOST_KEPT = 600_000;
+
+    private static final int BASS_LOST = 2;
+    private static final int OUT_OF_REACH = 1;
+    /** How far bass and tune may lie apart, in spans of the hand: barres and open strings help a little. */
+    private static final double WIDEST_PAIR = 1.5;
+
+    private static final int OFF_POSITION = Effort.thousandths(Weights.OFF_POSITION);
+
+    private final FingeringFinder finder;
+    private final MoveMeter meter;
+    private final Instrument instrument;
+    private final int strings;
+    private final Map<Integer, Map<Slot.Demand, Layer>> promising = new ConcurrentHashMap<>();
+    private final Map<Slot.Demand, Boolean> locksKept = new ConcurrentHashMap<>();
+    private final Map<Slot.Demand, Layer> all = new ConcurrentHashMap<>();
+    private final LongAdder kept = new LongAdder();
+
+    public LayerFinder(FingeringFinder finder, MoveMeter meter) {
+        this.finder = finder;
+        this.meter = meter;
+        this.instrument = finder.instrument();
+        this.strings = instrument.strings();
+    }
+
+    public FingeringFinder finder() {
+        return finder;
+    }
+
+    public MoveMeter meter() {
+        return meter;
+    }
+
+    /**
+     * The most promising candidates of a row of slots, the same layer for the same demand. Demands not seen before are shared out among the processor's cores.
+     *
+     * @param ofEach how many of each place of tune, bass and hand together
+     * @param check called before each search; what it throws ends the work
+     */
+    public Layer[] promising(List<Slot> slots, int ofEach, Runnable check) {
+        Map<Slot.Demand, Layer> known = promising.computeIfAbsent(ofEach, few -> new ConcurrentHashMap<>());
+        return layers(slots, known, demand -> {
+            check.run();
+            return search(demand, QUICK_SLACK).promising(ofEach);
+        });
+    }
+
+    /** All candidates of a row of slots. */
+    public Layer[] all(List<Slot> slots, Runnable check) {
+        if (kept.sum() > MOST_KEPT) {
+            all.clear();
+            kept.reset();
+        }
+        return layers(slots, all, demand -> {
+            check.run();
+            Layer found = search(demand, SLACK).all(SLACK);
+            kept.add(found.count());
+            return found;
+        });
+    }
+
+    private static Layer[] layers(
+            List<Slot> slots, Map<Slot.Demand, Layer> known, Function<Slot.Demand, Layer> search) {
+        List<Slot.Demand> demands = slots.stream().map(Slot::demand).toList();
+        demands.stream().filter(demand -> !known.containsKey(demand)).distinct().toList().parallelStream()
+                .forEach(demand -> known.put(demand, search.apply(demand)));
+        return demands.stream().map(known::get).toArray(Layer[]::new);
+    }
+
+    private Layer.Builder search(Slot.Demand demand, double slack) {
+        return demand.locked()
+                .flatMap(held -> new LockedSearch(this, demand, held).run())
+                .orElseGet(() -> new Search(demand.unlocked(), slack).run());
+    }
+
+    /** Whether a slot's locked shape can be held under what it asks for; true where there is none. */
+    boolean keepsLock(Slot slot) {
+        return slot.locked().isEmpty()
+                || locksKept.computeIfAbsent(slot.demand(), demand -> new LockedSearch(
+                                this, demand, demand.locked().get())
+                        .run()
+                        .isPresent());
+    }
+
+    /** Adds the candidates of fingerings one after another. */
+    final class Adder {
+        private final Slot.Demand demand;
+        private final Ear ear;
+        private final int ceiling;
+        private final int chordTones;
+        private final Layer.Builder found = new Layer.Builder(meter);
+        private final Map<Long, Ear.Placing> placings = new HashMap<>();
+
+        Adder(Slot.Demand demand) {
+            this.demand = demand;
+            this.ear = new Ear(demand);
+            this.ceiling = demand.melody().orElse(Integer.MAX_VALUE);
+            this.chordTones = demand.chord().map(ChordSymbol::pitchClasses).orElse(0);
+        }
+
+        Layer.Builder found() {
+            return found;
+        }
+
+        /** Whether a pitch is a tone of the chord. */
+        boolean isTone(int midi) {
+            return (chordTones >> midi % 12 & 1) == 1;
+        }
+
+        boolean isBelowTune(int midi) {
+            return midi < ceiling;
+        }
+
+        /** All places of the tune's note; nowhere, too, where none must begin or none exists. */
+        List<Place> tunes() {
+            List<Place> places = new ArrayList<>();
+            demand.melody().ifPresent(midi -> {
+                for (int string = 1; string <= strings; string++) {
+                    int fret = instrument.fretOf(string, midi);
+                    if (instrument.has(string, fret)) {
+                        places.add(new Place(string, fret));
+                    }
+                }
+            });
+            if (places.isEmpty() || !demand.melodyBegins()) {
+                places.add(Place.NOWHERE);
+            }
+            return places;
+        }
+
+        boolean admits(Place tune, Place bass, int outOfReach) {
+            int unplayable = outOfReach + (demand.bassBegins() && bass.isNowhere() ? BASS_LOST : 0);
+            int lost = demand.melodyBegins() && tune.isNowhere() ? Cost.LOST : 0;
+            return found.admits(unplayable, lost);
+        }
+
+        /** Forgets what it knew of sounds: tune or bass change. */
+        void begin() {
+            placings.clear();
+        }
+
+        /**
+         * Adds a fingering at all positions where the hand can stand so.
+         *
+         * @param silent strings on which no inner stroke may fall, bit s for string s
+         * @param hold effort of holding for a beat, in thousandths
+         */
+        void add(int[] presses, Place tune, Place bass, int silent, int hold) {
+            int thumb = presses[Fingering.THUMB];
+            boolean thumbHasTune = thumb != 0
+                    && !tune.isNowhere()
+                    && tune.fret() == Press.fret(thumb)
+                    && tune.string() == Press.bassString(thumb);
+            if (thumbHasTune) {
+                return;
+            }
+            Stops stops = Stops.of(presses);
+            Ear.Placing placing = demand.inner() ? placing(stops, tune, bass, silent) : Ear.Placing.NONE;
+            int sound = placing.thousandths() + bassPlace(bass);
+            int beginning =
+                    (demand.melodyBegins() ? 1 << tune.string() : 0) | (demand.bassBegins() ? 1 << bass.string() : 0);
+            int plucks = Layer.plucks(stops, beginning, placing);
+            int natural = Position.natural(presses);
+            int lowest = natural == 0 ? 1 : natural - Position.TOLERANCE;
+            int highest = natural == 0
+                    ? instrument.highestFret()
+                    : Math.min(instrument.highestFret(), natural + Position.TOLERANCE);
+            for (int position = lowest; position <= highest; position++) {
+                if (Position.admits(presses, position)) {
+                    int away = OFF_POSITION * Position.away(presses, position);
+                    found.add(
+                            presses,
+                            stops,
+                            position,
+                            tune.string(),
+                            bass.string(),
+                            hold + away,
+                            sound,
+                            plucks,
+                            placing);
+                }
+            }
+        }
+
+        int bassPlace(Place bass) {
+            return bass.isNowhere()
+                    ? 0
+                    : Ear.bassPlace(
+                            demand.bassPreferred(),
+                            bass.string(),
+                            bass.fret(),
+                            instrument.midi(bass.string(), bass.fret()),
+                            strings);
+        }
+
+        private Ear.Placing placing(Stops stops, Place tune, Place bass, int silent) {
+            long key = 0;
+            int below = bass.isNowhere() ? strings + 1 : bass.string();
+            for (int string = tune.string() + 1; string < below; string++) {
+                key = key << 6 | stops.fret(string) + 1;
+            }
+            return placings.computeIfAbsent(key, k -> ear.place(scene(stops, tune, bass, silent)));
+        }
+
+        private Ear.Scene scene(Stops stops, Place tune, Place bass, int silent) {
+            int tuneMidi = tune.isNowhere() ? -1 : instrument.midi(tune.string(), tune.fret());
+            int bassMidi = bass.isNowhere() ? -1 : instrument.midi(bass.string(), bass.fret());
+            return new Ear.Scene(
+                    tuneMidi, bassMidi, Ear.free(instrument, demand, stops, tune.string(), bass.string(), silent));
+        }
+    }
+
+    private final class Search {
+        private final Slot.Demand demand;
+        private final Adder adder;
+        private final int slack;
+        private final int mostStopped;
+        private final int[] frets = new int[strings];
+
+        Search(Slot.Demand demand, double slack) {
+            this.demand = demand;
+            this.adder = new Adder(demand);
+            this.slack = Effort.thousandths(slack);
+            this.mostStopped = demand.inner() ? MOST_STOPPED : demand.chord().isPresent() ? MOST_IDLE : 0;
+            Arrays.fill(frets, Shape.SILENT);
+        }
+
+        Layer.Builder run() {
+            Map<Place, Integer> ofTune = new HashMap<>();
+            Map<Place, Integer> ofBass = new HashMap<>();
+            for (Pair pair : pairs()) {
+                boolean few =
+                        ofTune.merge(pair.tune, 1, Integer::sum) == 1 | ofBass.merge(pair.bass, 1, Integer::sum) == 1;
+                if (adder.admits(pair.tune, pair.bass, 0) && (few || !isBeyond(pair.least))) {
+                    adder.begin();
+                    put(pair.tune, pair.tune.fret());
+                    put(pair.bass, pair.bass.fret());
+                    add(pair.tune, pair.bass, strings, mostStopped, true, few);
+                    put(pair.tune, Shape.SILENT);
+                    put(pair.bass, Shape.SILENT);
+                }
+            }
+            if (adder.found().isEmpty() || adder.found().unplayable() > 0) {
+                addOutOfReach();
+            }
+            return adder.found();
+        }
+
+        /** Whether something that costs at least so much by itself is too dear. */
+        private boolean isBeyond(int least) {
+            return least - slack > adder.found().least();
+        }
+
+        private record Pair(Place tune, Place bass, int least) {}
+
+        /** The places of tune and bass together, the cheapest first by what they cost alone. */
+        private List<Pair> pairs() {
+            List<Pair> pairs = new ArrayList<>();
+            for (Place tune : adder.tunes()) {
+                for (Place bass : basses(tune)) {
+                    put(tune, tune.fret());
+                    put(bass, bass.fret());
+                    Ways ways = finder.ways(frets);
+                    int hold = ways.count() == 0 ? slack : ways.effort(0);
+                    pairs.add(new Pair(tune, bass, hold + adder.bassPlace(bass)));
+                    put(tune, Shape.SILENT);
+                    put(bass, Shape.SILENT);
+                }
+            }
+            pairs.sort(Comparator.comparingInt(Pair::least));
+            return pairs;
+        }
+
+        private void put(Place place, int fret) {
+            if (!place.isNowhere()) {
+                frets[strings - place.string()] = fret;
+            }
+        }
+
+        private List<Place> basses(Place tune) {
+            List<Place> places = new ArrayList<>();
+            if (demand.bassAllowed() != 0) {
+                for (int string = strings; string > tune.string(); string--) {
+                    for (int fret = 0; fret <= instrument.highestFret(); fret++) {
+                        int midi = instrument.midi(string, fret);
+                        if ((demand.bassAllowed() >> midi % 12 & 1) == 1
+                                && adder.isBelowTune(midi)
+                                && instrument.has(string, fret)
+                                && spannable(tune, fret)) {
+                            places.add(new Place(string, fret));
+                        }
+                    }
+                }
+            }
+            places.add(Place.NOWHERE);
+            return places;
+        }
+
+        private boolean spannable(Place tune, int fret) {
+            int other = tune.fret();
+            return fret == 0
+                    || other == 0
+                    || Math.abs(instrument.alongMm(fret) - instrument.alongMm(other))
+                            <= WIDEST_PAIR * finder.hand().spanMm();
+        }
+
+        /**
+         * Leaves each further string alone or stops it at a tone of the chord, below the tune where it lies between bass
+         * and tune. A string below the bass is stopped only to keep a finger there.
+         */
+        private void add(Place tune, Place bass, int string, int left, boolean mayBeBelowBass, boolean all) {
+            Ways ways = finder.ways(frets);
+            int more = adder.bassPlace(bass);
+            for (int way = 0; way < ways.count() && (all || !isBeyond(ways.effort(way) + more)); way++) {
+                adder.add(ways.presses(way), tune, bass, 0, ways.effort(way));
+            }
+            if (left == 0 || ways.count() > 0 && isBeyond(ways.effort(0) + more)) {
+                return;
+            }
+            for (int next = string; next > tune.string(); next--) {
+                boolean below = !bass.isNowhere() && next > bass.string();
+                if (next != bass.string() && (!below || mayBeBelowBass)) {
+                    stop(tune, bass, next, left, below);
+                }
+            }
+        }
+
+        private void stop(Place tune, Place bass, int string, int left, boolean below) {
+            int lowest = Integer.MAX_VALUE;
+            int highest = 0;
+            for (int fret : frets) {
+                if (fret > 0) {
+                    lowest = Math.min(lowest, fret);
+                    highest = Math.max(highest, fret);
+                }
+            }
+            int from = highest == 0 ? 1 : Math.max(1, highest - WINDOW);
+            int to = highest == 0 ? instrument.highestFret() : Math.min(instrument.highestFret(), lowest + WINDOW);
+            for (int fret = from; fret <= to; fret++) {
+                int midi = instrument.midi(string, fret);
+                if (adder.isTone(midi) && (below || adder.isBelowTune(midi)) && instrument.has(string, fret)) {
+                    frets[strings - string] = fret;
+                    add(tune, bass, string - 1, left - 1, !below, false);
+                    frets[strings - string] = Shape.SILENT;
+                }
+            }
+        }
+
+        /** Tune and bass alone, beyond the hand's reach: the lower fret with finger 1, the higher with 4. */
+        private void addOutOfReach() {
+            for (Place tune : adder.tunes()) {
+                for (Place bass : basses(tune)) {
+                    if (!tune.isNowhere() && !bass.isNowhere() && adder.admits(tune, bass, OUT_OF_REACH)) {
+                        addOutOfReach(tune, bass);
+                    }
+                }
+            }
+        }
+
+        private void addOutOfReach(Place tune, Place bass) {
+            boolean bassLower = bass.fret() <= tune.fret();
+            Place low = bassLower ? bass : tune;
+            Place high = bassLower ? tune : bass;
+            put(tune, tune.fret());
+            put(bass, bass.fret());
+            if (low.fret() > 0 && finder.ways(frets).count() == 0) {
+                int[] presses = new int[Fingering.FINGERS];
+                presses[0] = Press.pack(low.fret(), low.string(), low.string());
+                presses[3] = Press.pack(high.fret(), high.string(), high.string());
+                adder.begin();
+                adder.add(presses, tune, bass, 0, hold(frets, presses));
+            }
+            put(tune, Shape.SILENT);
+            put(bass, Shape.SILENT);
+        }
+    }
+
+    /** Effort of holding frets with given fingers for a beat, in thousandths. */
+    int hold(int[] frets, int[] presses) {
+        return (int) (finder.effort(frets, Fingering.ofPacked(presses)).grains() / Effort.STEPS);
+    }
+}

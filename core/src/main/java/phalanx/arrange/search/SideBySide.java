@@ -1,0 +1,24 @@
+package phalanx.arrange.search;
+
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.function.BiFunction;
+import java.util.function.Supplier;
+
+/** Does two pieces of work at once; what one of them throws ends both. */
+final class SideBySide {
+    private SideBySide() {}
+
+    static <A, B, R> R of(Supplier<A> here, Supplier<B> beside, BiFunction<A, B, R> join) {
+        CompletableFuture<B> other = CompletableFuture.supplyAsync(beside);
+        A own = here.get();
+        try {
+            return join.apply(own, other.join());
+        } catch (CompletionException e) {
+            if (e.getCause() instanceof RuntimeException cause) {
+                throw cause;
+            }
+            throw e;
+        }
+    }
+}

@@ -1,0 +1,74 @@
+package phalanx.arrange.search;
+
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.function.BooleanSupplier;
+import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Slot;
+import phalanx.lefthand.shape.HeldShape;
+
+/**
+ * A solved song, for looking at other ways through it.
+ *
+ * @param request what was arranged
+ * @param solver with the costs of all beginnings and endings through promising candidates
+ * @param answer that was chosen
+ */
+public record SolvedSong(Request request, Solver solver, Solver.Answer answer) {
+    /** The slots with their promising candidates, the chosen ones among them. */
+    public SongGraph graph() {
+        return solver.graph();
+    }
+
+    /** The same, to be given up on another request. */
+    public SolvedSong withCancel(BooleanSupplier cancelled) {
+        return new SolvedSong(request, solver.withCancel(cancelled), answer);
+    }
+
+    /** Which slot a tick falls in. */
+    public int slotAt(int tick) {
+        int at = 0;
+        while (at + 1 < graph().layers() && graph().slots().get(at + 1).startTick() <= tick) {
+            at++;
+        }
+        return at;
+    }
+
+    /** What the cheapest way through each candidate of a slot costs, the rest of the song free. */
+    public long[] through(int at) {
+        return through(at, graph().layer(at), graph());
+    }
+
+    /** What the song costs with a shape held in a slot, the rest free; nothing when it cannot be held there. */
+    public Optional<Long> with(HeldShape held, int at) {
+        Slot slot = graph().slots().get(at).with(held);
+        if (!solver.finder().keepsLock(slot)) {
+            return Optional.empty();
+        }
+        Layer locked = solver.promising(slot);
+        return Arrays.stream(through(at, locked, graph().with(at, slot, locked)))
+                .boxed()
+                .min(Long::compare);
+    }
+
+    private long[] through(int at, Layer layer, SongGraph graph) {
+        NarrowPass narrow = solver.narrow();
+        long[] through = new long[layer.count()];
+        boolean last = at + 1 == graph.layers();
+        Beginnings into = at == 0 ? null : graph.changes(at).beginnings(narrow.beginnings(at - 1));
+        Beginnings out = last ? null : graph.changes(at + 1).reversed().beginnings(narrow.endings(at + 1));
+        for (int candidate = 0; candidate < through.length; candidate++) {
+            through[candidate] = Math.min(
+                    LayeredGraph.IMPOSSIBLE,
+                    cheapest(into, candidate) + graph.cost(at, candidate) + cheapest(out, candidate));
+        }
+        return through;
+    }
+
+    private static long cheapest(Beginnings beginnings, int candidate) {
+        if (beginnings == null) {
+            return 0;
+        }
+        return beginnings.into(candidate, LayeredGraph.IMPOSSIBLE) ? beginnings.cheapest() : LayeredGraph.IMPOSSIBLE;
+    }
+}

@@ -1,0 +1,155 @@
+package phalanx.arrange.search;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
+import phalanx.arrange.demand.Slot;
+import phalanx.song.Reprises;
+
+/**
+ * Solves a song: a quick answer through the most promising candidates of each slot, then the full one through all.
+ * Sections that come again are held as one of the times.
+ */
+public final class Solver {
+    /** So many candidates of each kind in all slots together are promising: more where a song is short. */
+    private static final int OF_EACH_KIND = 260;
+
+    private static final int MOST_OF_EACH_KIND = 4;
+
+    private final LayerFinder finder;
+    private final List<Reprises.Reprise> reprises;
+    private final int ofEachKind;
+    /** The promising candidates of each slot as they were found. */
+    private final Layer[] found;
+    /** The same, with those of earlier full answers among them. */
+    private final SongGraph graph;
+
+    private final NarrowPass narrow;
+
+    private Solver(
+            LayerFinder finder,
+            List<Reprises.Reprise> reprises,
+            int ofEachKind,
+            Layer[] found,
+            SongGraph graph,
+            NarrowPass narrow) {
+        this.finder = finder;
+        this.reprises = reprises;
+        this.ofEachKind = ofEachKind;
+        this.found = found;
+        this.graph = graph;
+        this.narrow = narrow;
+    }
+
+    /** A way and the graph that it leads through. */
+    public record Answer(SongGraph graph, Way way) {}
+
+    /**
+     * Solves quickly.
+     *
+     * @param slots of the song
+     * @param tempo quarter notes a minute
+     * @param reprises sections that come again
+     * @param earlier a song solved before: what is the same in it is taken over
+     * @param cancelled asked again and again while the work goes on
+     */
+    public static Solver quick(
+            LayerFinder finder,
+            List<Slot> slots,
+            double tempo,
+            List<Reprises.Reprise> reprises,
+            Optional<Solver> earlier,
+            BooleanSupplier cancelled) {
+        // a lock that cannot be kept is left; the audit says so
+        List<Slot> kept = slots.stream()
+                .map(slot -> finder.keepsLock(slot) ? slot : slot.unlocked())
+                .toList();
+        SongGraph check = new SongGraph(
+                kept, tempo, new Layer[0], finder.meter(), finder.finder().instrument(), cancelled);
+        int ofEachKind = Math.max(1, Math.min(MOST_OF_EACH_KIND, OF_EACH_KIND / kept.size()));
+        Layer[] found = finder.promising(kept, ofEachKind, check::checkCancelled);
+        Optional<Solver> before = earlier.filter(other -> other.found.length == found.length);
+        Layer[] layers = found.clone();
+        before.ifPresent(
+                other -> Arrays.setAll(layers, at -> found[at] == other.found[at] ? other.graph.layer(at) : found[at]));
+        SongGraph graph = check.with(layers);
+        NarrowPass narrow = before.map(other -> again(other, graph)).orElseGet(() -> NarrowPass.through(graph));
+        return new Solver(finder, reprises, ofEachKind, found, graph, narrow);
+    }
+
+    /** The promising candidates of a slot, as many as this song's have. */
+    Layer promising(Slot slot) {
+        return finder.promising(List.of(slot), ofEachKind, graph::checkCancelled)[0];
+    }
+
+    private static NarrowPass again(Solver before, SongGraph graph) {
+        int[] edited = IntStream.range(0, graph.layers())
+                .filter(at -> !graph.sameAt(at, before.graph))
+                .toArray();
+        return edited.length == 0 ? before.narrow : before.narrow.again(graph, edited[0], edited[edited.length - 1]);
+    }
+
+    /** The same, to be given up on another request. */
+    public Solver withCancel(BooleanSupplier cancelled) {
+        return new Solver(finder, reprises, ofEachKind, found, graph.withCancel(cancelled), narrow);
+    }
+
+    public LayerFinder finder() {
+        return finder;
+    }
+
+    /** The slots with their promising candidates. */
+    public SongGraph graph() {
+        return graph;
+    }
+
+    /** The pass through promising candidates, complete. */
+    NarrowPass narrow() {
+        narrow.complete();
+        return narrow;
+    }
+
+    /** The quick answer. */
+    public Answer quick() {
+        return tied(new Answer(graph, narrow.way()));
+    }
+
+    /** The full answer; it begins from the candidates as they were found, so that it does not depend on what came before. */
+    public Answer full() {
+        SongGraph whole = graph.with(finder.all(graph.slots(), graph::checkCancelled));
+        SongGraph first = graph.with(found);
+        NarrowPass pass = Arrays.equals(found, graph.allLayers()) ? narrow : NarrowPass.through(first);
+        pass.complete();
+        Answer full = new FullPass(whole, new Answer(first, pass.way()), pass).answer();
+        Answer quick = new Answer(graph, narrow.way());
+        return tied(full.way.cost() <= quick.way.cost() ? full : quick);
+    }
+
+    /** The same solver with an answer's candidates among the promising ones, so that edits begin from it. */
+    public Solver keeping(Answer full) {
+        Layer[] layers = graph.allLayers();
+        int[] missing = IntStream.range(0, layers.length)
+                .filter(at -> layers[at].indexOf(full.graph.layer(at), full.way.candidate(at)) < 0)
+                .toArray();
+        if (missing.length == 0) {
+            return this;
+        }
+        for (int at : missing) {
+            layers[at] = layers[at].with(full.graph.layer(at), full.way.candidate(at));
+        }
+        SongGraph more = graph.with(layers);
+        NarrowPass again = narrow.again(more, missing[0], missing[missing.length - 1]);
+        return new Solver(finder, reprises, ofEachKind, found, more, again);
+    }
+
+    /** Holds sections that come again as one of the times, unless that would cost tune notes. */
+    private Answer tied(Answer free) {
+        if (reprises.isEmpty()) {
+            return free;
+        }
+        Answer held = new Tie(graph, reprises).hold(free);
+        return SongGraph.tune(held.way.cost()) > SongGraph.tune(free.way.cost()) ? free : held;
+    }
+}

@@ -1,0 +1,178 @@
+package phalanx.arrange.search;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
+import phalanx.arrange.demand.Slot;
+import phalanx.cost.Effort;
+import phalanx.cost.Weights;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.track.Clock;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.lefthand.track.Pace;
+import phalanx.righthand.InnerStroke;
+
+/**
+ * The row of slots with all their candidates: what each costs and what each change costs, packed into longs with tune
+ * notes lost or cut above effort in grains. Both fit for the longest songs: {@value #TUNE_AT} bits of grains are 73
+ * million effort, the rest counts two million cuts. What cannot be played at all is the same for all candidates of a
+ * slot and stands apart.
+ */
+public final class SongGraph implements LayeredGraph {
+    static final int TUNE_AT = 42;
+    static final long TUNE_CUT = 1L << TUNE_AT;
+    static final int BASS_CUT = Effort.thousandths(Weights.BASS_CUT) * Effort.STEPS;
+    static final int INNER_CUT = Effort.thousandths(Weights.INNER_CUT) * Effort.STEPS;
+
+    private final List<Slot> slots;
+    private final Layer[] layers;
+    private final int[] steps;
+    private final Pace[] paces;
+    private final MoveMeter meter;
+    private final Instrument instrument;
+    private final BooleanSupplier cancelled;
+
+    /**
+     * @param slots of the song
+     * @param tempo quarter notes a minute
+     * @param layers the candidates of each slot
+     * @param meter of moves
+     * @param instrument the guitar
+     * @param cancelled asked again and again while the work goes on
+     */
+    public SongGraph(
+            List<Slot> slots,
+            double tempo,
+            Layer[] layers,
+            MoveMeter meter,
+            Instrument instrument,
+            BooleanSupplier cancelled) {
+        this.slots = slots;
+        this.layers = layers.clone();
+        this.meter = meter;
+        this.instrument = instrument;
+        this.cancelled = cancelled;
+        Clock clock = new Clock(tempo);
+        this.paces = slots.stream().map(slot -> pace(slot, clock)).toArray(Pace[]::new);
+        this.steps = slots.stream().mapToInt(Slot::holdSteps).toArray();
+    }
+
+    private SongGraph(SongGraph other, List<Slot> slots, Layer[] layers, BooleanSupplier cancelled) {
+        this.slots = slots;
+        this.layers = layers;
+        this.meter = other.meter;
+        this.instrument = other.instrument;
+        this.paces = other.paces;
+        this.steps = other.steps;
+        this.cancelled = cancelled;
+    }
+
+    /** The same graph, to be given up on another request. */
+    public SongGraph withCancel(BooleanSupplier newCancelled) {
+        return new SongGraph(this, slots, layers, newCancelled);
+    }
+
+    /** The same slots with other candidates. */
+    SongGraph with(Layer[] other) {
+        return new SongGraph(this, slots, other.clone(), cancelled);
+    }
+
+    /** The same graph with one slot and its candidates exchanged. */
+    SongGraph with(int at, Slot slot, Layer layer) {
+        List<Slot> otherSlots = new ArrayList<>(slots);
+        otherSlots.set(at, slot);
+        Layer[] otherLayers = layers.clone();
+        otherLayers[at] = layer;
+        return new SongGraph(this, otherSlots, otherLayers, cancelled);
+    }
+
+    /** How much time a slot leaves for the change after it. */
+    public static Pace pace(Slot slot, Clock clock) {
+        int[] ticks = IntStream.concat(
+                        IntStream.of(slot.startTick()),
+                        slot.inner().stream().mapToInt(InnerStroke::tick).distinct())
+                .toArray();
+        return new Pace(clock, slot.startTick(), slot.endTick(), ticks);
+    }
+
+    void checkCancelled() {
+        if (cancelled.getAsBoolean()) {
+            throw new CancellationException("arranging was cancelled");
+        }
+    }
+
+    public List<Slot> slots() {
+        return slots;
+    }
+
+    public Layer layer(int at) {
+        return layers[at];
+    }
+
+    MoveMeter meter() {
+        return meter;
+    }
+
+    Pace paceAt(int at) {
+        return paces[at];
+    }
+
+    Layer[] allLayers() {
+        return layers.clone();
+    }
+
+    /** Whether a layer and the change into it are the same in another graph. */
+    boolean sameAt(int at, SongGraph other) {
+        return layers[at] == other.layers[at]
+                && slots.get(at).equals(other.slots.get(at))
+                && (at == 0 || paces[at - 1].equals(other.paces[at - 1]));
+    }
+
+    /** How many things no hand can do, over all slots. */
+    public long unplayable() {
+        long sum = 0;
+        for (Layer layer : layers) {
+            sum += layer.unplayable;
+        }
+        return sum;
+    }
+
+    /** Tune notes in a packed cost. */
+    public static long tune(long packed) {
+        return packed >> TUNE_AT;
+    }
+
+    /** Effort in a packed cost, in grains. */
+    public static long grains(long packed) {
+        return packed & (1L << TUNE_AT) - 1;
+    }
+
+    @Override
+    public int layers() {
+        return layers.length;
+    }
+
+    @Override
+    public int candidates(int at) {
+        return layers[at].count;
+    }
+
+    @Override
+    public long cost(int at, int candidate) {
+        Layer layer = layers[at];
+        return ((long) layer.lost << TUNE_AT) + layer.own(candidate, steps[at]);
+    }
+
+    @Override
+    public Changes changes(int at) {
+        checkCancelled();
+        return table(at, layers[at - 1], layers[at]);
+    }
+
+    /** The changes into a layer between other candidates of the same slots. */
+    ChangeTable table(int at, Layer before, Layer after) {
+        return new ChangeTable(before, after, slots.get(at - 1), slots.get(at), meter, paces[at - 1], instrument);
+    }
+}

@@ -1,0 +1,59 @@
+package phalanx.cost;
+
+/** The named parts of a cost: of the hand and of the ear. */
+public enum Term {
+    STRETCH(Side.HAND, "stretch"),
+    BUNCHING(Side.HAND, "fingers bunched"),
+    FINGERS(Side.HAND, "fingers held"),
+    LITTLE_FINGER(Side.HAND, "little finger"),
+    BARRE(Side.HAND, "barre"),
+    THUMB(Side.HAND, "thumb over"),
+    CROWDING(Side.HAND, "crowding"),
+    CROSSING(Side.HAND, "fingers crossed"),
+    UP_THE_NECK(Side.HAND, "up the neck"),
+    BODY_JOINT(Side.HAND, "past the body joint"),
+    MUTING(Side.HAND, "silent strings"),
+    OFF_POSITION(Side.HAND, "off its position"),
+    PLACING(Side.HAND, "placing"),
+    LIFTING(Side.HAND, "lifting"),
+    ROLLING(Side.HAND, "rolling a barre"),
+    SLIDING(Side.HAND, "sliding"),
+    JUMPING(Side.HAND, "jumping"),
+    SHIFTING(Side.HAND, "shifting"),
+    REFINGERING(Side.HAND, "re-fingering"),
+    HURRY(Side.HAND, "too little time"),
+    THIN(Side.EAR, "thin"),
+    COLOUR_MISSING(Side.EAR, "colour missing"),
+    STROKE_LEFT(Side.EAR, "strokes left out"),
+    OFF_ROW(Side.EAR, "off its row"),
+    REPEATED(Side.EAR, "repeated"),
+    DOUBLES_TUNE(Side.EAR, "doubles the tune"),
+    MUDDY(Side.EAR, "muddy"),
+    BASS_PLACE(Side.EAR, "bass out of place"),
+    BASS_STEP(Side.EAR, "thumb's string"),
+    BASS_CUT(Side.EAR, "bass cut short"),
+    INNER_CUT(Side.EAR, "inner notes cut short");
+
+    /** Whose judgement a term is. */
+    public enum Side {
+        HAND,
+        EAR
+    }
+
+    private final Side side;
+    private final String label;
+
+    Term(Side side, String label) {
+        this.side = side;
+        this.label = label;
+    }
+
+    public Side side() {
+        return side;
+    }
+
+    /** The words shown to the player. */
+    public String label() {
+        return label;
+    }
+}

@@ -1,0 +1,65 @@
+package phalanx.arrange.advice;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Test;
+import phalanx.arrange.Arranger;
+import phalanx.arrange.score.Arrangement;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+import phalanx.song.Songs;
+
+public class KeyAdvisorTest {
+    private final Song song =
+            Songs.of("Ab", Meter.COMMON, "Ab Fm Db Eb7 Ab", "C5:2 Eb5:2 C5:1 Bb4:1 Ab4:2 F4:2 Ab4:2 G4:2 Bb4:2 Ab4:4");
+
+    @Test
+    void everyKeyAndCapoIsTriedAndTheBestOnesAreOpenShapes() {
+        AtomicInteger done = new AtomicInteger();
+        List<KeyAdvice> ways = new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE)
+                .advise(song, count -> done.incrementAndGet(), () -> false);
+        assertThat(ways).hasSize(KeyAdvisor.WAYS);
+        assertThat(done).hasValue(KeyAdvisor.WAYS);
+        assertThat(ways.stream().map(way -> way.capo() * 12 + way.key().tonic().pitchClass()))
+                .doesNotHaveDuplicates();
+        KeyAdvice best = ways.stream().min(Comparator.naturalOrder()).orElseThrow();
+        KeyAdvice asEntered = ways.stream()
+                .filter(way -> way.capo() == 0 && way.semitones() == 0)
+                .findFirst()
+                .orElseThrow();
+        assertThat(best.compareTo(asEntered)).isNegative();
+        // shapes of C, G, D, A and E lie in open position; common practice, no source
+        assertThat(best.fingered().toString()).isIn("C", "G", "D", "A", "E");
+        assertThat(best.openShare()).isGreaterThan(asEntered.openShare());
+        assertThat(best.words()).contains("effort", "bpm", "% open strings");
+    }
+
+    /** What is advised is what arranging then gives, but for the candidates left aside. */
+    @Test
+    void adviceAgreesWithTheArrangementItStandsFor() {
+        List<KeyAdvice> ways = new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE).advise(song, count -> {}, () -> false);
+        for (KeyAdvice way : ways.subList(20, 30)) {
+            Arrangement arranged = new Arranger(Instrument.STANDARD.withCapo(way.capo()), Hand.AVERAGE)
+                    .arrange(song.transpose(way.semitones()));
+            assertThat(arranged.movedBy()).isZero();
+            assertThat(arranged.song().key()).isEqualTo(way.key());
+            assertThat(arranged.cost()).isLessThanOrEqualTo(way.cost());
+            // the quick answer within 3 % of the full one
+            assertThat(way.cost().effort().total()).isLessThan(1.03 * arranged.effort() + 0.5);
+        }
+    }
+
+    @Test
+    void itStopsWhenItIsCancelled() {
+        assertThatThrownBy(
+                        () -> new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE).advise(song, count -> {}, () -> true))
+                .isInstanceOf(CancellationException.class);
+    }
+}
