@@ -38,7 +38,7 @@ final class WrittenLayer {
     }
 
     Layer of(Moment moment) {
-        Layer.Builder found = new Layer.Builder(meter);
+        Layer.Builder found = new Layer.Builder(meter.table());
         for (int kept = 0; kept < 1 << moment.ring().size(); kept++) {
             Ways ways = finder.ways(frets(moment, kept));
             for (int way = 0; way < ways.count(); way++) {

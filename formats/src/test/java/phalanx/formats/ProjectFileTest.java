@@ -78,7 +78,8 @@ class ProjectFileTest {
                 .withInstrument(guitar)
                 .withHand(Hand.AVERAGE.withThumb(Hand.Thumb.NEVER))
                 .withPicking(picking);
-        Arrangement arranged = new Arranger(project.instrument(), project.hand()).arrange(song);
+        Arrangement arranged =
+                new Arranger(project.instrument(), project.hand()).quick(song, Picking.PLAIN, List.of(), () -> false);
         if (random.nextBoolean()) {
             return project.withLock(arranged.slots()
                     .get(random.nextInt(arranged.slots().size()))

@@ -73,7 +73,11 @@ public final class Ear {
 
         /** All strings struck, bit s for string s. */
         public int struck() {
-            return Arrays.stream(moments).reduce(0, (a, b) -> a | b);
+            int struck = 0;
+            for (int moment : moments) {
+                struck |= moment;
+            }
+            return struck;
         }
     }
 

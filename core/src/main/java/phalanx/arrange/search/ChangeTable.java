@@ -7,16 +7,16 @@ import phalanx.cost.Effort;
 import phalanx.cost.Weights;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Fingering;
-import phalanx.lefthand.track.MoveMeter;
+import phalanx.lefthand.track.MoveTable;
 import phalanx.lefthand.track.Pace;
 import phalanx.lefthand.track.Stops;
 
 /**
- * What the changes between two layers cost: those of the left hand as {@link MoveMeter} prices them, the thumb's step,
- * and notes that end though they should ring on.
+ * What the changes between two layers cost: those of the left hand as {@link MoveTable} has them, the thumb's step, and
+ * notes that end though they should ring on.
  *
  * <p>Fingers have few presses in a layer, so all their moves fit small tables: with p presses before and q after, 5 * p *
- * q moves are measured, and a change is five look-ups.
+ * q efforts, and a change is five look-ups and what the fingers do to one another.
  */
 final class ChangeTable implements LayeredGraph.Changes {
     private static final int STRINGS = 16;
@@ -25,22 +25,37 @@ final class ChangeTable implements LayeredGraph.Changes {
     private final Layer before;
     private final Layer after;
     private final Slot slot;
-    private final MoveMeter meter;
+    private final MoveTable table;
     private final Pace pace;
     private final Instrument instrument;
 
-    /** Of each finger and move the effort in thousandths, and above it how far it slides, see {@link MoveMeter#slid}. */
+    /** Effort in a word. */
+    static final int EFFORT = (1 << MoveTable.EFFORT_BITS) - 1;
+
+    private static final int LATEST_TOLD = MoveTable.SPARE_BITS;
+
+    /**
+     * Of each finger the words of its moves, with a bit for what a finger that moves plucked last, from
+     * {@link MoveTable#EFFORT_BITS} on for pluck 1; plucks past the last bit share it. {@link #strideBefore} and
+     * {@link #strideAfter} say where they stand.
+     */
     private final long[][] moves = new long[Fingering.FINGERS][];
 
-    private final int[][] needs = new int[Fingering.FINGERS][];
-    private final int[] widths = new int[Fingering.FINGERS];
+    private final int[] strideBefore = new int[Fingering.FINGERS];
+    private final int[] strideAfter = new int[Fingering.FINGERS];
     /** Of each finger's ways to leave the time it has; all there is where it is up. */
     private final int[][] has = new int[Fingering.FINGERS][];
 
-    /** The time that each candidate's hand has when all fingers that plucked must go. */
-    private final int[] hands;
+    /** What moves take in the time after each pluck. */
+    private final MoveTable.Timed[] timed = new MoveTable.Timed[Pace.MOST_PLUCKS + 1];
 
-    private final int[] bassSteps = new int[STRINGS * STRINGS];
+    /** The last pluck of all fingers of each candidate before. */
+    private final byte[] lastPlucks;
+
+    /** What the thumb's step to each string costs after each, and after each to each. */
+    private final int[][] bassStepsTo = new int[STRINGS][STRINGS];
+
+    private final int[][] bassStepsFrom = new int[STRINGS][STRINGS];
     private final boolean tuneRings;
     private final boolean bassRings;
     private final boolean innerRings;
@@ -52,22 +67,25 @@ final class ChangeTable implements LayeredGraph.Changes {
      * @param pace how much time there is between
      */
     ChangeTable(
-            Layer before, Layer after, Slot slotBefore, Slot slot, MoveMeter meter, Pace pace, Instrument instrument) {
+            Layer before, Layer after, Slot slotBefore, Slot slot, MoveTable table, Pace pace, Instrument instrument) {
         this.before = before;
         this.after = after;
         this.slot = slot;
-        this.meter = meter;
+        this.table = table;
         this.pace = pace;
         this.instrument = instrument;
         for (int finger = 0; finger < Fingering.FINGERS; finger++) {
-            fillMoves(finger);
+            int[] leaving = before.leaving[finger];
+            has[finger] = new int[leaving.length];
+            for (int way = 0; way < leaving.length; way++) {
+                has[finger][way] = pace.us(before.press(leaving[way]) == 0 ? 0 : Layer.pluck(leaving[way]));
+            }
         }
-        this.hands = new int[before.count];
+        this.lastPlucks = new byte[before.count];
         for (int candidate = 0; candidate < before.count; candidate++) {
-            hands[candidate] = pace.us(0);
             for (int finger = 0; finger < Fingering.FINGERS; finger++) {
                 int pluck = Pace.pluck(before.plucks[candidate], finger);
-                hands[candidate] = Math.min(hands[candidate], pace.us(pluck));
+                lastPlucks[candidate] = (byte) Math.max(lastPlucks[candidate], pluck);
             }
         }
         this.tuneRings = slot.melodyRingsOn();
@@ -78,32 +96,60 @@ final class ChangeTable implements LayeredGraph.Changes {
         }
     }
 
-    private void fillMoves(int finger) {
-        int[] from = before.leaving[finger];
-        int[] to = after.arriving[finger];
-        widths[finger] = to.length;
-        moves[finger] = new long[from.length * to.length];
-        needs[finger] = new int[from.length * to.length];
-        has[finger] = new int[from.length];
-        for (int i = 0; i < from.length; i++) {
-            int press = before.press(from[i]);
-            int position = before.waitingAt(from[i]);
-            has[finger][i] = pace.us(press == 0 ? 0 : Layer.pluck(from[i]));
-            for (int k = 0; k < to.length; k++) {
-                int at = i * to.length + k;
-                moves[finger][at] = meter.move(finger, press, position, to[k], has[finger][i]);
-                needs[finger][at] = meter.needsUs(finger, press, position, to[k]);
+    private void fillBassSteps() {
+        for (int from = 1; from <= instrument.strings(); from++) {
+            for (int to = 1; to <= instrument.strings(); to++) {
+                int step = Ear.bassStep(from, to, slot.bass().orElseThrow(), instrument.strings());
+                bassStepsTo[to][from] = step;
+                bassStepsFrom[from][to] = step;
             }
         }
     }
 
-    private void fillBassSteps() {
-        for (int from = 1; from <= instrument.strings(); from++) {
-            for (int to = 1; to <= instrument.strings(); to++) {
-                bassSteps[from * STRINGS + to] =
-                        Ear.bassStep(from, to, slot.bass().orElseThrow(), instrument.strings());
+    /**
+     * Fills the tables of moves, once.
+     *
+     * @param earlier whether those that arrive the same way shall lie side by side, for going through what is before;
+     *     else those that leave the same way
+     */
+    void fill(boolean earlier) {
+        for (int finger = 0; finger < Fingering.FINGERS && moves[Fingering.THUMB] == null; finger++) {
+            int[] leaving = before.leaving[finger];
+            int[] arriving = after.arriving[finger];
+            strideBefore[finger] = earlier ? 1 : arriving.length;
+            strideAfter[finger] = earlier ? leaving.length : 1;
+            long[] own = new long[leaving.length * arriving.length];
+            for (int way = 0; way < leaving.length; way++) {
+                long[] row = row(finger, way);
+                long pluck = pluckBit(leaving[way]);
+                for (int press = 0; press < arriving.length; press++) {
+                    long word = row[arriving[press]];
+                    own[way * strideBefore[finger] + press * strideAfter[finger]] = word == 0 ? 0 : word | pluck;
+                }
             }
+            moves[finger] = own;
         }
+    }
+
+    private long pluckBit(int leaving) {
+        int pluck = before.press(leaving) == 0 ? 0 : Layer.pluck(leaving);
+        return pluck == 0 ? 0 : 1L << MoveTable.EFFORT_BITS + Math.min(pluck, LATEST_TOLD) - 1;
+    }
+
+    /** What a finger that leaves in one of its ways has to do, as words by the number of the press it arrives at. */
+    long[] row(int finger, int leaving) {
+        int way = before.leaving[finger][leaving];
+        int press = before.press(way);
+        return press == 0
+                ? within(0).places(finger, before.waitingAt(way))
+                : within(Layer.pluck(way)).moves(finger, press);
+    }
+
+    private MoveTable.Timed within(int pluck) {
+        if (timed[pluck] == null) {
+            timed[pluck] = table.within(pace.us(pluck));
+        }
+        return timed[pluck];
     }
 
     @Override
@@ -113,21 +159,21 @@ final class ChangeTable implements LayeredGraph.Changes {
 
     @Override
     public LayeredGraph.Changes reversed() {
-        ChangeTable table = this;
+        ChangeTable forward = this;
         return new LayeredGraph.Changes() {
             @Override
             public long cost(int from, int to) {
-                return table.cost(to, from);
+                return forward.cost(to, from);
             }
 
             @Override
             public Beginnings beginnings(long[] costs) {
-                return new GroupedBeginnings(table, false, costs);
+                return new GroupedBeginnings(forward, false, costs);
             }
 
             @Override
             public LayeredGraph.Changes reversed() {
-                return table;
+                return forward;
             }
         };
     }
@@ -148,42 +194,49 @@ final class ChangeTable implements LayeredGraph.Changes {
         return bassRings;
     }
 
-    /** The least effort, in thousandths, of a finger's move between a way to leave and a press. */
-    int leastMove(int finger, int leaving, int arriving) {
-        return (int) moves[finger][leaving * widths[finger] + arriving];
+    /** The table of a finger's moves, once filled. */
+    long[] moves(int finger) {
+        return moves[finger];
     }
 
-    /** A finger's move as {@link MoveMeter#move} tells it. */
-    long moveOf(int finger, int leaving, int arriving) {
-        return moves[finger][leaving * widths[finger] + arriving];
+    /** Where the moves of a finger that leaves in one of its ways stand in its table. */
+    int strideBefore(int finger) {
+        return strideBefore[finger];
     }
 
-    /** The time that a finger has that leaves so, in microseconds; all there is where it is up. */
-    int hasUs(int finger, int leaving) {
-        return has[finger][leaving];
+    /** The same for one of its ways to arrive. */
+    int strideAfter(int finger) {
+        return strideAfter[finger];
     }
 
-    /** All the time there is. */
-    int whole() {
-        return pace.us(0);
+    /**
+     * What a shift costs at least.
+     *
+     * @param words of the fingers' moves, all their bits together
+     */
+    int shift(int from, int to, long words) {
+        return from == to ? 0 : shift(from, to, words, latest(words));
     }
 
-    int ledShift(int from, int to) {
-        return meter.ledShift(from, to);
+    /**
+     * The same for some that are not known one by one.
+     *
+     * @param slides all slides that there may be
+     * @param pluck after which the hand is free at the earliest
+     */
+    int shift(int from, int to, long slides, int pluck) {
+        return table.shift(from, to, slides) + within(pluck).hurryOfShift(from, to);
     }
 
-    int shiftNeedsUs(int from, int to) {
-        return meter.shiftNeedsUs(from, to);
+    /** The latest pluck of fingers that must go. */
+    private static int latest(long words) {
+        int bits = (int) (words >> MoveTable.EFFORT_BITS) & (1 << MoveTable.SPARE_BITS) - 1;
+        return Integer.SIZE - Integer.numberOfLeadingZeros(bits);
     }
 
-    /** A shift as it costs led, with the hurry of a hand that has so long. */
-    int leastShift(int from, int to, int handUs) {
-        return from == to ? 0 : meter.ledShift(from, to) + MoveMeter.hurry(meter.shiftNeedsUs(from, to), handUs);
-    }
-
-    /** The time that a candidate's hand has when all fingers that plucked must go. */
-    int hand(int candidate) {
-        return hands[candidate];
+    /** The last pluck of a candidate's fingers: the hand waits for it when all that plucked must go. */
+    int lastPluck(int candidate) {
+        return lastPlucks[candidate];
     }
 
     /** Whether a finger plucked with a press, and stays on it. */
@@ -204,55 +257,91 @@ final class ChangeTable implements LayeredGraph.Changes {
 
     @Override
     public long cost(int from, int to) {
-        long ring = ring(from, to);
-        if (ring >= LayeredGraph.IMPOSSIBLE) {
-            return LayeredGraph.IMPOSSIBLE;
+        fill(true);
+        int sum = bassStepsTo[after.basses[to]][before.basses[from]];
+        long words = 0;
+        for (int finger = 0; finger < Fingering.FINGERS; finger++) {
+            long word = move(finger, from, to);
+            words |= word;
+            sum += (int) word & EFFORT;
         }
+        long ring = ring(from, to);
+        return ring >= LayeredGraph.IMPOSSIBLE
+                ? LayeredGraph.IMPOSSIBLE
+                : ring + cost(from, to, sum + shift(before.positions[from], after.positions[to], words), words);
+    }
+
+    /** What the thumb's steps cost from each string to one, or else to each string from one. */
+    int[] bassSteps(boolean earlier, int string) {
+        return (earlier ? bassStepsTo : bassStepsFrom)[string];
+    }
+
+    /**
+     * What a change costs besides notes of tune and bass that end.
+     *
+     * @param least the effort of all fingers' moves, of the thumb's step and of the shift
+     * @param words of the moves
+     */
+    long cost(int from, int to, int least, long words) {
         int position = before.positions[from];
         int next = after.positions[to];
+        int sum = least;
         int whole = pace.us(0);
         int hand = whole;
-        int sum = bassSteps[before.basses[from] * STRINGS + after.basses[to]];
-        long slides = 0;
-        for (int finger = 0; finger < Fingering.FINGERS; finger++) {
-            long move = move(finger, from, to);
-            if (move != 0) {
-                sum += (int) move;
-                slides |= move;
-                hand = Math.min(hand, has[finger][before.leavingAt[finger][from]]);
-            }
-        }
         if (position != next) {
-            sum += meter.shift(position, next, slides) + MoveMeter.hurry(meter.shiftNeedsUs(position, next), hand);
+            int latest = latest(words);
+            hand = latest < LATEST_TOLD ? pace.us(latest) : handUs(from, to);
+            if (latest == LATEST_TOLD) {
+                int needs = table.shiftNeedsUs(position, next);
+                sum += MoveTable.hurry(needs, hand) - MoveTable.hurry(needs, pace.us(latest));
+            }
             sum += hand < whole ? placedWithTheHand(from, to, hand, whole) : 0;
         }
         long handed = Stops.handedOver(before.frets[from], before.fingers[from], after.frets[to], after.fingers[to]);
         if (handed != 0) {
-            sum += waiting(from, to, handed, position == next ? whole : hand);
+            sum += waiting(from, to, handed, hand);
         }
-        long cost = (long) sum * Effort.STEPS + ring;
+        long cost = (long) sum * Effort.STEPS;
         return before.struck[from] == 0 || !innerRings ? cost : cost + innerCuts(from, to);
     }
 
     private long move(int finger, int from, int to) {
-        return moves[finger][before.leavingAt[finger][from] * widths[finger] + after.arrivingAt[finger][to]];
+        return moves[finger][
+                before.leavingAt[finger][from] * strideBefore[finger]
+                        + after.arrivingAt[finger][to] * strideAfter[finger]];
+    }
+
+    /** The time from when the last finger that must go is free. */
+    private int handUs(int from, int to) {
+        int hand = pace.us(0);
+        for (int finger = 0; finger < Fingering.FINGERS; finger++) {
+            int own = has[finger][before.leavingAt[finger][from]];
+            if (own < hand && move(finger, from, to) != 0) {
+                hand = own;
+            }
+        }
+        return hand;
+    }
+
+    private int pressBefore(int finger, int from) {
+        return before.presses[from * Fingering.FINGERS + finger];
+    }
+
+    private int pressAfter(int finger, int to) {
+        return after.presses[to * Fingering.FINGERS + finger];
     }
 
     private int needs(int finger, int from, int to) {
-        return needs[finger][before.leavingAt[finger][from] * widths[finger] + after.arrivingAt[finger][to]];
-    }
-
-    private boolean isUp(int finger, int from) {
-        return before.presses[from * Fingering.FINGERS + finger] == 0;
+        return table.needsUs(finger, pressBefore(finger, from), before.positions[from], pressAfter(finger, to));
     }
 
     /** What fingers that were up lose when they must go with the hand. */
     private int placedWithTheHand(int from, int to, int hand, int whole) {
         int more = 0;
         for (int finger = 0; finger < Fingering.FINGERS; finger++) {
-            if (isUp(finger, from) && move(finger, from, to) != 0) {
+            if (pressBefore(finger, from) == 0 && pressAfter(finger, to) != 0) {
                 int needs = needs(finger, from, to);
-                more += MoveMeter.hurry(needs, hand) - MoveMeter.hurry(needs, whole);
+                more += MoveTable.hurry(needs, hand) - MoveTable.hurry(needs, whole);
             }
         }
         return more;
@@ -274,10 +363,10 @@ final class ChangeTable implements LayeredGraph.Changes {
             }
         }
         for (int finger = 0; finger < Fingering.FINGERS; finger++) {
-            int had = isUp(finger, from) ? placedHas : has[finger][before.leavingAt[finger][from]];
+            int had = pressBefore(finger, from) == 0 ? placedHas : has[finger][before.leavingAt[finger][from]];
             if (limits[finger] < had) {
                 int needs = needs(finger, from, to);
-                more += MoveMeter.hurry(needs, limits[finger]) - MoveMeter.hurry(needs, had);
+                more += MoveTable.hurry(needs, limits[finger]) - MoveTable.hurry(needs, had);
             }
         }
         return more;

@@ -10,28 +10,37 @@ import phalanx.cost.Effort;
  * <p>Round by round each candidate of all is priced against the beginnings and endings that are known: the cheapest
  * beginning at each position of the hand before, plus what comes from there at least (the shift, and each finger's
  * cheapest move from any press at that position), its own cost, and the same towards the endings. Those that may lie on a
- * way at most {@link #SLACK} dearer than the best known, as many as time allows, take part in the next sweep,
- * which is exact among them and gives better beginnings and endings. After two rounds at the
- * least it ends when one finds nothing better.
+ * way some slack dearer than the best known, as many as time allows, take part in the next sweep,
+ * which is exact among them and gives better beginnings and endings. Short songs have rounds until one finds nothing
+ * better, long ones have a single round: for them another one gains some hundredths of a percent and doubles the time.
+ * A few slots are swept with all their candidates at once.
  *
- * <p>What is exact: the way is the cheapest through the candidates of the last round, and no exchange of one candidate
- * makes it cheaper. What is only measured: that no exchange of several at once, each of them priced too dear, does
- * either (the tests compare with a sweep over all candidates; docs/performance.md).
+ * <p>What is exact: the way through a few slots; else the way is the cheapest through the candidates of the last round,
+ * and in short songs no exchange of one candidate makes it cheaper. What is only measured: that no exchange of several at once, each of them priced too
+ * dear, does either (the tests compare with a sweep over all candidates; docs/performance.md).
  */
 final class FullPass {
     /** What a way may cost more than the best known one and still be looked at, in effort. */
-    static final double SLACK = 2.5;
+    private static final double SLACK = 1.5;
+    /** The same in short songs. */
+    private static final double SLACK_IF_SHORT = 2.5;
     /** So many candidates of all slots together take part in a round, shared out evenly. */
-    private static final int MOST = 60_000;
-    /** But at least so many, and at most so many, of a slot. */
+    private static final int MOST = 70_000;
+    /** But at least so many of a slot. */
     private static final int FEWEST_OF_A_SLOT = 120;
 
-    private static final int MOST_OF_A_SLOT = 1000;
+    /** Songs of more slots are long. */
+    private static final int SHORT = 150;
+    /** So many slots are swept with all their candidates at once. */
+    private static final int FEW = 12;
 
     private static final int MOST_ROUNDS = 4;
 
     private final SongGraph whole;
     private final int most;
+    /** Of each layer the candidates that are still worth pricing. */
+    private final int[][] open;
+
     private Solver.Answer best;
     private NarrowPass pass;
     private SongGraph graph;
@@ -46,18 +55,25 @@ final class FullPass {
         this.best = first;
         this.graph = first.graph();
         this.pass = pass;
-        this.most = Math.max(FEWEST_OF_A_SLOT, Math.min(MOST_OF_A_SLOT, MOST / whole.layers()));
+        this.open = IntStream.range(0, whole.layers())
+                .mapToObj(at -> IntStream.range(0, whole.candidates(at)).toArray())
+                .toArray(int[][]::new);
+        this.most = Math.max(FEWEST_OF_A_SLOT, MOST / whole.layers());
     }
 
     Solver.Answer answer() {
-        for (int round = 0; round < MOST_ROUNDS; round++) {
+        if (whole.layers() <= FEW) {
+            return new Solver.Answer(whole, NarrowPass.through(whole).way());
+        }
+        int rounds = isShort() ? MOST_ROUNDS : 1;
+        for (int round = 0; round < rounds; round++) {
             SongGraph next = whole.with(priced());
             NarrowPass swept = NarrowPass.through(next);
             boolean better = swept.way().cost() < best.way().cost();
             if (better) {
                 best = new Solver.Answer(next, swept.way());
             }
-            if (!better && round > 0) {
+            if (!better && round > 0 || round + 1 == rounds) {
                 return best;
             }
             graph = next;
@@ -67,9 +83,14 @@ final class FullPass {
         return best;
     }
 
+    private boolean isShort() {
+        return whole.layers() <= SHORT;
+    }
+
     /** Of each layer the candidates that may lie on a way not much dearer than the best. */
     private Layer[] priced() {
-        long limit = best.way().cost() + Math.round(SLACK * Effort.GRAINS);
+        double slack = isShort() ? SLACK_IF_SHORT : SLACK;
+        long limit = best.way().cost() + Math.round(slack * Effort.GRAINS);
         Layer[] some = new Layer[whole.layers()];
         IntStream.range(0, some.length).parallel().forEach(at -> {
             whole.checkCancelled();
@@ -86,10 +107,10 @@ final class FullPass {
         GroupedBeginnings after = at + 1 == whole.layers()
                 ? null
                 : new GroupedBeginnings(whole.table(at + 1, layer, graph.layer(at + 1)), false, pass.endings(at + 1));
-        long[] keys = new long[layer.count];
+        long[] keys = new long[open[at].length];
         int count = 0;
         long cheapestAfter = after == null ? 0 : after.first();
-        for (int candidate = 0; candidate < layer.count; candidate++) {
+        for (int candidate : open[at]) {
             long own = whole.cost(at, candidate);
             long room = limit - own - cheapestAfter;
             long into = before == null ? 0 : before.least(candidate, room + 1);
@@ -101,17 +122,17 @@ final class FullPass {
                 }
             }
         }
-        return withBest(at, layer, most(keys, count));
+        open[at] = candidates(keys, 0, count);
+        Arrays.sort(keys, 0, count);
+        int[] chosen = candidates(keys, Math.max(0, count - most), count);
+        Arrays.sort(chosen);
+        return withBest(at, layer, chosen);
     }
 
-    /** The candidates with the most room left, in the layer's order. */
-    private int[] most(long[] keys, int count) {
-        long[] sorted = Arrays.copyOf(keys, count);
-        Arrays.sort(sorted);
-        int first = Math.max(0, count - most);
-        return Arrays.stream(sorted, first, count)
-                .mapToInt(key -> (int) (key & (1 << Short.SIZE) - 1))
-                .sorted()
+    /** The candidates of keys, whose upper bits say how much room is left for them. */
+    private static int[] candidates(long[] keys, int from, int to) {
+        return Arrays.stream(keys, from, to)
+                .mapToInt(key -> (int) key & (1 << Short.SIZE) - 1)
                 .toArray();
     }
 

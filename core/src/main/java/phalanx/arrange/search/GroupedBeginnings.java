@@ -3,16 +3,25 @@ package phalanx.arrange.search;
 import java.util.Arrays;
 import phalanx.cost.Effort;
 import phalanx.lefthand.shape.Fingering;
-import phalanx.lefthand.track.MoveMeter;
+import phalanx.lefthand.track.MoveTable;
 
 /**
- * Beginnings in groups: of the same position of the hand, with or without fingers that plucked, and of the same place of
- * notes that must ring over. What a group's ways on cost at least is told from its cheapest beginning, the shift, and
- * each finger's least move from any of its presses; where the hand shifts and no finger that plucked can stay, the hand
- * waits for these, which is mostly too dear. So few groups are looked at, and of these few changes: with k candidates in
- * g groups a step takes k * g bounds of five look-ups. The same serves endings, read backwards.
+ * Beginnings in classes of the same place of notes that must ring over, and in these in groups of the same position of
+ * the hand, with or without fingers that plucked; the cheapest first. What a group's ways on cost at least is told from
+ * its cheapest beginning, the shift, and each finger's least move from any of its presses; where the hand shifts and no
+ * finger that plucked can stay, the hand waits for these, which is mostly too dear. So few groups are looked at, and
+ * within one no more than the cheapest beginnings, and of these few changes in full. With k candidates in g groups a step
+ * takes k * g bounds of five look-ups. The same serves endings, read backwards.
  */
 final class GroupedBeginnings extends Beginnings {
+    private static final int INDEX_BITS = 16;
+    private static final int INDEX = (1 << INDEX_BITS) - 1;
+    private static final long DEAREST = (1L << Long.SIZE - 1 - INDEX_BITS) - 1;
+    /** Marks in the word of a least move that a finger that plucked may stay. */
+    private static final long STAYS = 1L << MoveTable.EFFORT_BITS;
+
+    private static final long SLIDES = -1L << Integer.SIZE;
+
     private final ChangeTable table;
     /** Whether the known layer is the one before. */
     private final boolean earlier;
@@ -20,36 +29,39 @@ final class GroupedBeginnings extends Beginnings {
     private final Layer known;
     private final Layer layer;
     private final long[] costs;
-    private final int[] positions;
+
+    // of each class
     private final int[] tunes;
     private final int[] basses;
-    /** What the cheapest member of each group costs. */
-    private final long[] firsts;
+    /** Its first group; those of a class lie together. */
+    private final int[] firstGroups;
 
-    /** Of each group, finger and press on the other side the least move. */
-    private final int[][][] moves;
+    private int classes;
 
-    /** Of each group, finger and press on the other side, whether a finger that plucked may stay there. */
-    private final boolean[][][] stays;
-
-    /** Of each group the most time that the hand of a member has, where the known layer is the one before. */
-    private final int[] hands;
-
+    // of each group
+    private final int[] positions;
     private final boolean[] plucked;
-    /** The groups, the cheapest first. */
-    private final int[] inOrder;
+    private final long[] firsts;
+    /** The earliest last pluck of a member, where the known layer is the one before. */
+    private final int[] lastPlucks;
 
-    private final long[] leasts;
-    private final Tree tree;
+    private final int[] starts;
     private int groups;
 
+    /** Of each finger and press on the other side the least move from each group, all slides, and {@link #STAYS}. */
+    private final long[][] leastMoves = new long[Fingering.FINGERS][];
+
+    private final long first;
+    private final long[] leasts;
+
+    // of each member, group by group, the cheapest first
+    private final int[] members;
+    private final long[] memberCosts;
+    private final short[][] memberWays = new short[Fingering.FINGERS][];
+
     // of the candidate that is looked at
-    private final int[] at = new int[Fingering.FINGERS];
-    private final int[] rest = new int[Fingering.FINGERS + 1];
-    private int target;
-    private boolean shifts;
-    private int shiftNeeds;
-    private long ring;
+    private final int[] bases = new int[Fingering.FINGERS];
+    private int[] steps;
 
     GroupedBeginnings(ChangeTable table, boolean earlier, long[] costs) {
         this.table = table;
@@ -57,141 +69,228 @@ final class GroupedBeginnings extends Beginnings {
         this.layer = earlier ? table.after() : table.before();
         this.known = earlier ? table.before() : table.after();
         this.costs = costs;
-        this.positions = new int[known.count];
-        this.firsts = new long[known.count];
-        Arrays.fill(firsts, Long.MAX_VALUE);
-        this.tunes = new int[known.count];
-        this.basses = new int[known.count];
-        this.hands = new int[known.count];
-        this.plucked = new boolean[known.count];
-        int[] groupOf = new int[known.count];
-        for (int candidate = 0; candidate < known.count; candidate++) {
-            groupOf[candidate] = group(candidate);
-            firsts[groupOf[candidate]] = Math.min(firsts[groupOf[candidate]], costs[candidate]);
+        int count = known.count;
+        this.tunes = new int[count];
+        this.basses = new int[count];
+        this.firstGroups = new int[count + 1];
+        this.positions = new int[count];
+        this.plucked = new boolean[count];
+        this.firsts = new long[count];
+        this.lastPlucks = new int[count];
+        int[] order = cheapestFirst(costs);
+        int[] classOf = new int[count];
+        for (int candidate : order) {
+            classOf[candidate] = classOf(candidate);
         }
-        this.stays = new boolean[groups][Fingering.FINGERS][];
-        this.moves = moves(groupOf);
-        this.tree = new Tree(groupOf);
-        this.leasts = new long[groups];
-        this.inOrder = new int[groups];
-        for (int group = 0; group < groups; group++) {
-            int at = group;
-            while (at > 0 && first(inOrder[at - 1]) > first(group)) {
-                inOrder[at] = inOrder[at - 1];
-                at--;
+        int[] groupOf = new int[count];
+        for (int one = 0; one < classes; one++) {
+            firstGroups[one] = groups;
+            for (int candidate : order) {
+                if (classOf[candidate] == one) {
+                    groupOf[candidate] = groupOf(candidate, firstGroups[one]);
+                }
             }
-            inOrder[at] = group;
+        }
+        firstGroups[classes] = groups;
+        this.starts = new int[groups + 1];
+        for (int group : groupOf) {
+            starts[group + 1]++;
+        }
+        for (int group = 0; group < groups; group++) {
+            starts[group + 1] += starts[group];
+        }
+        this.members = new int[count];
+        this.memberCosts = new long[count];
+        int[] next = Arrays.copyOf(starts, groups);
+        for (int candidate : order) {
+            int at = next[groupOf[candidate]]++;
+            members[at] = candidate;
+            memberCosts[at] = costs[candidate];
+        }
+        this.first = costs[order[0]];
+        this.leasts = new long[groups];
+        for (int finger = 0; finger < Fingering.FINGERS; finger++) {
+            short[] ways = (earlier ? known.leavingAt : known.arrivingAt)[finger];
+            memberWays[finger] = new short[count];
+            for (int at = 0; at < count; at++) {
+                memberWays[finger][at] = ways[members[at]];
+            }
+            leastMoves[finger] = leastMoves(finger);
         }
     }
 
-    private int group(int candidate) {
+    private static int[] cheapestFirst(long[] costs) {
+        long least = Long.MAX_VALUE;
+        for (long cost : costs) {
+            least = Math.min(least, cost);
+        }
+        long[] keys = new long[costs.length];
+        for (int candidate = 0; candidate < keys.length; candidate++) {
+            keys[candidate] = Math.min(costs[candidate] - least, DEAREST) << INDEX_BITS | candidate;
+        }
+        Arrays.sort(keys);
+        int[] order = new int[keys.length];
+        for (int at = 0; at < order.length; at++) {
+            order[at] = (int) keys[at] & INDEX;
+        }
+        return order;
+    }
+
+    private int classOf(int candidate) {
         int tune = table.tuneRings() ? known.tunePlaces[candidate] : 0;
         int bass = table.bassRings() ? known.bassPlaces[candidate] : 0;
+        for (int one = 0; one < classes; one++) {
+            if (tunes[one] == tune && basses[one] == bass) {
+                return one;
+            }
+        }
+        tunes[classes] = tune;
+        basses[classes] = bass;
+        return classes++;
+    }
+
+    private int groupOf(int candidate, int from) {
         int position = known.positions[candidate];
         boolean plucks = earlier && known.plucks[candidate] != 0;
-        int hand = earlier ? table.hand(candidate) : 0;
-        for (int group = 0; group < groups; group++) {
-            if (positions[group] == position
-                    && tunes[group] == tune
-                    && basses[group] == bass
-                    && plucked[group] == plucks) {
-                hands[group] = Math.max(hands[group], hand);
+        int pluck = earlier ? table.lastPluck(candidate) : 0;
+        for (int group = from; group < groups; group++) {
+            if (positions[group] == position && plucked[group] == plucks) {
+                lastPlucks[group] = Math.min(lastPlucks[group], pluck);
                 return group;
             }
         }
         plucked[groups] = plucks;
-        hands[groups] = hand;
+        lastPlucks[groups] = pluck;
         positions[groups] = position;
-        tunes[groups] = tune;
-        basses[groups] = bass;
+        firsts[groups] = costs[candidate];
         return groups++;
     }
 
-    private int[][][] moves(int[] groupOf) {
-        int[][][] least = new int[groups][Fingering.FINGERS][];
-        for (int finger = 0; finger < Fingering.FINGERS; finger++) {
-            short[] which = earlier ? known.leavingAt[finger] : known.arrivingAt[finger];
-            int theirs = (earlier ? known.leaving : known.arriving)[finger].length;
-            int own = (earlier ? layer.arriving : layer.leaving)[finger].length;
-            boolean[] seen = new boolean[groups * theirs];
-            for (int group = 0; group < groups; group++) {
-                least[group][finger] = new int[own];
-                Arrays.fill(least[group][finger], Integer.MAX_VALUE);
-                stays[group][finger] = new boolean[own];
-            }
-            for (int candidate = 0; candidate < known.count; candidate++) {
-                int pair = groupOf[candidate] * theirs + which[candidate];
-                if (!seen[pair]) {
-                    seen[pair] = true;
-                    fill(least[groupOf[candidate]][finger], finger, which[candidate]);
-                    stay(stays[groupOf[candidate]][finger], finger, which[candidate]);
+    private long[] leastMoves(int finger) {
+        int theirs = (earlier ? known.leaving : known.arriving)[finger].length;
+        int[] arriving = table.after().arriving[finger];
+        int own = (earlier ? layer.arriving : layer.leaving)[finger].length;
+        long[][] rows = new long[earlier ? theirs : own][];
+        for (int way = 0; way < rows.length; way++) {
+            rows[way] = table.row(finger, way);
+        }
+        long[] least = new long[own * groups];
+        Arrays.fill(least, ChangeTable.EFFORT);
+        int[] seenIn = new int[theirs];
+        for (int group = 0; group < groups; group++) {
+            for (int at = starts[group]; at < starts[group + 1]; at++) {
+                int their = memberWays[finger][at];
+                if (seenIn[their] != group + 1) {
+                    seenIn[their] = group + 1;
+                    for (int way = 0; way < own; way++) {
+                        long move = earlier ? rows[their][arriving[way]] : rows[way][arriving[their]];
+                        int to = way * groups + group;
+                        long effort = Math.min(least[to] & ChangeTable.EFFORT, move & ChangeTable.EFFORT);
+                        least[to] = (least[to] | move) & SLIDES | effort;
+                    }
                 }
             }
         }
+        markStays(finger, least);
         return least;
     }
 
-    private void fill(int[] least, int finger, int their) {
-        for (int own = 0; own < least.length; own++) {
-            int move = earlier ? table.leastMove(finger, their, own) : table.leastMove(finger, own, their);
-            least[own] = Math.min(least[own], move);
+    private void markStays(int finger, long[] least) {
+        int leaving = table.before().leaving[finger].length;
+        int arriving = table.after().arriving[finger].length;
+        boolean[] mayStay = new boolean[leaving * arriving];
+        boolean any = false;
+        for (int from = 0; from < leaving; from++) {
+            for (int to = 0; to < arriving; to++) {
+                mayStay[from * arriving + to] = table.stays(finger, from, to);
+                any |= mayStay[from * arriving + to];
+            }
         }
-    }
-
-    private void stay(boolean[] stays, int finger, int their) {
-        for (int own = 0; own < stays.length; own++) {
-            stays[own] |= earlier ? table.stays(finger, their, own) : table.stays(finger, own, their);
+        int own = earlier ? arriving : leaving;
+        for (int group = 0; group < groups && any; group++) {
+            for (int at = starts[group]; at < starts[group + 1]; at++) {
+                int their = memberWays[finger][at];
+                for (int way = 0; way < own; way++) {
+                    if (mayStay[earlier ? their * arriving + way : way * arriving + their]) {
+                        least[way * groups + group] |= STAYS;
+                    }
+                }
+            }
         }
     }
 
     /** What the way on to a candidate costs at least; something from the limit on where it is not below it. */
     long least(int to, long limit) {
         long least = limit;
-        for (int i = 0; i < groups && first(inOrder[i]) < least; i++) {
-            least = Math.min(least, least(inOrder[i], to, least));
+        for (int one = 0; one < classes; one++) {
+            long ring = ring(one, to);
+            int end = bounds(one, to, ring, least);
+            for (int group = firstGroups[one]; group < end; group++) {
+                least = Math.min(least, leasts[group]);
+            }
         }
         return least;
     }
 
     /** What the cheapest of all costs. */
     long first() {
-        return first(inOrder[0]);
+        return first;
     }
 
-    /** What its cheapest member costs. */
-    private long first(int group) {
-        return firsts[group];
-    }
-
-    private long least(int group, int to, long limit) {
-        long least = first(group);
-        if (table.tuneRings()) {
-            least += ring(tunes[group], layer.tunePlaces[to], SongGraph.TUNE_CUT);
-        }
-        if (table.bassRings()) {
-            least += ring(basses[group], layer.bassPlaces[to], SongGraph.BASS_CUT);
-        }
-        if (least >= limit) {
-            return least;
-        }
-        short[][] at = earlier ? layer.arrivingAt : layer.leavingAt;
-        int at0 = at[0][to];
-        int at1 = at[1][to];
-        int at2 = at[2][to];
-        int at3 = at[3][to];
-        int at4 = at[4][to];
-        int[][] move = moves[group];
-        int change = move[0][at0] + move[1][at1] + move[2][at2] + move[3][at3] + move[4][at4];
+    /**
+     * What the way on from the groups of a class costs at least.
+     *
+     * @param ring what becomes of notes that should ring over
+     * @param limit from where on groups are not looked at
+     * @return the end of those that were
+     */
+    private int bounds(int one, int to, long ring, long limit) {
+        long[] moves0 = leastMoves[0];
+        long[] moves1 = leastMoves[1];
+        long[] moves2 = leastMoves[2];
+        long[] moves3 = leastMoves[3];
+        long[] moves4 = leastMoves[4];
+        int base0 = way(0, to) * groups;
+        int base1 = way(1, to) * groups;
+        int base2 = way(2, to) * groups;
+        int base3 = way(3, to) * groups;
+        int base4 = way(4, to) * groups;
         int stands = layer.positions[to];
-        if (stands != positions[group]) {
-            boolean[][] stay = stays[group];
-            boolean waits = !(stay[0][at0] || stay[1][at1] || stay[2][at2] || stay[3][at3] || stay[4][at4]);
-            int hand = !waits ? Integer.MAX_VALUE : earlier ? hands[group] : table.hand(to);
-            change += earlier
-                    ? table.leastShift(positions[group], stands, hand)
-                    : table.leastShift(stands, positions[group], hand);
+        int group = firstGroups[one];
+        for (; group < firstGroups[one + 1] && firsts[group] + ring < limit; group++) {
+            long move0 = moves0[base0 + group];
+            long move1 = moves1[base1 + group];
+            long move2 = moves2[base2 + group];
+            long move3 = moves3[base3 + group];
+            long move4 = moves4[base4 + group];
+            int change = ((int) move0 & ChangeTable.EFFORT)
+                    + ((int) move1 & ChangeTable.EFFORT)
+                    + ((int) move2 & ChangeTable.EFFORT)
+                    + ((int) move3 & ChangeTable.EFFORT)
+                    + ((int) move4 & ChangeTable.EFFORT);
+            if (stands != positions[group]) {
+                change += shift(group, to, stands, move0 | move1 | move2 | move3 | move4);
+            }
+            leasts[group] = firsts[group] + ring + (long) change * Effort.STEPS;
         }
-        return least + (long) change * Effort.STEPS;
+        return group;
+    }
+
+    private int shift(int group, int to, int stands, long any) {
+        int pluck = (any & STAYS) != 0 ? 0 : earlier ? lastPlucks[group] : table.lastPluck(to);
+        return earlier
+                ? table.shift(positions[group], stands, any, pluck)
+                : table.shift(stands, positions[group], any, pluck);
+    }
+
+    private int way(int finger, int to) {
+        return (earlier ? layer.arrivingAt : layer.leavingAt)[finger][to];
+    }
+
+    /** What becomes of notes that should ring over from a class. */
+    private long ring(int one, int to) {
+        long tune = table.tuneRings() ? ring(tunes[one], layer.tunePlaces[to], SongGraph.TUNE_CUT) : 0;
+        return table.bassRings() ? tune + ring(basses[one], layer.bassPlaces[to], SongGraph.BASS_CUT) : tune;
     }
 
     private long ring(int there, int here, long cut) {
@@ -200,128 +299,77 @@ final class GroupedBeginnings extends Beginnings {
 
     @Override
     void look(int to) {
-        int count = 0;
-        int likeliest = -1;
-        for (; count < groups && first(inOrder[count]) < cheapest(); count++) {
-            leasts[count] = least(inOrder[count], to, cheapest());
-            likeliest = likeliest < 0 || leasts[count] < leasts[likeliest] ? count : likeliest;
+        table.fill(earlier);
+        for (int finger = 0; finger < Fingering.FINGERS; finger++) {
+            bases[finger] = way(finger, to) * (earlier ? table.strideAfter(finger) : table.strideBefore(finger));
         }
-        if (likeliest >= 0) {
-            look(likeliest, to);
-            for (int i = 0; i < count; i++) {
-                if (i != likeliest) {
-                    look(i, to);
-                }
+        steps = table.bassSteps(earlier, layer.basses[to]);
+        for (int one = 0; one < classes; one++) {
+            long ring = ring(one, to);
+            if (firsts[firstGroups[one]] + ring < cheapest()) {
+                look(one, to, ring);
             }
         }
     }
 
-    /** @param i which group in order */
-    private void look(int i, int to) {
-        if (leasts[i] >= cheapest()) {
+    /** Looks at the groups of a class, the likeliest first. */
+    private void look(int one, int to, long ring) {
+        int begin = firstGroups[one];
+        int end = bounds(one, to, ring, cheapest());
+        int likeliest = begin;
+        for (int group = begin; group < end; group++) {
+            likeliest = leasts[group] < leasts[likeliest] ? group : likeliest;
+        }
+        lookAt(likeliest, to, ring);
+        for (int group = begin; group < end; group++) {
+            if (group != likeliest) {
+                lookAt(group, to, ring);
+            }
+        }
+    }
+
+    /** Looks at the members of a group, the cheapest first, until what is still to come is too dear. */
+    private void lookAt(int group, int to, long ring) {
+        if (leasts[group] >= cheapest()) {
             return;
         }
-        int group = inOrder[i];
-        target = to;
-        int stands = layer.positions[to];
-        shifts = stands != positions[group];
-        shiftNeeds = shifts ? table.shiftNeedsUs(positions[group], stands) : 0;
-        int shift = earlier ? table.ledShift(positions[group], stands) : table.ledShift(stands, positions[group]);
-        ring = (table.tuneRings() ? ring(tunes[group], layer.tunePlaces[to], SongGraph.TUNE_CUT) : 0)
-                + (table.bassRings() ? ring(basses[group], layer.bassPlaces[to], SongGraph.BASS_CUT) : 0);
-        rest[Fingering.FINGERS] = 0;
-        for (int finger = Fingering.FINGERS - 1; finger >= 0; finger--) {
-            at[finger] = (earlier ? layer.arrivingAt : layer.leavingAt)[finger][to];
-            rest[finger] = rest[finger + 1] + moves[group][finger][at[finger]];
-        }
-        descend(tree.root(group), 0, shift, table.whole());
-    }
-
-    /** Goes down the branches that may hold the cheapest: finger after finger is known. */
-    private void descend(int first, int finger, int known, int handUs) {
-        for (int node = first; node >= 0; node = tree.next[node]) {
-            int their = tree.key[node];
-            long move = earlier ? table.moveOf(finger, their, at[finger]) : table.moveOf(finger, at[finger], their);
-            int cost = known + (int) move;
-            int hand = move == 0 ? handUs : Math.min(handUs, table.hasUs(finger, earlier ? their : at[finger]));
-            int hurry = shifts && hand < shiftNeeds ? MoveMeter.hurry(shiftNeeds, hand) : 0;
-            if (tree.least[node] + (long) (cost + hurry + rest[finger + 1]) * Effort.STEPS + ring < cheapest()) {
-                if (finger + 1 < Fingering.FINGERS) {
-                    descend(tree.child[node], finger + 1, cost, hand);
-                } else {
-                    for (int member = tree.child[node]; member >= 0; member = tree.sibling[member]) {
-                        if (costs[member] < cheapest()) {
-                            offer(
-                                    member,
-                                    costs[member]
-                                            + (earlier ? table.cost(member, target) : table.cost(target, member)));
-                        }
-                    }
-                }
+        long more = leasts[group] - firsts[group];
+        int from = earlier ? positions[group] : layer.positions[to];
+        int next = earlier ? layer.positions[to] : positions[group];
+        long[] moves0 = table.moves(0);
+        long[] moves1 = table.moves(1);
+        long[] moves2 = table.moves(2);
+        long[] moves3 = table.moves(3);
+        long[] moves4 = table.moves(4);
+        short[] ways0 = memberWays[0];
+        short[] ways1 = memberWays[1];
+        short[] ways2 = memberWays[2];
+        short[] ways3 = memberWays[3];
+        short[] ways4 = memberWays[4];
+        for (int at = starts[group]; at < starts[group + 1] && memberCosts[at] + more < cheapest(); at++) {
+            long word0 = moves0[bases[0] + ways0[at]];
+            long word1 = moves1[bases[1] + ways1[at]];
+            long word2 = moves2[bases[2] + ways2[at]];
+            long word3 = moves3[bases[3] + ways3[at]];
+            long word4 = moves4[bases[4] + ways4[at]];
+            long words = word0 | word1 | word2 | word3 | word4;
+            int member = members[at];
+            int change = ((int) word0 & ChangeTable.EFFORT)
+                    + ((int) word1 & ChangeTable.EFFORT)
+                    + ((int) word2 & ChangeTable.EFFORT)
+                    + ((int) word3 & ChangeTable.EFFORT)
+                    + ((int) word4 & ChangeTable.EFFORT)
+                    + steps[known.basses[member]]
+                    + table.shift(from, next, words);
+            long begun = memberCosts[at] + ring;
+            if (begun + (long) change * Effort.STEPS < cheapest()) {
+                offer(
+                        member,
+                        begun
+                                + (earlier
+                                        ? table.cost(member, to, change, words)
+                                        : table.cost(to, member, change, words)));
             }
-        }
-    }
-
-    /** The members of all groups by what their fingers do, one finger a level: what is alike is looked at once. */
-    private final class Tree {
-        private final int[] roots;
-        private int[] key = new int[64];
-        private int[] next = new int[64];
-        private int[] child = new int[64];
-        private long[] least = new long[64];
-        /** Of members that are alike in all fingers the next one. */
-        private final int[] sibling = new int[known.count];
-
-        private int nodes;
-
-        Tree(int[] groupOf) {
-            roots = new int[groups];
-            Arrays.fill(roots, -1);
-            for (int candidate = 0; candidate < known.count; candidate++) {
-                insert(groupOf[candidate], candidate);
-            }
-        }
-
-        int root(int group) {
-            return roots[group];
-        }
-
-        private void insert(int group, int candidate) {
-            int parent = -1;
-            for (int finger = 0; finger < Fingering.FINGERS; finger++) {
-                int theirs = (earlier ? known.leavingAt : known.arrivingAt)[finger][candidate];
-                int first = parent < 0 ? roots[group] : child[parent];
-                int node = first;
-                while (node >= 0 && key[node] != theirs) {
-                    node = next[node];
-                }
-                if (node < 0) {
-                    node = add(theirs, first);
-                    if (parent < 0) {
-                        roots[group] = node;
-                    } else {
-                        child[parent] = node;
-                    }
-                }
-                least[node] = Math.min(least[node], costs[candidate]);
-                parent = node;
-            }
-            sibling[candidate] = child[parent];
-            child[parent] = candidate;
-        }
-
-        private int add(int theirs, int before) {
-            if (nodes == key.length) {
-                key = Arrays.copyOf(key, 2 * nodes);
-                next = Arrays.copyOf(next, 2 * nodes);
-                child = Arrays.copyOf(child, 2 * nodes);
-                least = Arrays.copyOf(least, 2 * nodes);
-            }
-            key[nodes] = theirs;
-            next[nodes] = before;
-            child[nodes] = -1;
-            least[nodes] = Long.MAX_VALUE;
-            return nodes++;
         }
     }
 }

@@ -1,13 +1,11 @@
 package phalanx.arrange.search;
 
 import java.util.Arrays;
-import java.util.HashMap;
-import java.util.Map;
 import java.util.stream.IntStream;
 import phalanx.arrange.demand.Ear;
 import phalanx.cost.Effort;
 import phalanx.lefthand.shape.Fingering;
-import phalanx.lefthand.track.MoveMeter;
+import phalanx.lefthand.track.MoveTable;
 import phalanx.lefthand.track.Pace;
 import phalanx.lefthand.track.Posture;
 import phalanx.lefthand.track.Stops;
@@ -36,7 +34,7 @@ public final class Layer {
     final int lost;
     final int count;
 
-    /** Numbers of presses, see {@link MoveMeter#number}; five a candidate. */
+    /** Numbers of presses, see {@link MoveTable#number}; five a candidate. */
     final short[] presses;
 
     final byte[] positions;
@@ -67,7 +65,7 @@ public final class Layer {
 
     final short[][] leavingAt = new short[Fingering.FINGERS][];
 
-    private final MoveMeter meter;
+    private final MoveTable table;
 
     private Layer(Builder builder, int[] order) {
         this.unplayable = builder.unplayable;
@@ -86,7 +84,7 @@ public final class Layer {
         this.plucks = new int[count];
         this.placings = new Ear.Placing[count];
         this.struck = new short[count];
-        this.meter = builder.meter;
+        this.table = builder.table;
         for (int i = 0; i < count; i++) {
             take(builder, order[i], i);
         }
@@ -116,7 +114,7 @@ public final class Layer {
     }
 
     private void tellApart() {
-        int presses = meter.numbers();
+        int presses = table.numbers();
         short[] seenArriving = new short[presses];
         short[] seenLeaving = new short[presses + POSITIONS << Pace.PLUCK_BITS];
         for (int finger = 0; finger < Fingering.FINGERS; finger++) {
@@ -159,14 +157,14 @@ public final class Layer {
     private int leaving(int candidate, int finger) {
         int press = press(candidate, finger);
         return press == 0
-                ? meter.numbers() + positions[candidate] << Pace.PLUCK_BITS
+                ? table.numbers() + positions[candidate] << Pace.PLUCK_BITS
                 : press << Pace.PLUCK_BITS | Pace.pluck(plucks[candidate], finger);
     }
 
     /** The number of the press of a finger that leaves so, 0 where it is up. */
     int press(int leaving) {
         int press = leaving >> Pace.PLUCK_BITS;
-        return press >= meter.numbers() ? 0 : press;
+        return press >= table.numbers() ? 0 : press;
     }
 
     /** What it plucked last. */
@@ -176,7 +174,7 @@ public final class Layer {
 
     /** The hand's position for a finger that is up, else 1. */
     int waitingAt(int leaving) {
-        return Math.max(1, (leaving >> Pace.PLUCK_BITS) - meter.numbers());
+        return Math.max(1, (leaving >> Pace.PLUCK_BITS) - table.numbers());
     }
 
     public int count() {
@@ -191,7 +189,7 @@ public final class Layer {
     public Fingering fingering(int candidate) {
         int[] packed = new int[Fingering.FINGERS];
         for (int finger = 0; finger < packed.length; finger++) {
-            packed[finger] = meter.packed(press(candidate, finger));
+            packed[finger] = table.packed(press(candidate, finger));
         }
         return Fingering.ofPacked(packed);
     }
@@ -247,7 +245,7 @@ public final class Layer {
 
     /** This layer with a candidate of another one for the same demand as its last. */
     Layer with(Layer other, int index) {
-        Builder more = new Builder(meter);
+        Builder more = new Builder(table);
         more.admits(unplayable, lost);
         for (int candidate = 0; candidate < count; candidate++) {
             more.take(this, candidate);
@@ -258,7 +256,7 @@ public final class Layer {
 
     /** Some of this layer's candidates alone. */
     Layer only(int... some) {
-        Builder few = new Builder(meter);
+        Builder few = new Builder(table);
         few.admits(unplayable, lost);
         for (int candidate : some) {
             few.take(this, candidate);
@@ -268,7 +266,7 @@ public final class Layer {
 
     /** Collects candidates. */
     public static final class Builder {
-        private final MoveMeter meter;
+        private final MoveTable table;
         private int unplayable = Integer.MAX_VALUE;
         private int lost = Integer.MAX_VALUE;
         private int count;
@@ -284,9 +282,13 @@ public final class Layer {
         private int[] plucks = new int[64];
         private Ear.Placing[] placings = new Ear.Placing[64];
         private short[] struck = new short[64];
+        /** Which pair of places of tune and bass each candidate has, by number. */
+        private int[] pairs = new int[64];
 
-        public Builder(MoveMeter meter) {
-            this.meter = meter;
+        private int pair;
+
+        public Builder(MoveTable table) {
+            this.table = table;
         }
 
         /** Whether candidates that lose so much are wanted; all that lose more are dropped. */
@@ -300,6 +302,11 @@ public final class Layer {
                 lost = candidateLost;
             }
             return candidateUnplayable == unplayable && candidateLost == lost;
+        }
+
+        /** Begins with another place of the tune or of the bass. */
+        public void beginPair() {
+            pair++;
         }
 
         /**
@@ -327,7 +334,7 @@ public final class Layer {
                 grow();
             }
             for (int finger = 0; finger < Fingering.FINGERS; finger++) {
-                presses[count * Fingering.FINGERS + finger] = meter.number(packed[finger]);
+                presses[count * Fingering.FINGERS + finger] = table.number(packed[finger]);
             }
             positions[count] = (byte) position;
             tunes[count] = (byte) tune;
@@ -339,6 +346,7 @@ public final class Layer {
             plucks[count] = pluck;
             placings[count] = placing;
             struck[count] = (short) placing.struck();
+            pairs[count] = pair;
             count++;
             least = Math.min(least, hold + sound);
         }
@@ -374,6 +382,7 @@ public final class Layer {
             plucks = Arrays.copyOf(plucks, size);
             placings = Arrays.copyOf(placings, size);
             struck = Arrays.copyOf(struck, size);
+            pairs = Arrays.copyOf(pairs, size);
         }
 
         /** What all candidates so far lose. */
@@ -397,21 +406,21 @@ public final class Layer {
                 keys[i] = (long) (holds[i] + sounds[i]) << Integer.SIZE | i;
             }
             Arrays.sort(keys);
-            long most = (long) least + slack;
+            long dearest = (long) least + slack;
             boolean[] tuneSeen = new boolean[16];
             boolean[] bassSeen = new boolean[16 << 6];
-            return Arrays.stream(keys)
-                    .filter(key -> {
-                        int i = (int) key;
-                        int bass = bassPlace(i);
-                        boolean first = !tuneSeen[tunes[i]] || !bassSeen[bass];
-                        tuneSeen[tunes[i]] = true;
-                        bassSeen[bass] = true;
-                        return first || key >> Integer.SIZE <= most;
-                    })
-                    .limit(MOST)
-                    .mapToInt(key -> (int) key)
-                    .toArray();
+            int[] order = new int[Math.min(count, MOST)];
+            int kept = 0;
+            for (int at = 0; at < count && kept < order.length; at++) {
+                int i = (int) keys[at];
+                int bass = bassPlace(i);
+                if (!tuneSeen[tunes[i]] || !bassSeen[bass] || keys[at] >> Integer.SIZE <= dearest) {
+                    order[kept++] = i;
+                }
+                tuneSeen[tunes[i]] = true;
+                bassSeen[bass] = true;
+            }
+            return Arrays.copyOf(order, kept);
         }
 
         private int bassPlace(int candidate) {
@@ -431,18 +440,21 @@ public final class Layer {
          * @param ofEach how many of each
          */
         public Layer promising(int ofEach) {
-            Map<Integer, Integer> ofKind = new HashMap<>();
+            byte[] ofKind = new byte[(pair + 1) * POSITIONS];
             int[] order = inOrder(Integer.MAX_VALUE >> 1);
-            int[] chosen = new int[order.length];
-            int all = 0;
+            int chosen = 0;
             for (int candidate : order) {
-                int kind = tunes[candidate] << 22 | bassPlace(candidate) << 8 | positions[candidate];
-                boolean among = all < CHEAPEST || ofKind.merge(kind, 1, Integer::sum) <= ofEach;
+                int kind = pairs[candidate] * POSITIONS + positions[candidate];
+                boolean among = chosen < CHEAPEST;
+                if (!among && ofKind[kind] < ofEach) {
+                    ofKind[kind]++;
+                    among = true;
+                }
                 if (among) {
-                    chosen[all++] = candidate;
+                    order[chosen++] = candidate;
                 }
             }
-            return new Layer(this, Arrays.copyOf(chosen, all));
+            return new Layer(this, Arrays.copyOf(order, chosen));
         }
     }
 

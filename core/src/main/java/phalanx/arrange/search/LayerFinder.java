@@ -30,8 +30,8 @@ import phalanx.theory.ChordSymbol;
  *
  * <p>The rules: every place of the tune's note with every place of the bass below it; besides, up to
  * {@link #MOST_STOPPED} further strings stopped at tones of the chord ({@link #MOST_IDLE} where no inner stroke falls,
- * only to stay where a finger was), not more than {@link #WINDOW} frets from what is stopped already; every fingering of
- * these frets; every position from which the fingers can stand so. The thumb never has the tune's note. Inner strokes
+ * only to stay where a finger was), within the hand's span and a fret more for the thumb; every fingering of these
+ * frets; every position from which the fingers can stand so. The thumb never has the tune's note. Inner strokes
  * take the strings that the ear likes best. All of these take part, but for those that cost {@link #SLACK} more by
  * themselves than the cheapest: no change is worth that much (measured in the bench, see docs/performance.md).
  */
@@ -40,10 +40,8 @@ public final class LayerFinder {
     static final int MOST_STOPPED = 2;
     /** The same where none falls: a finger that only stays. */
     static final int MOST_IDLE = 1;
-    /** How many frets further strings lie from those that are stopped, at most. */
-    static final int WINDOW = 4;
     /** A candidate this much dearer by itself than the slot's cheapest, at one beat, is left out. In effort. */
-    static final double SLACK = 5;
+    static final double SLACK = 6;
     /** The same in the quick search for the most promising. */
     private static final double QUICK_SLACK = 2;
     /** So many candidates are remembered; then it begins anew. */
@@ -60,6 +58,9 @@ public final class LayerFinder {
     private final MoveMeter meter;
     private final Instrument instrument;
     private final int strings;
+    /** For each fret the lowest that a hand may hold with it. */
+    private final int[] lowestWithin;
+
     private final Map<Integer, Map<Slot.Demand, Layer>> promising = new ConcurrentHashMap<>();
     private final Map<Slot.Demand, Boolean> locksKept = new ConcurrentHashMap<>();
     private final Map<Slot.Demand, Layer> all = new ConcurrentHashMap<>();
@@ -70,6 +71,14 @@ public final class LayerFinder {
         this.meter = meter;
         this.instrument = finder.instrument();
         this.strings = instrument.strings();
+        this.lowestWithin = new int[instrument.highestFret() + 1];
+        for (int fret = 1, lowest = 1; fret < lowestWithin.length; fret++) {
+            while (instrument.alongMm(fret) - instrument.alongMm(lowest)
+                    > finder.hand().spanMm()) {
+                lowest++;
+            }
+            lowestWithin[fret] = Math.max(1, lowest - 1);
+        }
     }
 
     public FingeringFinder finder() {
@@ -137,8 +146,10 @@ public final class LayerFinder {
         private final Ear ear;
         private final int ceiling;
         private final int chordTones;
-        private final Layer.Builder found = new Layer.Builder(meter);
+        private final Layer.Builder found = new Layer.Builder(meter.table());
         private final Map<Long, Ear.Placing> placings = new HashMap<>();
+        private long lastKey = -1;
+        private Ear.Placing lastPlacing = Ear.Placing.NONE;
 
         Adder(Slot.Demand demand) {
             this.demand = demand;
@@ -186,6 +197,8 @@ public final class LayerFinder {
         /** Forgets what it knew of sounds: tune or bass change. */
         void begin() {
             placings.clear();
+            lastKey = -1;
+            found.beginPair();
         }
 
         /**
@@ -248,7 +261,11 @@ public final class LayerFinder {
             for (int string = tune.string() + 1; string < below; string++) {
                 key = key << 6 | stops.fret(string) + 1;
             }
-            return placings.computeIfAbsent(key, k -> ear.place(scene(stops, tune, bass, silent)));
+            if (key != lastKey) {
+                lastKey = key;
+                lastPlacing = placings.computeIfAbsent(key, k -> ear.place(scene(stops, tune, bass, silent)));
+            }
+            return lastPlacing;
         }
 
         private Ear.Scene scene(Stops stops, Place tune, Place bass, int silent) {
@@ -310,7 +327,8 @@ public final class LayerFinder {
                     put(tune, tune.fret());
                     put(bass, bass.fret());
                     Ways ways = finder.ways(frets);
-                    int hold = ways.count() == 0 ? slack : ways.effort(0);
+                    // a third finger may bring the thumb or a barre within reach of what two alone do not hold
+                    int hold = ways.count() == 0 ? 0 : ways.effort(0);
                     pairs.add(new Pair(tune, bass, hold + adder.bassPlace(bass)));
                     put(tune, Shape.SILENT);
                     put(bass, Shape.SILENT);
@@ -383,9 +401,10 @@ public final class LayerFinder {
                     highest = Math.max(highest, fret);
                 }
             }
-            int from = highest == 0 ? 1 : Math.max(1, highest - WINDOW);
-            int to = highest == 0 ? instrument.highestFret() : Math.min(instrument.highestFret(), lowest + WINDOW);
-            for (int fret = from; fret <= to; fret++) {
+            int from = highest == 0 ? 1 : lowestWithin[highest];
+            for (int fret = from;
+                    fret <= instrument.highestFret() && (highest == 0 || lowestWithin[fret] <= lowest);
+                    fret++) {
                 int midi = instrument.midi(string, fret);
                 if (adder.isTone(midi) && (below || adder.isBelowTune(midi)) && instrument.has(string, fret)) {
                     frets[strings - string] = fret;

@@ -173,6 +173,7 @@ public final class SongGraph implements LayeredGraph {
 
     /** The changes into a layer between other candidates of the same slots. */
     ChangeTable table(int at, Layer before, Layer after) {
-        return new ChangeTable(before, after, slots.get(at - 1), slots.get(at), meter, paces[at - 1], instrument);
+        return new ChangeTable(
+                before, after, slots.get(at - 1), slots.get(at), meter.table(), paces[at - 1], instrument);
     }
 }

@@ -1,0 +1,370 @@
+package phalanx.arrange.search;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
+import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Slot;
+import phalanx.cost.Cost;
+import phalanx.cost.Effort;
+import phalanx.cost.Weights;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.shape.Finger;
+import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.Position;
+import phalanx.lefthand.shape.Press;
+import phalanx.lefthand.track.Clock;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.lefthand.track.Pace;
+import phalanx.lefthand.track.Posture;
+import phalanx.lefthand.track.Stops;
+import phalanx.song.Ticks;
+
+/**
+ * All ways through a small song by plain enumeration: every string, fret, finger and position of every slot, and every
+ * change between them. It shares with the engine what a hold and a change cost, not how they are looked for.
+ */
+final class AllWays {
+    private static final long UNPLAYABLE = 1L << 52;
+    private static final long TUNE = 1L << 42;
+    private static final int NOWHERE = 0;
+
+    private final Request request;
+    private final Instrument instrument;
+    private final FingeringFinder finder;
+    private final MoveMeter meter;
+    private final int strings;
+    private final long limit;
+
+    /**
+     * @param limit what some way is known to cost, as {@link #packed}; dearer ones need not be looked at
+     */
+    AllWays(Request request, Cost limit) {
+        this.request = request;
+        this.instrument = request.instrument();
+        this.finder = FingeringFinder.forPlucking(instrument, request.hand());
+        this.meter = new MoveMeter(instrument, request.hand());
+        this.strings = instrument.strings();
+        this.limit = packed(limit);
+    }
+
+    static long packed(Cost cost) {
+        return cost.unplayable() * UNPLAYABLE
+                + cost.tune() * TUNE
+                + cost.effort().grains();
+    }
+
+    /** One way to serve a slot. */
+    private record One(Posture posture, Stops stops, int tune, int bass, Ear.Placing placing, int plucks, long own) {
+        int place(int string) {
+            return string == NOWHERE ? 0 : string << 12 | stops.fret(string) << 6 | Stops.at(stops.fingers(), string);
+        }
+    }
+
+    /** What the cheapest of all ways costs, as {@link #packed}. */
+    long cheapest(List<Slot> slots) {
+        List<List<One>> all = slots.stream().map(this::ones).toList();
+        long[] rest = new long[slots.size() + 1];
+        for (int at = slots.size() - 1; at >= 0; at--) {
+            rest[at] = rest[at + 1] + all.get(at).get(0).own;
+        }
+        Clock clock = new Clock(request.song().tempo());
+        List<One> before = all.get(0);
+        long[] costs = before.stream().mapToLong(One::own).toArray();
+        for (int at = 1; at < slots.size(); at++) {
+            Change change = new Change(slots.get(at - 1), slots.get(at), clock);
+            List<One> now = new ArrayList<>();
+            List<Long> next = new ArrayList<>();
+            Integer[] order = IntStream.range(0, costs.length).boxed().toArray(Integer[]::new);
+            long[] known = costs;
+            Arrays.sort(order, Comparator.comparingLong(i -> known[i]));
+            for (One one : all.get(at)) {
+                long most = limit - rest[at + 1] - one.own + 1;
+                long best = most;
+                for (int i = 0; i < order.length && costs[order[i]] < best; i++) {
+                    best = Math.min(best, costs[order[i]] + change.cost(before.get(order[i]), one));
+                }
+                if (best < most) {
+                    now.add(one);
+                    next.add(best + one.own);
+                }
+            }
+            before = now;
+            costs = next.stream().mapToLong(Long::longValue).toArray();
+        }
+        return Arrays.stream(costs).min().orElse(Long.MAX_VALUE);
+    }
+
+    private final class Change {
+        private final Slot slotBefore;
+        private final Slot slot;
+        private final Pace pace;
+
+        Change(Slot slotBefore, Slot slot, Clock clock) {
+            this.slotBefore = slotBefore;
+            this.slot = slot;
+            this.pace = SongGraph.pace(slotBefore, clock);
+        }
+
+        long cost(One from, One to) {
+            long cost = 0;
+            if (slot.melodyRingsOn() && from.place(from.tune) != to.place(to.tune)) {
+                if (to.tune != NOWHERE) {
+                    return Long.MAX_VALUE / 4;
+                }
+                cost += TUNE;
+            }
+            if (slot.bassRingsOn() && from.place(from.bass) != to.place(to.bass)) {
+                if (to.bass != NOWHERE) {
+                    return Long.MAX_VALUE / 4;
+                }
+                cost += grains(Weights.BASS_CUT);
+            }
+            if (slot.bassBegins() && from.bass != NOWHERE && to.bass != NOWHERE) {
+                cost += (long) Effort.STEPS
+                        * Ear.bassStep(from.bass, to.bass, slot.bass().orElseThrow(), strings);
+            }
+            if (slot.chordIndex() == slotBefore.chordIndex() && slotBefore.lengthTicks() < Ticks.WHOLE) {
+                cost += grains(Weights.INNER_CUT) * cuts(from, to);
+            }
+            return cost
+                    + meter.change(from.posture, to.posture, from.plucks, pace)
+                            .effort()
+                            .grains();
+        }
+
+        private int cuts(One from, One to) {
+            int cuts = 0;
+            for (int string = 1; string <= strings; string++) {
+                int midi = instrument.midi(string, from.stops.fret(string));
+                boolean ends = (from.placing.struck() >> string & 1) == 1
+                        && !from.stops.keeps(string, to.stops)
+                        && !(slot.melodyBegins() && to.tune == string)
+                        && !(slot.bassBegins() && to.bass == string)
+                        && !struckAtOnce(to, string);
+                boolean hidden = slot.melodyBegins()
+                        && to.tune != NOWHERE
+                        && slot.melody().orElseThrow().midi() <= midi;
+                cuts += ends && !hidden ? 1 : 0;
+            }
+            return cuts;
+        }
+
+        private boolean struckAtOnce(One to, int string) {
+            return !slot.inner().isEmpty()
+                    && slot.inner().get(0).tick() == slot.startTick()
+                    && (to.placing.moments()[0] >> string & 1) == 1;
+        }
+    }
+
+    private static long grains(double effort) {
+        return (long) Effort.thousandths(effort) * Effort.STEPS;
+    }
+
+    /** All ways to serve a slot, the cheapest by themselves first. */
+    private List<One> ones(Slot slot) {
+        List<One> found = new ArrayList<>();
+        for (int tune : tunes(slot)) {
+            for (int bass = 0; bass <= strings; bass++) {
+                for (int bassFret = 0; bassFret <= (bass == 0 ? 0 : instrument.highestFret()); bassFret++) {
+                    if (bass == 0 || isBass(slot, tune, bass, bassFret)) {
+                        new Hands(slot, tune, bass, bassFret, found).press(0, new int[Fingering.FINGERS], 0);
+                    }
+                }
+            }
+        }
+        found.sort(Comparator.comparingLong(One::own));
+        return found;
+    }
+
+    private List<Integer> tunes(Slot slot) {
+        List<Integer> tunes = new ArrayList<>(List.of(NOWHERE));
+        slot.melody().ifPresent(note -> IntStream.rangeClosed(1, strings)
+                .filter(string -> instrument.has(string, instrument.fretOf(string, note.midi())))
+                .forEach(tunes::add));
+        return tunes;
+    }
+
+    private boolean isBass(Slot slot, int tune, int string, int fret) {
+        int midi = instrument.midi(string, fret);
+        return string > tune
+                && slot.bass()
+                        .map(stroke -> (stroke.allowed() >> midi % 12 & 1) == 1)
+                        .orElse(false)
+                && slot.melody().map(note -> midi < note.midi()).orElse(true);
+    }
+
+    /** Lays finger after finger on the neck. */
+    private final class Hands {
+        private final Slot slot;
+        private final Slot.Demand demand;
+        private final int tune;
+        private final int bass;
+        private final int bassFret;
+        private final int tuneFret;
+        private final List<One> found;
+        private final int mostBesides;
+
+        Hands(Slot slot, int tune, int bass, int bassFret, List<One> found) {
+            this.slot = slot;
+            this.demand = slot.demand();
+            this.tune = tune;
+            this.bass = bass;
+            this.bassFret = bassFret;
+            this.tuneFret = tune == NOWHERE
+                    ? 0
+                    : instrument.fretOf(tune, slot.melody().orElseThrow().midi());
+            this.found = found;
+            this.mostBesides = demand.inner() ? LayerFinder.MOST_STOPPED : LayerFinder.MOST_IDLE;
+        }
+
+        void press(int finger, int[] presses, int besides) {
+            if (finger == Fingering.FINGERS) {
+                finish(presses);
+                return;
+            }
+            press(finger + 1, presses, besides);
+            boolean isThumb = finger == Fingering.THUMB;
+            for (int fret = 1; fret <= instrument.highestFret(); fret++) {
+                for (int treble = 1; treble <= strings; treble++) {
+                    for (int low = treble; low <= (isThumb ? treble : strings); low++) {
+                        int more = besides + isBeside(low) + (low == treble ? 0 : isBeside(treble));
+                        if (more <= mostBesides && mayStop(low, fret) && mayStop(treble, fret)) {
+                            presses[finger] = Press.pack(fret, low, treble);
+                            if (isThumb || inOrder(presses, finger)) {
+                                press(finger + 1, presses, more);
+                            }
+                        }
+                    }
+                }
+            }
+            presses[finger] = 0;
+        }
+
+        private int isBeside(int string) {
+            return string == tune || string == bass ? 0 : 1;
+        }
+
+        private boolean inOrder(int[] presses, int finger) {
+            for (int lower = 0; lower < finger; lower++) {
+                if (presses[lower] != 0 && Press.fret(presses[lower]) > Press.fret(presses[finger])) {
+                    return false;
+                }
+            }
+            return true;
+        }
+
+        /** A finger's end stops the tune, the bass, or besides them a tone of the chord below the tune. */
+        private boolean mayStop(int string, int fret) {
+            if (string == tune || string == bass) {
+                return fret == (string == tune ? tuneFret : bassFret);
+            }
+            int midi = instrument.midi(string, fret);
+            boolean tone = slot.chord()
+                    .map(chord -> (chord.pitchClasses() >> midi % 12 & 1) == 1)
+                    .orElse(false);
+            boolean belowBass = bass != NOWHERE && string > bass;
+            boolean belowTune = slot.melody().map(note -> midi < note.midi()).orElse(true);
+            return string > tune && tone && (belowBass || belowTune);
+        }
+
+        private void finish(int[] presses) {
+            Stops stops = Stops.of(presses);
+            if (stops.fret(tune == NOWHERE ? 1 : tune) != tuneFret && tune != NOWHERE
+                    || bass != NOWHERE && stops.fret(bass) != bassFret
+                    || !everyEndStops(presses, stops)) {
+                return;
+            }
+            Fingering fingering = Fingering.ofPacked(presses);
+            if (finder.holds(fingering) && !(tune != NOWHERE && byThumb(stops, tune))) {
+                add(presses, stops, fingering);
+            }
+        }
+
+        private boolean byThumb(Stops stops, int string) {
+            return Stops.at(stops.fingers(), string) == Finger.THUMB.ordinal() + 1;
+        }
+
+        /** No finger lies under another where it ends, nor on a place that another has, nor over what must sound lower. */
+        private boolean everyEndStops(int[] presses, Stops stops) {
+            int below = 0;
+            for (int finger = 0; finger < Fingering.FINGERS; finger++) {
+                if (presses[finger] == 0) {
+                    continue;
+                }
+                int ownFret = Press.fret(presses[finger]);
+                for (int string = Press.trebleString(presses[finger]);
+                        string <= Press.bassString(presses[finger]);
+                        string++) {
+                    boolean own = Stops.at(stops.fingers(), string) == finger + 1;
+                    boolean end = string == Press.trebleString(presses[finger])
+                            || string == Press.bassString(presses[finger]);
+                    if (end && !own || !own && stops.fret(string) == ownFret) {
+                        return false;
+                    }
+                    below += end && bass != NOWHERE && string > bass ? 1 : 0;
+                }
+            }
+            return below <= 1;
+        }
+
+        private void add(int[] presses, Stops stops, Fingering fingering) {
+            int[] frets = new int[strings];
+            Arrays.fill(frets, -1);
+            int beginning = 0;
+            if (tune != NOWHERE) {
+                frets[strings - tune] = tuneFret;
+                beginning |= slot.melodyBegins() ? 1 << tune : 0;
+            }
+            if (bass != NOWHERE) {
+                frets[strings - bass] = bassFret;
+                beginning |= slot.bassBegins() ? 1 << bass : 0;
+            }
+            int tuneMidi = tune == NOWHERE ? -1 : instrument.midi(tune, tuneFret);
+            int bassMidi = bass == NOWHERE ? -1 : instrument.midi(bass, bassFret);
+            Ear.Placing placing = demand.inner()
+                    ? new Ear(demand)
+                            .place(new Ear.Scene(
+                                    tuneMidi, bassMidi, Ear.free(instrument, demand, stops, tune, bass, 0)))
+                    : Ear.Placing.NONE;
+            long own = finder.effort(frets, fingering).grains() / Effort.STEPS * slot.holdSteps()
+                    + (long) placing.thousandths() * Effort.STEPS;
+            if (bass != NOWHERE) {
+                own += (long) Effort.STEPS * Ear.bassPlace(demand.bassPreferred(), bass, bassFret, bassMidi, strings);
+            }
+            own += slot.melodyBegins() && tune == NOWHERE ? Cost.LOST * TUNE : 0;
+            own += slot.bassBegins() && bass == NOWHERE ? 2 * UNPLAYABLE : 0;
+            int plucks = plucks(stops, beginning, placing);
+            for (int position = 1; position <= instrument.highestFret(); position++) {
+                if (Position.admits(presses, position)) {
+                    long off = grains(Weights.OFF_POSITION)
+                            / Effort.STEPS
+                            * Position.away(presses, position)
+                            * slot.holdSteps();
+                    if (own + off <= limit) {
+                        found.add(new One(
+                                new Posture(fingering, position), stops, tune, bass, placing, plucks, own + off));
+                    }
+                }
+            }
+        }
+
+        private int plucks(Stops stops, int beginning, Ear.Placing placing) {
+            int plucks = 0;
+            for (int string = 1; string <= strings; string++) {
+                int finger = Stops.at(stops.fingers(), string) - 1;
+                for (int moment = 0; finger >= 0 && moment <= placing.moments().length; moment++) {
+                    int struck = moment == 0 ? beginning : placing.moments()[moment - 1];
+                    if ((struck >> string & 1) == 1) {
+                        plucks = Pace.withPluck(plucks, finger, moment + 1);
+                    }
+                }
+            }
+            return plucks;
+        }
+    }
+}
