@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.stream.Collectors;
+import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
@@ -47,6 +48,12 @@ class TabReaderTest {
         return arrangement.notes().stream()
                 .map(note -> note.tick() + " " + note.string() + "/" + note.fret())
                 .toList();
+    }
+
+    /** In this song a bass that only a third finger would bring within reach hid all others. */
+    @Example
+    void aSongWithABassOutOfReachComesBack() throws FormatException {
+        itsOwnTablatureComesBack(22097);
     }
 
     /**

@@ -269,6 +269,8 @@ public final class Layer {
         private final MoveTable table;
         private int unplayable = Integer.MAX_VALUE;
         private int lost = Integer.MAX_VALUE;
+        private int addedUnplayable;
+        private int addedLost;
         private int count;
         private int least = Integer.MAX_VALUE;
         private short[] presses = new short[64 * Fingering.FINGERS];
@@ -291,17 +293,25 @@ public final class Layer {
             this.table = table;
         }
 
-        /** Whether candidates that lose so much are wanted; all that lose more are dropped. */
+        /** Whether candidates that lose so much are wanted: once one is added, all that lose more are dropped. */
         public boolean admits(int candidateUnplayable, int candidateLost) {
-            boolean better =
-                    candidateUnplayable < unplayable || candidateUnplayable == unplayable && candidateLost < lost;
-            if (better) {
+            addedUnplayable = candidateUnplayable;
+            addedLost = candidateLost;
+            return isBetter() || candidateUnplayable == unplayable && candidateLost == lost;
+        }
+
+        /** Whether what is added next loses less than all before. */
+        private boolean isBetter() {
+            return addedUnplayable < unplayable || addedUnplayable == unplayable && addedLost < lost;
+        }
+
+        private void dropWorse() {
+            if (isBetter()) {
                 count = 0;
                 least = Integer.MAX_VALUE;
-                unplayable = candidateUnplayable;
-                lost = candidateLost;
+                unplayable = addedUnplayable;
+                lost = addedLost;
             }
-            return candidateUnplayable == unplayable && candidateLost == lost;
         }
 
         /** Begins with another place of the tune or of the bass. */
@@ -330,6 +340,7 @@ public final class Layer {
                 int sound,
                 int pluck,
                 Ear.Placing placing) {
+            dropWorse();
             if (count == positions.length) {
                 grow();
             }
@@ -352,6 +363,7 @@ public final class Layer {
         }
 
         private void take(Layer from, int index) {
+            dropWorse();
             if (count == positions.length) {
                 grow();
             }
@@ -390,9 +402,9 @@ public final class Layer {
             return unplayable;
         }
 
-        /** The cheapest candidate so far, by itself for a beat, in thousandths. */
+        /** The cheapest candidate so far that loses as little as what is added next, for a beat, in thousandths. */
         int least() {
-            return least;
+            return isBetter() ? Integer.MAX_VALUE : least;
         }
 
         public boolean isEmpty() {
