@@ -3,7 +3,10 @@ package phalanx.arrange;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import phalanx.arrange.advice.FasterWay;
+import phalanx.arrange.advice.FasterWays;
 import phalanx.arrange.audit.Audit;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.score.Arrangement;
@@ -68,6 +71,26 @@ class FullAnswerTest {
                         .isEqualTo(Audit.of(arranged).ceiling(at(arranged, 200)).tempo());
             }
         }
+    }
+
+    /** Where solving for a faster tempo finds one, the faster way goes as fast as it says, and costs what it says. */
+    @Test
+    void aFasterWayGoesFaster() {
+        int found = 0;
+        for (long seed = 30; seed < 36; seed++) {
+            Arrangement now = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                    .quick(Songs.random(seed, 4), Picking.PLAIN, List.of(), () -> false);
+            Optional<FasterWay> faster = new FasterWays().find(now, () -> false);
+            if (faster.isPresent()) {
+                found++;
+                int tempo = (int) Math.floor(faster.get().ceiling());
+                assertThat(tempo).isGreaterThan((int) Math.floor(now.ceiling().tempo()));
+                assertThat(tooFast(at(faster.get().arrangement(), tempo))).isFalse();
+                assertThat(tooFast(at(now, tempo))).isTrue();
+                assertThat(faster.get().locks()).hasSameSizeAs(now.slots());
+            }
+        }
+        assertThat(found).isPositive();
     }
 
     private static boolean tooFast(Arrangement arrangement) {

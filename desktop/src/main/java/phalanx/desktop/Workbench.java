@@ -19,6 +19,8 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Transcriber;
+import phalanx.arrange.advice.FasterWay;
+import phalanx.arrange.advice.FasterWays;
 import phalanx.arrange.advice.KeyAdvice;
 import phalanx.arrange.advice.OtherWay;
 import phalanx.arrange.advice.OtherWays;
@@ -282,6 +284,13 @@ public final class Workbench {
         edit("lock " + lock.held().shape() + " from " + placeOf(lock), now -> now.withLock(lock));
     }
 
+    /** Keeps the whole song to a way that goes faster. */
+    public void take(FasterWay way) {
+        edit(
+                String.format(Locale.ROOT, "the way that goes to %.0f bpm", Math.floor(way.ceiling())),
+                now -> now.lockedTo(way.locks()));
+    }
+
     /** Lets the engine choose again. */
     public void release(Lock lock) {
         edit("release of " + lock.held().shape() + " from " + placeOf(lock), now -> now.withoutLock(lock));
@@ -354,6 +363,28 @@ public final class Workbench {
                 // the song has changed; it is asked for again when it is shown
             }
         });
+    }
+
+    /**
+     * Looks for a way through the song that goes faster, in the background.
+     *
+     * @param found takes it on the interface thread, unless the project has changed meanwhile
+     */
+    public void fasterWay(Consumer<Optional<FasterWay>> found) {
+        long ticket = latest.get();
+        arrangement()
+                .ifPresent(now -> background.execute(() -> {
+                    try {
+                        Optional<FasterWay> faster = new FasterWays().find(now, () -> latest.get() != ticket);
+                        interfaceThread.execute(() -> {
+                            if (latest.get() == ticket) {
+                                found.accept(faster);
+                            }
+                        });
+                    } catch (CancellationException e) {
+                        // the song has changed; it can be asked for again
+                    }
+                }));
     }
 
     private interface Edit {

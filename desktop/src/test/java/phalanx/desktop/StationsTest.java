@@ -204,4 +204,20 @@ class StationsTest extends OpenWindow {
         Shape locked = project().locks().get(0).held().shape();
         assertThat(way).startsWith(locked.toString());
     }
+
+    @Test
+    void aFasterWayIsFoundTakenAndTakenBack() throws TimeoutException {
+        double ceiling = workbench.arrangement().orElseThrow().ceiling().tempo();
+        clickOn("#find-faster");
+        waitFor(() -> lookup("#faster-way").tryQuery().isPresent());
+        assertThat(text("#faster-way")).startsWith("To ").contains(" bpm  effort +");
+        clickOn("#faster-way");
+        waitForText("#message", "Set the way that goes to");
+        waitUntilArranged();
+        assertThat(workbench.arrangement().orElseThrow().ceiling().tempo()).isGreaterThan(ceiling);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitUntilArranged();
+        assertThat(project().locks()).isEmpty();
+        assertThat(workbench.arrangement().orElseThrow().ceiling().tempo()).isEqualTo(ceiling);
+    }
 }

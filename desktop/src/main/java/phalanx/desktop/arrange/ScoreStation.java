@@ -42,7 +42,10 @@ public final class ScoreStation extends StackPane {
     public ScoreStation(Workbench workbench, Playback playback) {
         this.workbench = workbench;
         this.playback = playback;
-        this.why = new WhyDrawer(new WhyDrawer.Actions(workbench::lock, workbench::release));
+        this.why = new WhyDrawer(new WhyDrawer.Actions(workbench::lock, workbench::release, this::findFaster, way -> {
+            workbench.take(way);
+            requestFocus();
+        }));
         settled.setOnFinished(event -> findOtherWays());
         VBox left = new VBox(score, strip);
         VBox.setVgrow(score, Priority.ALWAYS);
@@ -85,6 +88,7 @@ public final class ScoreStation extends StackPane {
         shownFinding = -1;
         score.show(arrangement);
         strip.show(arrangement);
+        why.offerFaster(ceiling(arrangement));
         select(score.selected());
     }
 
@@ -133,6 +137,14 @@ public final class ScoreStation extends StackPane {
                 }
             });
         }
+    }
+
+    private void findFaster() {
+        workbench.fasterWay(found -> workbench.arrangement().ifPresent(shown -> why.showFaster(found, ceiling(shown))));
+    }
+
+    private static double ceiling(Arrangement arrangement) {
+        return Math.floor(arrangement.ceiling().tempo());
     }
 
     private void lockSelected() {

@@ -17,6 +17,7 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
+import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.OtherWay;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.score.ArrangedNote;
@@ -41,6 +42,7 @@ final class WhyDrawer extends ScrollPane {
     private final EffortBars effort = new EffortBars();
     private final VBox findings = new VBox(8);
     private final VBox ways = new VBox(6);
+    private final VBox faster = new VBox(6);
     private final VBox legend = new VBox(4);
     private final Actions actions;
     private Theme theme = Theme.SPRUCE;
@@ -50,8 +52,10 @@ final class WhyDrawer extends ScrollPane {
      *
      * @param lock keep the moment as it is, or as another way has it
      * @param release let the engine choose again
+     * @param findFaster look for a way that goes faster
+     * @param take keep the song to one
      */
-    record Actions(Consumer<Lock> lock, Consumer<Lock> release) {}
+    record Actions(Consumer<Lock> lock, Consumer<Lock> release, Runnable findFaster, Consumer<FasterWay> take) {}
 
     WhyDrawer(Actions actions) {
         this.actions = actions;
@@ -59,7 +63,7 @@ final class WhyDrawer extends ScrollPane {
         place.setId("place");
         place.getStyleClass().add("heading");
         findings.setId("findings");
-        VBox content = new VBox(place, neck, notes, effort, findings, ways, legend);
+        VBox content = new VBox(place, neck, notes, effort, findings, ways, faster, legend);
         content.getStyleClass().add("why");
         getStyleClass().add("why-drawer");
         setContent(content);
@@ -194,6 +198,37 @@ final class WhyDrawer extends ScrollPane {
             button.getStyleClass().add("way");
             ways.getChildren().add(at++, button);
         }
+    }
+
+    /** Offers to look for a way that goes faster than the song's ceiling. */
+    void offerFaster(double ceiling) {
+        faster.getChildren()
+                .setAll(Cards.button(
+                        "find-faster",
+                        "Find a faster way",
+                        String.format(Locale.ROOT, "Look for a way that can be played above %.0f bpm", ceiling),
+                        () -> {
+                            faster.getChildren().setAll(Cards.quiet("Looking for a faster way..."));
+                            actions.findFaster.run();
+                        }));
+    }
+
+    /** Shows the way that goes faster, if there is one. */
+    void showFaster(Optional<FasterWay> found, double ceiling) {
+        if (found.isEmpty()) {
+            faster.getChildren()
+                    .setAll(Cards.quiet(
+                            String.format(Locale.ROOT, "No way was found that goes above %.0f bpm.", ceiling)));
+            return;
+        }
+        FasterWay way = found.get();
+        Button button = Cards.button(
+                "faster-way",
+                String.format(Locale.ROOT, "To %.0f bpm  effort %+.1f", Math.floor(way.ceiling()), way.moreEffort()),
+                "Lock the whole song to it; Ctrl+Z takes it back",
+                () -> actions.take.accept(way));
+        button.getStyleClass().add("way");
+        faster.getChildren().setAll(Cards.heading("A faster way"), button);
     }
 
     private void showFindings(Arrangement arrangement, Bar bar) {

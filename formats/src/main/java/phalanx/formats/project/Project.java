@@ -103,6 +103,11 @@ public record Project(
         return withLocks(more);
     }
 
+    /** With these locks alone; notes that were written are arranged anew. */
+    public Project lockedTo(List<Lock> all) {
+        return withLocks(List.copyOf(all));
+    }
+
     public Project withoutLock(Lock lock) {
         List<Lock> fewer = new ArrayList<>(locks);
         fewer.remove(lock);
