@@ -21,7 +21,7 @@ import phalanx.righthand.PatternLibrary;
 final class Shots {
     private static final Duration SETTLE = Duration.millis(700);
     /** How often a view is asked whether it is ready. */
-    private static final int MOST_WAITS = 60;
+    private static final int MOST_WAITS = 150;
 
     private final Scene scene;
     private final Workbench workbench;
@@ -98,10 +98,11 @@ final class Shots {
         });
     }
 
-    private static void whenReady(View view, int waits, Runnable next) {
+    private void whenReady(View view, int waits, Runnable next) {
         PauseTransition pause = new PauseTransition(SETTLE);
         pause.setOnFinished(event -> {
-            if (view.ready.getAsBoolean() || waits == 0) {
+            boolean still = !workbench.busyProperty().get();
+            if (still && view.ready.getAsBoolean() || waits == 0) {
                 next.run();
             } else {
                 whenReady(view, waits - 1, next);

@@ -1,5 +1,7 @@
 package phalanx.desktop.widget;
 
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import javafx.geometry.Pos;
@@ -17,36 +19,58 @@ import phalanx.desktop.Theme;
 /** The named terms of an effort, a bar each. */
 public final class EffortBars extends VBox {
     private static final double LABEL_WIDTH = 138;
-    private static final double BAR_LENGTH = 84;
+    private static final double BAR_LENGTH = 72;
     private static final double BAR_HEIGHT = 10;
     private static final double FULL_BAR = 3;
-    private static final double LEAST_SHOWN = 0.05;
+    /** Terms below it, in hundredths, are shown together. */
+    private static final int LEAST_ALONE = 8;
+
     private static final double HARD = 1.5;
     private static final double NOTABLE = 0.5;
 
     public EffortBars() {
-        super(6);
+        super(3);
     }
 
-    /** Shows an effort in the colours of a theme. */
+    /** Shows an effort in the colours of a theme. The figures of the terms add up to the one above them. */
     public void show(Effort effort, Theme theme) {
-        getChildren().setAll(Cards.heading(String.format(Locale.ROOT, "Effort %.1f", effort.total())));
-        for (Map.Entry<Term, Double> term : effort.terms().entrySet()) {
-            if (term.getValue() >= LEAST_SHOWN) {
-                getChildren().add(line(term.getKey(), term.getValue(), theme));
+        int total = (int) Math.round(100 * effort.total());
+        getChildren().setAll(Cards.heading(String.format(Locale.ROOT, "Effort %.2f", total / 100.0)));
+        int rest = 0;
+        for (Map.Entry<Term, Integer> term : hundredths(effort, total).entrySet()) {
+            if (term.getValue() >= LEAST_ALONE) {
+                getChildren().add(line(term.getKey().label(), term.getValue() / 100.0, theme));
+            } else {
+                rest += term.getValue();
             }
+        }
+        if (rest > 0) {
+            getChildren().add(line("smaller ones", rest / 100.0, theme));
         }
     }
 
-    private static Node line(Term term, double value, Theme theme) {
-        Label name = new Label(term.label());
+    /** The terms in hundredths, rounded so that they add up to the total: what is over goes to the largest remainders. */
+    private static Map<Term, Integer> hundredths(Effort effort, int total) {
+        Map<Term, Integer> rounded = new LinkedHashMap<>();
+        effort.terms().forEach((term, value) -> rounded.put(term, (int) Math.floor(100 * value)));
+        int over = total - rounded.values().stream().mapToInt(Integer::intValue).sum();
+        effort.terms().entrySet().stream()
+                .sorted(Comparator.comparingDouble(term -> -(100 * term.getValue() % 1)))
+                .limit(Math.max(0, over))
+                .forEach(term -> rounded.merge(term.getKey(), 1, Integer::sum));
+        return rounded;
+    }
+
+    private static Node line(String term, double value, Theme theme) {
+        Label name = new Label(term);
         name.setPrefWidth(LABEL_WIDTH);
         name.getStyleClass().add("quiet");
         Color colour = theme.colour(value > HARD ? "alarm" : value > NOTABLE ? "bass" : "inner");
         Rectangle bar = new Rectangle(Math.max(3, BAR_LENGTH * Math.min(1, value / FULL_BAR)), BAR_HEIGHT, colour);
         Region space = new Region();
         space.setPrefWidth(BAR_LENGTH - bar.getWidth());
-        Label figure = new Label(String.format(Locale.ROOT, "%.1f", value));
+        Label figure = new Label(String.format(Locale.ROOT, "%.2f", value));
+        figure.setMinWidth(Region.USE_PREF_SIZE);
         figure.getStyleClass().add("mono");
         HBox line = new HBox(8, name, bar, space, figure);
         line.setAlignment(Pos.CENTER_LEFT);
