@@ -8,6 +8,7 @@ import phalanx.arrange.demand.Ear;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Role;
 import phalanx.arrange.search.Layer;
+import phalanx.arrange.search.LayerBuilder;
 import phalanx.cost.Effort;
 import phalanx.cost.Weights;
 import phalanx.lefthand.shape.Fingering;
@@ -38,7 +39,7 @@ final class WrittenLayer {
     }
 
     Layer of(Moment moment) {
-        Layer.Builder found = new Layer.Builder(meter.table());
+        LayerBuilder found = new LayerBuilder(meter.table());
         for (int kept = 0; kept < 1 << moment.ring().size(); kept++) {
             Ways ways = finder.ways(frets(moment, kept));
             for (int way = 0; way < ways.count(); way++) {
@@ -90,7 +91,7 @@ final class WrittenLayer {
         return Layer.NONE;
     }
 
-    private void add(Moment moment, int kept, int[] presses, Layer.Builder found) {
+    private void add(Moment moment, int kept, int[] presses, LayerBuilder found) {
         int tune = string(moment, kept, Role.MELODY);
         int bass = string(moment, kept, Role.BASS);
         int beginning = 0;

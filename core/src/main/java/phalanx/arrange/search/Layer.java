@@ -22,13 +22,8 @@ public final class Layer {
     /** The number of the pluck that falls on a slot's beginning; the ticks of its inner strokes follow. */
     public static final int FIRST_PLUCK = 1;
 
-    /** An index of a candidate fits 16 bits. */
-    private static final int MOST = 1 << 16;
-
-    /** How many are promising for being the cheapest by themselves. */
-    private static final int CHEAPEST = 20;
-
-    private static final int POSITIONS = 64;
+    /** More than there are positions of the hand. */
+    static final int POSITIONS = 64;
 
     final int unplayable;
     final int lost;
@@ -67,7 +62,7 @@ public final class Layer {
 
     private final MoveTable table;
 
-    private Layer(Builder builder, int[] order) {
+    Layer(LayerBuilder builder, int[] order) {
         this.unplayable = builder.unplayable;
         this.lost = builder.lost;
         this.count = order.length;
@@ -91,7 +86,7 @@ public final class Layer {
         tellApart();
     }
 
-    private void take(Builder from, int index, int to) {
+    private void take(LayerBuilder from, int index, int to) {
         System.arraycopy(from.presses, index * Fingering.FINGERS, presses, to * Fingering.FINGERS, Fingering.FINGERS);
         positions[to] = from.positions[index];
         tunes[to] = from.tunes[index];
@@ -245,7 +240,7 @@ public final class Layer {
 
     /** This layer with a candidate of another one for the same demand as its last. */
     Layer with(Layer other, int index) {
-        Builder more = new Builder(table);
+        LayerBuilder more = new LayerBuilder(table);
         more.admits(unplayable, lost);
         for (int candidate = 0; candidate < count; candidate++) {
             more.take(this, candidate);
@@ -256,218 +251,12 @@ public final class Layer {
 
     /** Some of this layer's candidates alone. */
     Layer only(int... some) {
-        Builder few = new Builder(table);
+        LayerBuilder few = new LayerBuilder(table);
         few.admits(unplayable, lost);
         for (int candidate : some) {
             few.take(this, candidate);
         }
         return new Layer(few, IntStream.range(0, few.count).toArray());
-    }
-
-    /** Collects candidates. */
-    public static final class Builder {
-        private final MoveTable table;
-        private int unplayable = Integer.MAX_VALUE;
-        private int lost = Integer.MAX_VALUE;
-        private int addedUnplayable;
-        private int addedLost;
-        private int count;
-        private int least = Integer.MAX_VALUE;
-        private short[] presses = new short[64 * Fingering.FINGERS];
-        private byte[] positions = new byte[64];
-        private byte[] tunes = new byte[64];
-        private byte[] basses = new byte[64];
-        private long[] frets = new long[64];
-        private long[] fingers = new long[64];
-        private int[] holds = new int[64];
-        private int[] sounds = new int[64];
-        private int[] plucks = new int[64];
-        private Ear.Placing[] placings = new Ear.Placing[64];
-        private short[] struck = new short[64];
-        /** Which pair of places of tune and bass each candidate has, by number. */
-        private int[] pairs = new int[64];
-
-        private int pair;
-
-        public Builder(MoveTable table) {
-            this.table = table;
-        }
-
-        /** Whether candidates that lose so much are wanted: once one is added, all that lose more are dropped. */
-        public boolean admits(int candidateUnplayable, int candidateLost) {
-            addedUnplayable = candidateUnplayable;
-            addedLost = candidateLost;
-            return isBetter() || candidateUnplayable == unplayable && candidateLost == lost;
-        }
-
-        /** Whether what is added next loses less than all before. */
-        private boolean isBetter() {
-            return addedUnplayable < unplayable || addedUnplayable == unplayable && addedLost < lost;
-        }
-
-        private void dropWorse() {
-            if (isBetter()) {
-                count = 0;
-                least = Integer.MAX_VALUE;
-                unplayable = addedUnplayable;
-                lost = addedLost;
-            }
-        }
-
-        /** Begins with another place of the tune or of the bass. */
-        public void beginPair() {
-            pair++;
-        }
-
-        /**
-         * Adds a candidate.
-         *
-         * @param packed presses of the fingers
-         * @param stops what they stop
-         * @param tune string of the tune's note
-         * @param bass string of the bass
-         * @param hold effort of holding for a beat, in thousandths
-         * @param sound what it costs the ear, in thousandths
-         * @param pluck the last pluck of each finger
-         */
-        public void add(
-                int[] packed,
-                Stops stops,
-                int position,
-                int tune,
-                int bass,
-                int hold,
-                int sound,
-                int pluck,
-                Ear.Placing placing) {
-            dropWorse();
-            if (count == positions.length) {
-                grow();
-            }
-            for (int finger = 0; finger < Fingering.FINGERS; finger++) {
-                presses[count * Fingering.FINGERS + finger] = table.number(packed[finger]);
-            }
-            positions[count] = (byte) position;
-            tunes[count] = (byte) tune;
-            basses[count] = (byte) bass;
-            frets[count] = stops.frets();
-            fingers[count] = stops.fingers();
-            holds[count] = hold;
-            sounds[count] = sound;
-            plucks[count] = pluck;
-            placings[count] = placing;
-            struck[count] = (short) placing.struck();
-            pairs[count] = pair;
-            count++;
-            least = Math.min(least, hold + sound);
-        }
-
-        private void take(Layer from, int index) {
-            dropWorse();
-            if (count == positions.length) {
-                grow();
-            }
-            System.arraycopy(
-                    from.presses, index * Fingering.FINGERS, presses, count * Fingering.FINGERS, Fingering.FINGERS);
-            positions[count] = from.positions[index];
-            tunes[count] = from.tunes[index];
-            basses[count] = from.basses[index];
-            frets[count] = from.frets[index];
-            fingers[count] = from.fingers[index];
-            holds[count] = from.holds[index];
-            sounds[count] = from.sounds[index];
-            plucks[count] = from.plucks[index];
-            placings[count] = from.placings[index];
-            struck[count++] = from.struck[index];
-        }
-
-        private void grow() {
-            int size = 2 * count;
-            presses = Arrays.copyOf(presses, size * Fingering.FINGERS);
-            positions = Arrays.copyOf(positions, size);
-            tunes = Arrays.copyOf(tunes, size);
-            basses = Arrays.copyOf(basses, size);
-            frets = Arrays.copyOf(frets, size);
-            fingers = Arrays.copyOf(fingers, size);
-            holds = Arrays.copyOf(holds, size);
-            sounds = Arrays.copyOf(sounds, size);
-            plucks = Arrays.copyOf(plucks, size);
-            placings = Arrays.copyOf(placings, size);
-            struck = Arrays.copyOf(struck, size);
-            pairs = Arrays.copyOf(pairs, size);
-        }
-
-        /** What all candidates so far lose. */
-        int unplayable() {
-            return unplayable;
-        }
-
-        /** The cheapest candidate so far that loses as little as what is added next, for a beat, in thousandths. */
-        int least() {
-            return isBetter() ? Integer.MAX_VALUE : least;
-        }
-
-        public boolean isEmpty() {
-            return count == 0;
-        }
-
-        /** Those at most so much dearer than the cheapest, and the cheapest of each place of the tune and of the bass. */
-        private int[] inOrder(int slack) {
-            long[] keys = new long[count];
-            for (int i = 0; i < count; i++) {
-                keys[i] = (long) (holds[i] + sounds[i]) << Integer.SIZE | i;
-            }
-            Arrays.sort(keys);
-            long dearest = (long) least + slack;
-            boolean[] tuneSeen = new boolean[16];
-            boolean[] bassSeen = new boolean[16 << 6];
-            int[] order = new int[Math.min(count, MOST)];
-            int kept = 0;
-            for (int at = 0; at < count && kept < order.length; at++) {
-                int i = (int) keys[at];
-                int bass = bassPlace(i);
-                if (!tuneSeen[tunes[i]] || !bassSeen[bass] || keys[at] >> Integer.SIZE <= dearest) {
-                    order[kept++] = i;
-                }
-                tuneSeen[tunes[i]] = true;
-                bassSeen[bass] = true;
-            }
-            return Arrays.copyOf(order, kept);
-        }
-
-        private int bassPlace(int candidate) {
-            return basses[candidate] << 6
-                    | (basses[candidate] == NONE ? 0 : Stops.at(frets[candidate], basses[candidate]));
-        }
-
-        /** The layer of all candidates that are at most so much dearer by themselves than the cheapest. */
-        public Layer all(double slack) {
-            return new Layer(this, inOrder(Effort.thousandths(slack)));
-        }
-
-        /**
-         * The layer of the most promising: some that are the cheapest by themselves, and the cheapest few of each place
-         * of the tune, of the bass and of the hand together.
-         *
-         * @param ofEach how many of each
-         */
-        public Layer promising(int ofEach) {
-            byte[] ofKind = new byte[(pair + 1) * POSITIONS];
-            int[] order = inOrder(Integer.MAX_VALUE >> 1);
-            int chosen = 0;
-            for (int candidate : order) {
-                int kind = pairs[candidate] * POSITIONS + positions[candidate];
-                boolean among = chosen < CHEAPEST;
-                if (!among && ofKind[kind] < ofEach) {
-                    ofKind[kind]++;
-                    among = true;
-                }
-                if (among) {
-                    order[chosen++] = candidate;
-                }
-            }
-            return new Layer(this, Arrays.copyOf(order, chosen));
-        }
     }
 
     /** The last pluck of each finger: at the beginning for tune and bass, at the last of its strokes for inner strings. */

@@ -23,7 +23,7 @@ final class LockedSearch {
     private final Instrument instrument;
     private final Slot.Demand demand;
     private final HeldShape held;
-    private final LayerFinder.Adder adder;
+    private final CandidateAdder adder;
 
     LockedSearch(LayerFinder layers, Slot.Demand demand, HeldShape held) {
         this.layers = layers;
@@ -31,11 +31,11 @@ final class LockedSearch {
         this.instrument = finder.instrument();
         this.demand = demand;
         this.held = held;
-        this.adder = layers.new Adder(demand);
+        this.adder = layers.adder(demand);
     }
 
     /** All of them that lose neither tune nor bass; nothing when the lock cannot be kept. */
-    Optional<Layer.Builder> run() {
+    Optional<LayerBuilder> run() {
         if (held.shape().strings() != instrument.strings() || !finder.holds(held.fingering())) {
             return Optional.empty();
         }
