@@ -18,6 +18,8 @@ public final class PhalanxApp extends Application {
     private static final double LEAST_HEIGHT = 700;
 
     private final ExecutorService background = Executors.newSingleThreadExecutor(PhalanxApp::daemon);
+    /** What is heard does not wait for the full answer. */
+    private final ExecutorService sounding = Executors.newSingleThreadExecutor(PhalanxApp::daemon);
 
     private final ExecutorService searches = Executors.newSingleThreadExecutor(PhalanxApp::daemon);
 
@@ -34,7 +36,7 @@ public final class PhalanxApp extends Application {
         LibraryFile library =
                 new LibraryFile(DataFolder.of(System.getenv(), home).resolve("library.json"));
         Workbench workbench = new Workbench(background, Platform::runLater, library);
-        Playback playback = new Playback(LineOutput.orSilence(), background, Platform::runLater);
+        Playback playback = new Playback(LineOutput.orSilence(), sounding, Platform::runLater);
         Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage), searches);
         Scene scene = new Scene(shell, WIDTH, HEIGHT);
         Theme.SPRUCE.apply(scene);
@@ -52,6 +54,7 @@ public final class PhalanxApp extends Application {
     @Override
     public void stop() {
         background.shutdownNow();
+        sounding.shutdownNow();
         searches.shutdownNow();
     }
 }
