@@ -369,8 +369,9 @@ public final class Workbench {
      * Looks for a way through the song that goes faster, in the background.
      *
      * @param found takes it on the interface thread, unless the project has changed meanwhile
+     * @param givenUp told there instead when the search was stopped
      */
-    public void fasterWay(Consumer<Optional<FasterWay>> found) {
+    public void fasterWay(Consumer<Optional<FasterWay>> found, Runnable givenUp) {
         long ticket = latest.get();
         arrangement()
                 .ifPresent(now -> background.execute(() -> {
@@ -379,10 +380,13 @@ public final class Workbench {
                         interfaceThread.execute(() -> {
                             if (latest.get() == ticket) {
                                 found.accept(faster);
+                            } else {
+                                givenUp.run();
                             }
                         });
                     } catch (CancellationException e) {
-                        // the song has changed; it can be asked for again
+                        // the song has changed or Esc was pressed; it can be asked for again
+                        interfaceThread.execute(givenUp);
                     }
                 }));
     }

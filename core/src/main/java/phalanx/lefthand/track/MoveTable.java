@@ -342,11 +342,7 @@ public final class MoveTable {
         return isLed(from, to, slides) ? ledShifts[at] : freeShifts[at];
     }
 
-    /** The same when it is led. */
-    public int ledShift(int from, int to) {
-        return ledShifts[from * positions + to];
-    }
-
+    /** Whether one of some slides leads a shift. */
     private boolean isLed(int from, int to, long slides) {
         return (slides & leading[to - from + positions]) != 0;
     }

@@ -88,7 +88,7 @@ public final class ScoreStation extends StackPane {
         shownFinding = -1;
         score.show(arrangement);
         strip.show(arrangement);
-        why.offerFaster(ceiling(arrangement));
+        offerFaster();
         select(score.selected());
     }
 
@@ -140,7 +140,17 @@ public final class ScoreStation extends StackPane {
     }
 
     private void findFaster() {
-        workbench.fasterWay(found -> workbench.arrangement().ifPresent(shown -> why.showFaster(found, ceiling(shown))));
+        workbench.fasterWay(
+                found -> workbench.arrangement().ifPresent(shown -> why.showFaster(found, ceiling(shown))),
+                this::offerFaster);
+    }
+
+    /** Notes that are kept as written have no other way. */
+    private void offerFaster() {
+        workbench
+                .arrangement()
+                .filter(shown -> !isWritten())
+                .ifPresentOrElse(shown -> why.offerFaster(ceiling(shown)), why::hideFaster);
     }
 
     private static double ceiling(Arrangement arrangement) {

@@ -213,6 +213,10 @@ final class WhyDrawer extends ScrollPane {
                         }));
     }
 
+    void hideFaster() {
+        faster.getChildren().clear();
+    }
+
     /** Shows the way that goes faster, if there is one. */
     void showFaster(Optional<FasterWay> found, double ceiling) {
         if (found.isEmpty()) {
