@@ -26,7 +26,7 @@ import phalanx.lefthand.shape.PricedShape;
 import phalanx.lefthand.shape.ShapeQuery;
 import phalanx.lefthand.shape.ShapeSearch;
 import phalanx.righthand.BassLine;
-import phalanx.righthand.Density;
+import phalanx.righthand.Level;
 import phalanx.righthand.Digit;
 import phalanx.righthand.DigitAssigner;
 import phalanx.righthand.PatternLibrary;
@@ -56,7 +56,7 @@ public class ArrangeBench {
             .toList();
     private final Arranger patterned = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
     private final Picking picking = Picking.PLAIN.withPlan(
-            new Picking.Plan(PatternLibrary.standard().find("Rising Smoke"), BassLine.WALKING, Density.AS_WRITTEN));
+            new Picking.Plan(PatternLibrary.standard().find("Rising Smoke"), BassLine.WALKING, Level.EVEN));
     private boolean locked;
     private static final int OTHER_SONGS = 50;
     private final ArrayDeque<Song> others = new ArrayDeque<>();

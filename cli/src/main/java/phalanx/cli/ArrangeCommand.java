@@ -8,7 +8,9 @@ import java.util.OptionalInt;
 import java.util.concurrent.Callable;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Transcriber;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.FindingKind;
 import phalanx.formats.ArrangementFiles;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
@@ -70,6 +72,9 @@ final class ArrangeCommand implements Callable<Integer> {
     @Mixin
     private PickingOptions right;
 
+    @Mixin
+    private WishOptions wishes;
+
     @Spec
     private CommandSpec spec;
 
@@ -95,27 +100,42 @@ final class ArrangeCommand implements Callable<Integer> {
     private Project project() throws FormatException {
         if (ProjectFile.isProject(in)) {
             Project project = new ProjectFile().read(in);
-            return anew ? project.anew() : project;
+            Changes changes = new Changes();
+            Project chosen = over(anew ? project.anew() : project, changes);
+            if (tempo != null) {
+                changes.tell("tempo", String.valueOf(project.song().tempo()), String.valueOf(tempo));
+            }
+            if (!changes.isEmpty()) {
+                say("the options override the project: " + changes.words());
+            }
+            return chosen;
         }
-        Picking picking = right.picking();
-        Instrument instrument = options.instrument();
         Reading reading = SongFiles.read(in, part == null ? OptionalInt.empty() : OptionalInt.of(part - 1));
-        reading.report()
-                .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
-        Project project = Project.of(reading.song(), Library.FIRST.setup())
-                .withInstrument(instrument)
-                .withPicking(picking);
+        reading.report().forEach(this::say);
+        Project project = over(Project.of(reading.song(), Library.FIRST.setup()), new Changes());
         if (reading.written().isEmpty()) {
             return project;
         }
         Project written = project.withWritten(reading.written().get());
         if (!anew) {
-            spec.commandLine()
-                    .getErr()
-                    .println("phalanx: " + in.getFileName() + ": strings, frets, tuning and capo are kept as the file"
-                            + " gives them; --anew arranges the tune afresh in that tuning");
+            say("strings, frets, tuning and capo are kept as the file gives them; --anew arranges the tune afresh in"
+                    + " that tuning");
         }
         return anew ? written.anew() : written;
+    }
+
+    /** A project with what the options say. */
+    private Project over(Project project, Changes changes) {
+        Instrument instrument = options.over(project.instrument(), changes);
+        Picking picking = right.over(project.picking(), changes);
+        Wishes wanted = wishes.over(project.wishes(), changes);
+        Project chosen = project.withPicking(picking);
+        chosen = instrument.equals(project.instrument()) ? chosen : chosen.withInstrument(instrument);
+        return wanted.equals(project.wishes()) ? chosen : chosen.withWishes(wanted);
+    }
+
+    private void say(String line) {
+        spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line);
     }
 
     /** Tablature is kept as it is written, unless the player wants it anew. */
@@ -125,7 +145,7 @@ final class ArrangeCommand implements Callable<Integer> {
                     .arrange(project.song(), project.written().get(), project.picking());
         }
         return new Arranger(project.instrument(), project.hand())
-                .arrange(project.song(), project.picking(), project.locks(), () -> false);
+                .arrange(project.song(), project.picking(), project.wishes(), project.locks(), () -> false);
     }
 
     private void checkChoices() {
@@ -160,8 +180,13 @@ final class ArrangeCommand implements Callable<Integer> {
         if (arrangement.joining().asked() > 0) {
             err.println("phalanx: pattern: " + arrangement.joining().words());
         }
-        if (arrangement.movedBy() != 0) {
-            err.println("phalanx: " + arrangement.findings().get(0).message());
-        }
+        arrangement
+                .octave()
+                .filter(choice -> choice.octaves() != 0)
+                .ifPresent(choice -> err.println("phalanx: " + choice.words() + " --octave as-written keeps it."));
+        arrangement.findings().stream()
+                .filter(finding -> finding.kind() == FindingKind.OUT_OF_RANGE)
+                .limit(1)
+                .forEach(finding -> err.println("phalanx: " + finding.message()));
     }
 }

@@ -10,12 +10,11 @@ final class InstrumentOptions {
     @Option(
             names = "--tuning",
             paramLabel = "NOTES",
-            description = "Open strings from the lowest, such as \"D A D G B E\", or a name such as \"drop D\".",
-            defaultValue = "standard")
+            description = "Open strings from the lowest, such as \"D A D G B E\", or a name such as \"drop D\".")
     private String tuning;
 
-    @Option(names = "--capo", paramLabel = "N", description = "Fret of the capo, 0 to 12.", defaultValue = "0")
-    private int capo;
+    @Option(names = "--capo", paramLabel = "N", description = "Fret of the capo, 0 to 12.")
+    private Integer capo;
 
     Instrument instrument() {
         return instrument(Guitar.STEEL);
@@ -23,7 +22,26 @@ final class InstrumentOptions {
 
     Instrument instrument(Guitar guitar) {
         try {
-            return new Instrument(guitar, Tuning.parse(tuning), capo);
+            return new Instrument(
+                    guitar, tuning == null ? Tuning.STANDARD : Tuning.parse(tuning), capo == null ? 0 : capo);
+        } catch (IllegalArgumentException e) {
+            throw new BadInput("the guitar: " + e.getMessage());
+        }
+    }
+
+    /**
+     * A guitar with the options that were given.
+     *
+     * @param base what holds where there is no option
+     * @param changes told what is other than in the base
+     */
+    Instrument over(Instrument base, Changes changes) {
+        try {
+            Instrument tuned = tuning == null ? base : base.withTuning(Tuning.parse(tuning));
+            Instrument guitar = capo == null ? tuned : tuned.withCapo(capo);
+            changes.tell("tuning", base.tuning().label(), guitar.tuning().label());
+            changes.tell("capo", String.valueOf(base.capo()), String.valueOf(guitar.capo()));
+            return guitar;
         } catch (IllegalArgumentException e) {
             throw new BadInput("the guitar: " + e.getMessage());
         }

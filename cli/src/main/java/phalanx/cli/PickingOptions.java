@@ -3,7 +3,7 @@ package phalanx.cli;
 import java.util.Optional;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStrings;
-import phalanx.righthand.Density;
+import phalanx.righthand.Level;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
@@ -18,52 +18,71 @@ final class PickingOptions {
     @Option(
             names = "--pattern",
             paramLabel = "NAME",
-            description = "The fingers' pattern, as \"phalanx patterns\" lists them, or: " + NO_PATTERN + ".",
-            defaultValue = NO_PATTERN)
+            description = "The fingers' pattern, as \"phalanx patterns\" lists them, or: " + NO_PATTERN + ".")
     private String pattern;
 
     @Option(
             names = "--school",
             paramLabel = "NAME",
             description = "The right hand's school: thumb and two, thumb and three, thumb and four, thumb and index,"
-                    + " pick and fingers.",
-            defaultValue = "thumb and three")
+                    + " pick and fingers.")
     private String school;
 
     @Option(
             names = "--bass",
             paramLabel = "NAME",
             description = "The bass line: alternating, round of three, steady root, half notes, on the change, pedal,"
-                    + " octaves, walking, push.",
-            defaultValue = "alternating")
+                    + " octaves, walking, push.")
     private String bass;
 
-    @Option(
-            names = "--density",
-            paramLabel = "NAME",
-            description = "How much of the pattern: thin, as written, full.",
-            defaultValue = "as written")
-    private String density;
+    @Option(names = "--level", paramLabel = "NAME", description = "How much is played: plain, even, full.")
+    private String level;
 
     @Option(
             names = "--bass-strings",
             paramLabel = "NAME",
             description = "Where the thumb goes between the roots: as it lies, neighbour above, neighbour below,"
-                    + " lowest string.",
-            defaultValue = "as it lies")
+                    + " lowest string.")
     private String strings;
 
-    Picking picking() {
+    /**
+     * A right hand with the options that were given.
+     *
+     * @param base what holds where there is no option
+     * @param changes told what is other than in the base
+     */
+    Picking over(Picking base, Changes changes) {
         try {
-            Optional<Pattern> chosen = pattern.equalsIgnoreCase(NO_PATTERN)
-                    ? Optional.empty()
-                    : Optional.of(PatternLibrary.standard().get(pattern));
-            return Picking.PLAIN
-                    .withSchool(School.parse(school))
-                    .withPlan(new Picking.Plan(
-                            chosen, BassLine.parse(bass), Density.parse(density), BassStrings.parse(strings)));
+            Picking.Plan old = base.plan();
+            Picking.Plan plan = new Picking.Plan(
+                    pattern == null ? old.pattern() : pattern(),
+                    bass == null ? old.bass() : BassLine.parse(bass),
+                    level == null ? old.level() : Level.parse(level),
+                    strings == null ? old.strings() : BassStrings.parse(strings));
+            changes.tell("pattern", name(old.pattern()), name(plan.pattern()));
+            changes.tell("bass", old.bass().label(), plan.bass().label());
+            changes.tell("level", old.level().label(), plan.level().label());
+            changes.tell("bass strings", old.strings().label(), plan.strings().label());
+            Picking picking = school == null ? base : base.withSchool(School.parse(school));
+            changes.tell("school", base.school().label(), picking.school().label());
+            boolean given = pattern != null || bass != null || level != null || strings != null;
+            if (given && !base.spans().isEmpty()) {
+                changes.tell(
+                        "stretches of other plans", String.valueOf(base.spans().size()), "none");
+            }
+            return given ? picking.withPlan(plan) : picking;
         } catch (IllegalArgumentException e) {
             throw new BadInput(e.getMessage());
         }
+    }
+
+    private Optional<Pattern> pattern() {
+        return pattern.equalsIgnoreCase(NO_PATTERN)
+                ? Optional.empty()
+                : Optional.of(PatternLibrary.standard().get(pattern));
+    }
+
+    private static String name(Optional<Pattern> pattern) {
+        return pattern.map(Pattern::name).orElse(NO_PATTERN);
     }
 }

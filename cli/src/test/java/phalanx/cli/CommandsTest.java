@@ -1,6 +1,7 @@
 package phalanx.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -200,7 +201,7 @@ class CommandsTest {
                 Files.writeString(folder.resolve("bad.musicxml"), "<score-partwise><part id=\"P1\"/></score-partwise>");
         Path tab = folder.resolve("out.tab.txt");
         assertThat(run("arrange", in.toString(), "-o", tab.toString())).isEqualTo(3);
-        assertThat(err.toString()).contains("bad.musicxml").contains("no notes");
+        assertThat(err.toString()).contains("bad.musicxml").contains("neither notes");
         assertThat(tab).doesNotExist();
     }
 
@@ -225,13 +226,13 @@ class CommandsTest {
 
     @ParameterizedTest
     @CsvSource({
-        "Clothes Peg, thumb and two, alternating, as written, pim",
+        "Clothes Peg, thumb and two, alternating, even, pim",
         "Ladder, thumb and four, steady root, full, pimac",
-        "Doorstep, pick and fingers, half notes, thin, pma",
-        "pinch and fill, thumb and index, pedal, as written, pi",
-        "Shed Door, thumb and three, walking, as written, pima"
+        "Doorstep, pick and fingers, half notes, plain, pma",
+        "pinch and fill, thumb and index, pedal, even, pi",
+        "Shed Door, thumb and three, walking, even, pima"
     })
-    void theRightHandIsChosen(String pattern, String school, String bass, String density, String digits)
+    void theRightHandIsChosen(String pattern, String school, String bass, String level, String digits)
             throws IOException {
         Path in = leadSheet(0, "major", "4/4", "E4:2", "C G4:4 E4:4", "G D4:8", "C C5:8");
         JsonNode song = json(
@@ -244,8 +245,8 @@ class CommandsTest {
                 school,
                 "--bass",
                 bass,
-                "--density",
-                density);
+                "--level",
+                level);
         for (JsonNode note : song.get("notes")) {
             assertThat(digits).contains(note.get("right").asText());
         }
@@ -258,12 +259,39 @@ class CommandsTest {
         "--pattern, Nothing, pattern \"Nothing\" is not known; there are Milestone",
         "--school, thumb, school \"thumb\" is not known; there are thumb and two",
         "--bass, zigzag, bass line \"zigzag\" is not known; there are alternating",
-        "--density, thick, density \"thick\" is not known"
+        "--level, thick, level \"thick\" is not known"
     })
     void anUnknownRightHandIsRefused(String option, String value, String message) throws IOException {
         Path in = leadSheet(0, "major", "4/4", "C E4:8");
         assertThat(run("arrange", in.toString(), option, value)).isEqualTo(ExitCodes.BAD_INPUT);
         assertThat(err.toString()).contains(message);
+    }
+
+    @Test
+    void aChartIsArrangedAndOptionsOverrideAProject() throws IOException {
+        Path abc = Files.writeString(
+                folder.resolve("lamp.abc"),
+                "X:1\nT:Lamp Street\nM:4/4\nL:1/4\nK:Am\n\"Am\"z4|\"Dm\"z4|\"E7\"z4|\"Am\"z4|\n");
+        Path project = folder.resolve("lamp.phalanx.json");
+        JsonNode chart = json("arrange", abc.toString(), "--json", "-o", project.toString());
+        assertThat(chart.get("tune").asText()).isEqualTo("none");
+        assertThat(chart.get("level").asText()).isEqualTo("even");
+        assertThat(err.toString()).contains("no tune");
+        double sum = 0;
+        for (JsonNode term : chart.get("terms")) {
+            sum += term.get("value").asDouble();
+        }
+        assertThat(sum).isCloseTo(chart.get("effort").asDouble(), within(1e-6));
+        out.getBuffer().setLength(0);
+        JsonNode again =
+                json("arrange", project.toString(), "--json", "--capo", "2", "--bass", "walking", "--level", "full");
+        assertThat(again.get("capo").asInt()).isEqualTo(2);
+        assertThat(again.get("level").asText()).isEqualTo("full");
+        assertThat(err.toString())
+                .contains(
+                        "capo 2 in place of 0", "bass walking in place of alternating", "level full in place of even");
+        assertThat(run("arrange", project.toString(), "--octave", "third")).isEqualTo(ExitCodes.BAD_INPUT);
+        assertThat(err.toString()).contains("octave \"third\" is not known");
     }
 
     @Test

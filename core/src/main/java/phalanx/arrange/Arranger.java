@@ -12,13 +12,18 @@ import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.MelodyFit;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.SongDemand;
+import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.OctaveChoice;
 import phalanx.arrange.score.Scorer;
 import phalanx.arrange.search.LayerFinder;
 import phalanx.arrange.search.SolvedSong;
 import phalanx.arrange.search.Solver;
+import phalanx.arrange.search.SongGraph;
+import phalanx.cost.Effort;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.FingeringFinder;
@@ -35,11 +40,15 @@ import phalanx.song.Song;
  * is solved anew from there only. It is not safe for use by several threads at once.
  */
 public final class Arranger {
+    /** A tune stays as written when no other octave makes the whole cheaper by more than this. */
+    private static final double AS_WRITTEN_MAY_COST = 1.1;
+
     private final Instrument instrument;
     private final Hand hand;
     private final LayerFinder layers;
     private final Pricing pricing;
     private Optional<Solved> last = Optional.empty();
+    private Optional<Compared> compared = Optional.empty();
 
     public Arranger(Instrument instrument, Hand hand) {
         this.instrument = instrument;
@@ -47,11 +56,22 @@ public final class Arranger {
         FingeringFinder finder = FingeringFinder.forPlucking(instrument, hand);
         MoveMeter meter = new MoveMeter(instrument, hand);
         this.layers = new LayerFinder(finder, meter);
-        this.pricing = new Pricing(new Scorer(finder, meter), new Audit(meter));
+        this.pricing = new Pricing(new Scorer(finder, meter, layers.book()), new Audit(meter));
     }
 
     private record Solved(
-            Song asked, Request request, int movedBy, SongDemand demand, Solver solver, Solver.Answer answer) {}
+            Song asked, Request request, int movedBy, SongDemand demand, Solver solver, Solver.Answer answer) {
+        Solved with(Solver newSolver, Solver.Answer newAnswer) {
+            return new Solved(asked, request, movedBy, demand, newSolver, newAnswer);
+        }
+    }
+
+    /** What an octave was chosen for: the same again keeps it. */
+    private record Compared(Song song, Picking picking, Wishes wishes, int move, OctaveChoice choice) {
+        boolean isFor(Song other, Picking otherPicking, Wishes otherWishes) {
+            return song.equals(other) && picking.equals(otherPicking) && wishes.equals(otherWishes);
+        }
+    }
 
     /** The full answer with a plain right hand and without locks, to the end. */
     public Arrangement arrange(Song song) {
@@ -69,21 +89,37 @@ public final class Arranger {
      * @see #quick
      */
     public Arrangement arrange(Song song, Picking picking, List<Lock> locks, BooleanSupplier cancelled) {
-        solve(song, picking, locks, cancelled);
-        return full(cancelled);
+        return arrange(song, picking, Wishes.USUAL, locks, cancelled);
     }
 
     /**
-     * Arranges a song quickly. A tune that does not fit the guitar is moved by octaves, else to the nearest key that
-     * fits; of equally near places the easiest is taken, and a finding says so.
+     * The full answer.
+     *
+     * @see #quick
+     */
+    public Arrangement arrange(Song song, Picking picking, Wishes wishes, List<Lock> locks, BooleanSupplier cancelled) {
+        solve(song, picking, wishes, locks, cancelled);
+        return full(cancelled);
+    }
+
+    /** The quick answer with the usual wishes. */
+    public Arrangement quick(Song song, Picking picking, List<Lock> locks, BooleanSupplier cancelled) {
+        return quick(song, picking, Wishes.USUAL, locks, cancelled);
+    }
+
+    /**
+     * Arranges a song quickly. Where the wishes leave the octave open the tune is played where the whole arrangement
+     * costs least, as written when that costs little more; the arrangement says so. A tune that does not fit the guitar is
+     * moved by octaves, else to the nearest key that fits, and a finding says so.
      *
      * @param picking how the right hand plays
+     * @param wishes what else is wanted
      * @param locks shapes to hold; where one cannot be held under the tune it is left, and a finding says so
      * @param cancelled asked again and again while the work goes on
      * @throws CancellationException soon after it says yes
      */
-    public Arrangement quick(Song song, Picking picking, List<Lock> locks, BooleanSupplier cancelled) {
-        return finish(solve(song, picking, locks, cancelled));
+    public Arrangement quick(Song song, Picking picking, Wishes wishes, List<Lock> locks, BooleanSupplier cancelled) {
+        return finish(solve(song, picking, wishes, locks, cancelled));
     }
 
     /**
@@ -96,8 +132,7 @@ public final class Arranger {
         Solved quick = last.orElseThrow(() -> new IllegalStateException("no song was arranged yet"));
         Solver solver = quick.solver.withCancel(cancelled);
         Solver.Answer answer = solver.full();
-        Solved full =
-                new Solved(quick.asked, quick.request, quick.movedBy, quick.demand, solver.keeping(answer), answer);
+        Solved full = quick.with(solver.keeping(answer), answer);
         last = Optional.of(full);
         return finish(full);
     }
@@ -107,18 +142,63 @@ public final class Arranger {
         return last.map(solved -> new SolvedSong(solved.request, solved.solver, solved.answer));
     }
 
-    private Solved solve(Song song, Picking picking, List<Lock> locks, BooleanSupplier cancelled) {
-        List<Integer> moves = new MelodyFit(instrument).moves(song);
-        Solved best = moves.stream()
-                .map(move -> solve(
-                        song, new Request(song.transpose(move), instrument, hand, locks, picking), move, cancelled))
+    private Solved solve(Song song, Picking picking, Wishes wishes, List<Lock> locks, BooleanSupplier cancelled) {
+        MelodyFit fit = new MelodyFit(instrument);
+        List<Integer> moves = wishes.tuneOf(song) == TuneUse.PLAYED ? fit.moves(song, wishes.octave()) : List.of(0);
+        Solved best;
+        if (moves.size() == 1) {
+            compared = Optional.empty();
+            best = solve(song, picking, wishes, locks, moves.get(0), cancelled);
+        } else {
+            // the octave does not hang on locks: it would leap about under the player's hands
+            if (compared.filter(one -> one.isFor(song, picking, wishes)).isEmpty()) {
+                compared = Optional.of(compare(song, picking, wishes, moves, cancelled));
+            }
+            int move = compared.get().move;
+            best = solve(song, picking, wishes, locks, move, cancelled);
+        }
+        last = Optional.of(best);
+        return best;
+    }
+
+    private Solved solve(
+            Song song, Picking picking, Wishes wishes, List<Lock> locks, int move, BooleanSupplier cancelled) {
+        return solve(
+                song, new Request(song.transpose(move), instrument, hand, locks, picking, wishes), move, cancelled);
+    }
+
+    private Compared compare(
+            Song song, Picking picking, Wishes wishes, List<Integer> moves, BooleanSupplier cancelled) {
+        List<Solved> tried = moves.stream()
+                .map(move -> solve(song, picking, wishes, List.of(), move, cancelled))
+                .toList();
+        Solved best = tried.stream()
                 .min(Comparator.<Solved>comparingLong(
                                 solved -> solved.solver.graph().unplayable())
-                        .thenComparingLong(solved -> solved.answer.way().cost())
+                        .thenComparingLong(
+                                solved -> SongGraph.tune(solved.answer.way().cost()))
+                        .thenComparingDouble(Arranger::effortToCompare)
                         .thenComparingInt(solved -> Math.abs(solved.movedBy)))
                 .orElseThrow();
         last = Optional.of(best);
-        return best;
+        OctaveChoice choice = new OctaveChoice(
+                best.movedBy / 12, tried.stream().map(this::figures).toList());
+        return new Compared(song, picking, wishes, best.movedBy, choice);
+    }
+
+    /** What is written may cost a little more. */
+    private static double effortToCompare(Solved solved) {
+        double effort = SongGraph.grains(solved.answer.way().cost());
+        return solved.movedBy == 0 ? effort / AS_WRITTEN_MAY_COST : effort;
+    }
+
+    private OctaveChoice.Tried figures(Solved solved) {
+        long cost = solved.answer.way().cost();
+        Pricing.Chosen chosen = new Pricing.Chosen(solved.answer.graph(), solved.answer.way());
+        double meanFret = new NoteWriter(solved.request, chosen.slots(), chosen.candidates())
+                .write().stream().mapToInt(ArrangedNote::fret).average().orElse(0);
+        return new OctaveChoice.Tried(
+                solved.movedBy / 12, SongGraph.tune(cost), SongGraph.grains(cost) / (double) Effort.GRAINS, meanFret);
     }
 
     private Solved solve(Song asked, Request request, int movedBy, BooleanSupplier cancelled) {
@@ -141,13 +221,15 @@ public final class Arranger {
                 solved.demand.innerAsked(),
                 solved.demand.plan().hits(),
                 writer.joining(solved.demand.plan().joining()));
-        Arrangement arrangement = pricing.finish(solved.request, solved.movedBy, chosen, notes, right);
-        if (solved.movedBy == 0) {
+        Arrangement arrangement = pricing.finish(solved.request, solved.movedBy, chosen, notes, right)
+                .with(compared.map(Compared::choice));
+        MelodyFit fit = new MelodyFit(instrument);
+        if (solved.request.tune() != TuneUse.PLAYED
+                || fit.misfits(solved.asked, 0).isEmpty()) {
             return arrangement;
         }
         List<Finding> findings = new ArrayList<>(arrangement.findings());
-        findings.add(
-                0, new MoveFinding(new MelodyFit(instrument)).of(solved.asked, arrangement.song(), solved.movedBy));
+        findings.add(0, new MoveFinding(fit).of(solved.asked, arrangement.song(), solved.movedBy));
         return arrangement.with(findings, arrangement.ceiling());
     }
 }

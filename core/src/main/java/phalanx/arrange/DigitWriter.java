@@ -54,7 +54,8 @@ final class DigitWriter {
             ArrangedNote note = notes.get(i).pluckedBy(digits.get(i));
             boolean shared = uses.get(note.tick()).get(note.right()) > 1;
             boolean brush = shared || note.technique() == Technique.BRUSH;
-            boolean block = note.role() != Role.BASS && fingers.get(note.tick()) > 1;
+            boolean roll = note.technique() == Technique.ROLL;
+            boolean block = !roll && note.role() != Role.BASS && fingers.get(note.tick()) > 1;
             done.add(
                     brush
                             ? note.struck(Technique.BRUSH, note.weight())

@@ -118,7 +118,7 @@ final class NoteWriter {
                 stroke = 0;
             }
             int set = asked.isBrush() ? sets[moment] : 1 << strings[moment][stroke] & ~1;
-            tally(asked, set);
+            tally(asked, set, slot);
             for (int rest = set; rest != 0; rest &= rest - 1) {
                 addInner(slot, asked, Integer.numberOfTrailingZeros(rest));
             }
@@ -127,15 +127,17 @@ final class NoteWriter {
     }
 
     private void addInner(int slot, InnerStroke asked, int string) {
-        ArrangedNote note = ringing(slot, asked.tick(), string)
-                .struck(asked.isBrush() ? Technique.BRUSH : Technique.PLUCK, asked.weight());
+        Technique technique = asked.isBrush()
+                ? Technique.BRUSH
+                : asked.kind() == InnerStroke.Kind.END_ROLL ? Technique.ROLL : Technique.PLUCK;
+        ArrangedNote note = ringing(slot, asked.tick(), string).struck(technique, asked.weight());
         notes.add(note);
         asked.digit().ifPresent(digit -> wanted.put(place(note), digit));
     }
 
     /** Counts what became of a stroke of a pattern. */
-    private void tally(InnerStroke stroke, int set) {
-        if (stroke.row().isEmpty()) {
+    private void tally(InnerStroke stroke, int set, int slot) {
+        if (stroke.kind() != InnerStroke.Kind.PATTERN || stroke.row().isEmpty()) {
             return;
         }
         if (stroke.isBrush()) {
@@ -144,7 +146,7 @@ final class NoteWriter {
             left += stroke.covers() - heard;
         } else if (set == 0) {
             left++;
-        } else if (set == 1 << stroke.row().get().string()) {
+        } else if (chosen.get(slot).placing().isOwn(stroke.row().get().rank(), Integer.numberOfTrailingZeros(set))) {
             kept++;
         } else {
             moved++;

@@ -1,6 +1,7 @@
 package phalanx.arrange;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import phalanx.arrange.audit.Audit;
 import phalanx.arrange.demand.Request;
@@ -16,6 +17,7 @@ import phalanx.arrange.search.SongGraph;
 import phalanx.arrange.search.Way;
 import phalanx.cost.Cost;
 import phalanx.cost.Effort;
+import phalanx.lefthand.shape.Shape;
 import phalanx.righthand.Hit;
 import phalanx.righthand.Joining;
 
@@ -70,7 +72,8 @@ final class Pricing {
                 request.song().tempo(),
                 notes,
                 holds,
-                candidates.stream().map(one -> one.posture().position()).toList());
+                candidates.stream().map(one -> one.posture().position()).toList(),
+                printed(chosen.slots(), candidates));
         Cost cost = costs.stream().reduce(Cost.NONE, Cost::plus);
         check(chosen, cost);
         Arrangement written = new Arrangement(
@@ -84,8 +87,15 @@ final class Pricing {
                 right.joining(),
                 List.of(),
                 cost,
-                TempoCeiling.NONE);
+                TempoCeiling.NONE,
+                Optional.empty());
         return written.with(audit.findings(written), audit.ceiling(written));
+    }
+
+    private List<Optional<Shape>> printed(List<Slot> slots, List<Candidate> candidates) {
+        return IntStream.range(0, slots.size())
+                .mapToObj(i -> candidates.get(i).printed(scorer.book(), slots.get(i)))
+                .toList();
     }
 
     private static void check(Chosen chosen, Cost cost) {
@@ -100,15 +110,16 @@ final class Pricing {
         }
     }
 
-    private static List<ArrangedSlot> slots(
-            Request request, List<Slot> slots, List<Candidate> candidates, List<Cost> costs) {
+    private List<ArrangedSlot> slots(Request request, List<Slot> slots, List<Candidate> candidates, List<Cost> costs) {
+        List<Optional<Shape>> printed = printed(slots, candidates);
         return IntStream.range(0, slots.size())
                 .mapToObj(i -> new ArrangedSlot(
                         slots.get(i).startTick(),
                         slots.get(i).endTick(),
                         candidates
                                 .get(i)
-                                .held(request.instrument(), slots.get(i).demand()),
+                                .held(request.instrument(), slots.get(i).demand(), printed.get(i)),
+                        printed.get(i),
                         candidates.get(i).posture(),
                         costs.get(i).effort()))
                 .toList();

@@ -23,6 +23,7 @@ import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.FingeringFinder;
 import phalanx.lefthand.shape.Press;
+import phalanx.lefthand.shape.ShapeBook;
 import phalanx.lefthand.track.MoveMeter;
 import phalanx.righthand.BassStroke;
 import phalanx.righthand.Digit;
@@ -81,7 +82,9 @@ public final class Transcriber {
         List<ArrangedNote> done = new DigitWriter(picking, song.tempo()).write(ringing, note -> Optional.empty());
         int inner =
                 (int) done.stream().filter(note -> note.role() == Role.INNER).count();
-        return new Pricing(new Scorer(finder, meter), new Audit(meter))
+        return new Pricing(
+                        new Scorer(finder, meter, new ShapeBook(FingeringFinder.forShapes(instrument, hand))),
+                        new Audit(meter))
                 .finish(
                         new Request(song, instrument, hand, List.of(), picking),
                         0,

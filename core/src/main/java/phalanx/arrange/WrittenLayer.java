@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.Labels;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Role;
 import phalanx.arrange.search.Layer;
@@ -101,10 +102,14 @@ final class WrittenLayer {
             inner |= note.role() == Role.INNER ? 1 << note.string() : 0;
         }
         Stops stops = Stops.of(presses);
-        Ear.Placing placing = inner == 0 ? Ear.Placing.NONE : new Ear.Placing(0, new int[] {inner}, new int[][] {{0}});
+        Ear.Placing placing = inner == 0
+                ? Ear.Placing.NONE
+                : new Ear.Placing(0, new int[] {inner}, new int[][] {{0}}, new int[0], Labels.NONE, Labels.NONE);
         int plucks = Layer.plucks(stops, beginning, Ear.Placing.NONE);
         int hold = hold(presses, stops, tune, bass);
-        int sound = bass == Layer.NONE ? 0 : bassPlace(bass, stops.fret(bass));
+        boolean tuneBegins = moment.begin().stream().anyMatch(note -> note.role() == Role.MELODY);
+        int sound = (bass == Layer.NONE ? 0 : bassPlace(bass, stops.fret(bass)))
+                + (tuneBegins ? Ear.tuneHigh(stops.fret(tune)) : 0);
         int natural = Math.max(1, Position.natural(presses));
         boolean free = Position.natural(presses) == 0;
         int highest = finder.instrument().highestFret();
@@ -114,13 +119,13 @@ final class WrittenLayer {
                 position++) {
             if (Position.admits(presses, position)) {
                 int away = Effort.thousandths(Weights.OFF_POSITION) * Position.away(presses, position);
-                found.add(presses, stops, position, tune, bass, hold + away, sound, plucks, placing);
+                found.add(presses, stops, position, tune, bass, hold + away, sound, plucks, placing, Layer.NO_SHAPE, 0);
                 added++;
             }
         }
         if (added == 0) {
             // a hand that is forced stands somewhere all the same
-            found.add(presses, stops, natural, tune, bass, hold, sound, plucks, placing);
+            found.add(presses, stops, natural, tune, bass, hold, sound, plucks, placing, Layer.NO_SHAPE, 0);
         }
     }
 

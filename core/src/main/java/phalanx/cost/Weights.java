@@ -91,28 +91,67 @@ public final class Weights {
     /** A move that needs more time than it has, for each time that it needs what it has. */
     public static final double TOO_FAST = 3;
 
+    // ---- the order of a chord's printed shapes, besides the effort of holding ----
+
+    /** Each silent string below the bass. */
+    public static final double PRINTED_SILENT_BELOW = 0.65;
+    /** Each silent string above it. */
+    public static final double PRINTED_SILENT_ABOVE = 1.75;
+    /** Each open string, for each fret of the highest finger above the third: they sound apart. */
+    public static final double PRINTED_OPEN_BELOW_FRET = 1;
+    /** Each fret of the lowest finger above the first. */
+    public static final double PRINTED_FRET = 0.28;
+    /** Each open string: it cannot be damped by lifting. */
+    public static final double PRINTED_OPEN = 0.35;
+    /** No root or fifth besides the bass on the lower strings, for an alternating thumb. */
+    public static final double PRINTED_NO_ALTERNATE = 0.55;
+    /** A higher string that sounds lower. */
+    public static final double PRINTED_NOT_RISING = 1.5;
+    /** Two strings that sound the same. */
+    public static final double PRINTED_UNISON = 0.7;
+    /** The thumb over the neck: not everybody's. */
+    public static final double PRINTED_THUMB = 1.3;
+    /** The third twice: it stands out. */
+    public static final double PRINTED_DOUBLED_THIRD = 0.3;
+    /** The seventh twice. */
+    public static final double PRINTED_DOUBLED_SEVENTH = 0.4;
+    /** No fifth. */
+    public static final double PRINTED_NO_FIFTH = 0.15;
+
     // ---- the ear ----
 
-    /** No inner string is to hand where a stroke falls. */
-    public static final double NO_INNER_STRING = 1.5;
-    /** Only one is. */
-    public static final double ONE_INNER_STRING = 0.5;
-    /** Only two are. */
-    public static final double TWO_INNER_STRINGS = 0.15;
+    /** Each string fewer than the level asks for, for each beat. */
+    public static final double THIN_STRING = 0.4;
     /** A third or a named tension that nothing sounds where strokes fall. */
     public static final double COLOUR_MISSING = 1.0;
     /** A stroke that finds no string. */
-    public static final double STROKE_LEFT = 0.8;
-    /** Each string that a stroke of a pattern is away from its row. */
+    public static final double STROKE_LEFT = 1.2;
+    /** A stroke of a pattern on another string than its row's. */
     public static final double OFF_ROW = 0.1;
+    /** A stroke of a pattern that goes the other way than its rows do. */
+    public static final double CONTOUR = 0.5;
     /** Each string that a free stroke is away from the middle of the strings. */
     public static final double OFF_MIDDLE = 0.05;
-    /** A stroke on the string struck just before. */
-    public static final double REPEATED = 0.2;
+    /** A stroke on the string struck just before, where the pattern does not want it. */
+    public static final double REPEATED = 1.6;
     /** A stroke that sounds the tune's note in an octave. */
     public static final double DOUBLES_TUNE = 0.15;
+    /** A stroke that sounds the bass note's tone in another octave. */
+    public static final double DOUBLES_BASS = 0.1;
+    /** A stroke that the end of a phrase lacks. */
+    public static final double BARE_END = 1.5;
     /** A stroke a third or less above a low bass. */
     public static final double MUDDY = 0.3;
+    /** A tune so low that it is the bass. */
+    public static final double TUNE_IS_BASS = 1.0;
+    /** And another tone than the bass line asks for. */
+    public static final double TUNE_IS_OTHER_BASS = 1.0;
+    /** Each fret of a tune note above the fifth: it sings less. */
+    public static final double TUNE_HIGH_FRET = 0.09;
+    /** Each fret of a finger above the highest that the player wants. */
+    public static final double ABOVE_WISHED_FRET = 1.0;
+    /** What speaks against a printed shape beside others of its chord, as a share, for each beat. */
+    public static final double SHAPE_SHARE = 1.0;
     /** Each string that the bass is away from the lower half of the strings: those are the fingers'. */
     public static final double BASS_ON_INNER_STRING = 2.0;
     /** Each fret of the bass: low ones sound fuller. */
@@ -128,7 +167,7 @@ public final class Weights {
     /** A bass note that ends before it should: a hole in the bass. */
     public static final double BASS_CUT = 1.0;
     /** An inner note that ends with the stretch in which it was struck though its chord goes on. */
-    public static final double INNER_CUT = 0.15;
+    public static final double INNER_CUT = 0.3;
 
     private Weights() {}
 }

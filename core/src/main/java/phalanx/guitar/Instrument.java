@@ -52,6 +52,15 @@ public record Instrument(Guitar guitar, Tuning tuning, int capo, Optional<Partia
         return guitar.frets() - capo;
     }
 
+    /** The pitch of the lowest open string. */
+    public int lowestMidi() {
+        int lowest = Integer.MAX_VALUE;
+        for (int string = 1; string <= strings(); string++) {
+            lowest = Math.min(lowest, midi(string, 0));
+        }
+        return lowest;
+    }
+
     /** The fret, relative to the capo, at which a string's open sound is cut off: 0, or where the partial capo sits. */
     public int openFret(int string) {
         return partial.isPresent() && partial.get().covers(string)

@@ -12,18 +12,56 @@ import java.util.Optional;
  * @param weight how loud
  * @param up whether a brush goes upwards
  * @param covers how many strokes of the pattern it stands for: more than one where a brush takes a block's place
+ * @param kind what it is for
  */
 public record InnerStroke(
-        int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, boolean up, int covers) {
+        int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, boolean up, int covers, Kind kind) {
+    /** What a stroke is for. */
+    public enum Kind {
+        /** Part of a pattern. */
+        PATTERN,
+        /** What the level asks for where there is no pattern. */
+        FILL,
+        /** The fuller sound at the end of a phrase: at once. */
+        END_BLOCK,
+        /** The same, the lowest first. */
+        END_ROLL
+    }
+
     public InnerStroke {
         Objects.requireNonNull(row, "row");
         Objects.requireNonNull(digit, "digit");
         Objects.requireNonNull(weight, "weight");
+        Objects.requireNonNull(kind, "kind");
+    }
+
+    /** One of a pattern. */
+    public InnerStroke(
+            int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, boolean up, int covers) {
+        this(tick, row, digit, weight, up, covers, Kind.PATTERN);
     }
 
     /** One on any string. */
     public static InnerStroke anywhere(int tick) {
-        return new InnerStroke(tick, Optional.empty(), Optional.empty(), Weight.PLAIN, false, 1);
+        return plain(tick, Optional.empty(), Kind.FILL);
+    }
+
+    /** One that the level asks for, on the string of a row. */
+    public static InnerStroke fill(int tick, PatternRow row) {
+        return plain(tick, Optional.of(row), Kind.FILL);
+    }
+
+    /** One on any string at the end of a phrase. */
+    public static InnerStroke end(int tick, boolean roll) {
+        return plain(tick, Optional.empty(), roll ? Kind.END_ROLL : Kind.END_BLOCK);
+    }
+
+    private static InnerStroke plain(int tick, Optional<PatternRow> row, Kind kind) {
+        return new InnerStroke(tick, row, Optional.empty(), Weight.PLAIN, false, 1, kind);
+    }
+
+    public boolean endsPhrase() {
+        return kind == Kind.END_BLOCK || kind == Kind.END_ROLL;
     }
 
     public boolean isBrush() {

@@ -20,7 +20,9 @@ public record Joining(int asked, int kept, int byTune, int moved, Map<Reason, In
     public enum Reason {
         NO_FREE_STRING("no inner string of the chord is free below the tune"),
         NO_DIGIT("the school has no digit left"),
-        THINNED("thinned out beside the tune");
+        THINNED("thinned out beside the tune"),
+        PHRASE_END("the phrase ends there with a fuller sound"),
+        OTHER_METER("the bar's beats are divided otherwise than the pattern's");
 
         private final String words;
 
@@ -56,7 +58,8 @@ public record Joining(int asked, int kept, int byTune, int moved, Map<Reason, In
                 .sorted(Map.Entry.comparingByKey())
                 .map(entry -> entry.getValue() + ": " + entry.getKey().words())
                 .collect(Collectors.joining("; "));
-        return asked + " strokes: " + kept + " kept, " + byTune + " taken by the tune, " + moved + " moved, " + left()
+        return asked + " strokes: on their own string " + kept + " of " + (asked - byTune) + ", " + byTune
+                + " taken by the tune, " + moved + " on another string, " + left()
                 + " left out" + (reasons.isEmpty() ? "" : " (" + reasons + ")");
     }
 

@@ -84,6 +84,13 @@ public record Pattern(
         return meter.beatTicks() / grid;
     }
 
+    /** How many strokes the fingers have. */
+    public int fingerStrokes() {
+        return (int) strokes.stream()
+                .filter(stroke -> stroke.row().isInner() || stroke.row() == PatternRow.BRUSH)
+                .count();
+    }
+
     /** Steps in one of its bars. */
     public int stepsABar() {
         return stepsOf(meter, grid);

@@ -14,25 +14,25 @@ public enum PatternRow {
     HIT("hit", 0);
 
     private final String label;
-    private final int string;
+    private final int rank;
 
-    PatternRow(String label, int string) {
+    PatternRow(String label, int rank) {
         this.label = label;
-        this.string = string;
+        this.rank = rank;
     }
 
     public String label() {
         return label;
     }
 
-    /** The string of an inner row where nothing is in its way. */
-    public int string() {
-        return string;
+    /** Of an inner row: 1 is the highest string of the shape that the tune leaves free, 2 the next below it. */
+    public int rank() {
+        return rank;
     }
 
     /** Whether a finger plucks one string for it. */
     public boolean isInner() {
-        return string > 0;
+        return rank > 0;
     }
 
     static Optional<PatternRow> byLabel(String text) {

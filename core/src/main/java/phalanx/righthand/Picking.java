@@ -21,7 +21,7 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
             School.THUMB_AND_THREE,
             HandPlace.FREE,
             Speeds.USUAL,
-            new Plan(Optional.empty(), BassLine.ALTERNATING, Density.AS_WRITTEN),
+            new Plan(Optional.empty(), BassLine.ALTERNATING, Level.EVEN),
             List.of());
 
     /**
@@ -29,20 +29,24 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
      *
      * @param pattern of the fingers and the thumb's rhythm; without one, inner notes fill where the tune leaves room
      * @param bass what the thumb plays
-     * @param density how much of the pattern
+     * @param level how much of the pattern
      * @param strings where the thumb goes between the roots
      */
-    public record Plan(Optional<Pattern> pattern, BassLine bass, Density density, BassStrings strings) {
+    public record Plan(Optional<Pattern> pattern, BassLine bass, Level level, BassStrings strings) {
         public Plan {
             Objects.requireNonNull(pattern, "pattern");
             Objects.requireNonNull(bass, "bass");
-            Objects.requireNonNull(density, "density");
+            Objects.requireNonNull(level, "level");
             Objects.requireNonNull(strings, "strings");
         }
 
         /** One in which the thumb goes where it lies well. */
-        public Plan(Optional<Pattern> pattern, BassLine bass, Density density) {
-            this(pattern, bass, density, BassStrings.AS_IT_LIES);
+        public Plan(Optional<Pattern> pattern, BassLine bass, Level level) {
+            this(pattern, bass, level, BassStrings.AS_IT_LIES);
+        }
+
+        Plan withLevel(Level newLevel) {
+            return new Plan(pattern, bass, newLevel, strings);
         }
     }
 
@@ -106,6 +110,19 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
     /** One plan for the whole song. */
     public Picking withPlan(Plan newPlan) {
         return new Picking(school, place, speeds, newPlan, List.of());
+    }
+
+    /** One level for the whole song, its stretches too. */
+    public Picking withLevel(Level level) {
+        return new Picking(
+                school,
+                place,
+                speeds,
+                plan.withLevel(level),
+                spans.stream()
+                        .map(span -> new Span(
+                                span.startTick(), span.endTick(), span.plan().withLevel(level)))
+                        .toList());
     }
 
     /** Another plan for a stretch; what it covers of others is theirs no more. */

@@ -32,13 +32,25 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
         Objects.requireNonNull(joining, "joining");
     }
 
+    /** Without fuller ends. */
     public static PickingPlan of(Song song, Picking picking) {
-        return new Maker(song, picking).make();
+        return of(song, picking, Set.of());
+    }
+
+    /**
+     * The plan for a song.
+     *
+     * @param song with the tune that the hand plays, none where it plays none
+     * @param ends ticks where phrases end and should sound fuller
+     */
+    public static PickingPlan of(Song song, Picking picking, Set<Integer> ends) {
+        return new Maker(song, picking, ends).make();
     }
 
     private static final class Maker {
         private final Song song;
         private final Picking picking;
+        private final Set<Integer> ends;
         private final TreeSet<Integer> onsets = new TreeSet<>();
         private final TreeMap<Integer, ChordChange> chart = new TreeMap<>();
         private final Set<Integer> bassTicks = new HashSet<>();
@@ -48,10 +60,13 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
         private int byTune;
         private int noDigit;
         private int thinned;
+        private int otherMeter;
+        private int phraseEnd;
 
-        Maker(Song song, Picking picking) {
+        Maker(Song song, Picking picking, Set<Integer> ends) {
             this.song = song;
             this.picking = picking;
+            this.ends = ends;
             song.melody().stream().map(MelodyNote::tick).forEach(onsets::add);
             song.chart().forEach(change -> chart.put(change.startTick(), change));
         }
@@ -59,7 +74,10 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
         PickingPlan make() {
             List<BassStroke> bass = new BassWriter(song, picking).strokes();
             bass.forEach(stroke -> bassTicks.add(stroke.tick()));
-            TreeSet<Integer> fills = new TreeSet<>(new PinchAndFill().strokes(song, bass));
+            TreeMap<Integer, List<InnerStroke>> fills = new TreeMap<>();
+            new LevelFill(song, picking).strokes(bass).forEach(stroke -> fills.computeIfAbsent(
+                            stroke.tick(), tick -> new ArrayList<>())
+                    .add(stroke));
             for (Bar bar : song.bars()) {
                 Picking.Plan plan = picking.planAt(bar.startTick());
                 boolean patterned = plan.pattern()
@@ -68,21 +86,49 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
                 if (patterned) {
                     addPattern(bar, plan);
                 } else {
-                    addFills(bar, plan, fills);
+                    fills.subMap(bar.startTick(), bar.endTick()).values().forEach(inner::addAll);
+                    int strokes = plan.pattern()
+                            .map(pattern -> pattern.fingerStrokes() / pattern.bars())
+                            .orElse(0);
+                    asked += strokes;
+                    otherMeter += strokes;
                 }
             }
+            addEnds();
             inner.sort(Comparator.comparingInt(InnerStroke::tick));
             Joining joining = new Joining(asked, 0, byTune, 0, Map.of());
             joining = noDigit > 0 ? joining.dropping(Joining.Reason.NO_DIGIT, noDigit) : joining;
+            joining = otherMeter > 0 ? joining.dropping(Joining.Reason.OTHER_METER, otherMeter) : joining;
+            joining = phraseEnd > 0 ? joining.dropping(Joining.Reason.PHRASE_END, phraseEnd) : joining;
             joining = thinned > 0 ? joining.dropping(Joining.Reason.THINNED, thinned) : joining;
             return new PickingPlan(bass, inner, hits, joining);
         }
 
-        private void addFills(Bar bar, Picking.Plan plan, TreeSet<Integer> fills) {
-            for (int tick : fills.subSet(bar.startTick(), bar.endTick())) {
-                boolean offBeat = bar.offsetOf(tick) % bar.meter().beatTicks() != 0;
-                if (plan.density() != Density.THIN || offBeat) {
-                    inner.add(InnerStroke.anywhere(tick));
+        /** As many strokes as there are digits for where a phrase ends with room: a roll where it lasts, else a block. */
+        private void addEnds() {
+            for (int tick : ends) {
+                int beat = song.barAt(tick).meter().beatTicks();
+                Integer next = onsets.higher(tick);
+                int room = (next == null ? song.endTick() : next) - tick;
+                if (!hasHarmony(tick) || room < beat) {
+                    continue;
+                }
+                int free = picking.school().digits().size()
+                        - (bassTicks.contains(tick) ? 1 : 0)
+                        - (onsets.contains(tick) ? 1 : 0);
+                List<InnerStroke> there =
+                        inner.stream().filter(stroke -> stroke.tick() == tick).toList();
+                if (there.stream().mapToInt(InnerStroke::covers).sum() >= free) {
+                    // as full as the hand can, a brush among them
+                    continue;
+                }
+                phraseEnd += there.stream()
+                        .filter(stroke -> stroke.kind() == InnerStroke.Kind.PATTERN)
+                        .mapToInt(InnerStroke::covers)
+                        .sum();
+                inner.removeAll(there);
+                for (int i = 0; i < free; i++) {
+                    inner.add(InnerStroke.end(tick, room >= 2 * beat));
                 }
             }
         }
@@ -101,7 +147,7 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
                 }
             }
             moments.forEach((tick, strokes) -> addMoment(tick, strokes, bar, plan));
-            if (plan.density() == Density.FULL) {
+            if (plan.level() == Level.FULL) {
                 fillUp(bar, moments);
             }
         }
@@ -114,7 +160,7 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
                 left.remove(0);
                 byTune++;
             }
-            if (plan.density() == Density.THIN && isNearTune(tick, bar.meter().stepTicks())) {
+            if (plan.level() == Level.PLAIN && isNearTune(tick, bar.meter().stepTicks())) {
                 thinned += left.size();
                 return;
             }

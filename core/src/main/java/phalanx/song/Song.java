@@ -161,6 +161,10 @@ public record Song(
         return new Song(title, key, tempo, bars, sections, newChart, melody);
     }
 
+    public Song withMelody(List<MelodyNote> newMelody) {
+        return new Song(title, key, tempo, bars, sections, chart, newMelody);
+    }
+
     public Song withTitle(String newTitle) {
         return newTitle.equals(title) ? this : new Song(newTitle, key, tempo, bars, sections, chart, melody);
     }

@@ -14,6 +14,8 @@ import org.junit.jupiter.api.Test;
 import phalanx.arrange.advice.OtherWay;
 import phalanx.arrange.advice.OtherWays;
 import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Role;
@@ -147,7 +149,8 @@ class LockTest {
                 .find(Shape.parse("x 3 2 0 1 0"))
                 .get(0);
         Lock lock = new Lock(0, 4 * Ticks.QUARTER, held(open));
-        Arrangement arrangement = new Arranger(instrument, Hand.AVERAGE).arrange(song, List.of(lock), () -> false);
+        Arrangement arrangement = new Arranger(instrument, Hand.AVERAGE)
+                .arrange(song, Picking.PLAIN, Wishes.USUAL.withOctave(Octave.AS_WRITTEN), List.of(lock), () -> false);
         assertThat(arrangement.findings())
                 .filteredOn(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT)
                 .singleElement()

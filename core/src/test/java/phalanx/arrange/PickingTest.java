@@ -5,9 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
@@ -18,12 +22,15 @@ import phalanx.guitar.Instrument;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStrings;
 import phalanx.righthand.BassWriter;
-import phalanx.righthand.Density;
 import phalanx.righthand.Digit;
+import phalanx.righthand.Level;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
+import phalanx.righthand.PatternRow;
+import phalanx.righthand.PatternStroke;
 import phalanx.righthand.Picking;
 import phalanx.righthand.School;
+import phalanx.song.Bar;
 import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
@@ -43,7 +50,7 @@ class PickingTest {
                 .withPlan(new Picking.Plan(
                         Optional.of(fitting.get(random.nextInt(fitting.size()))),
                         BassLine.values()[random.nextInt(BassLine.values().length)],
-                        Density.values()[random.nextInt(Density.values().length)]));
+                        Level.values()[random.nextInt(Level.values().length)]));
     }
 
     /** Whatever the pattern: the tune is kept and on top, strings are free, digits are those of the school. */
@@ -86,24 +93,49 @@ class PickingTest {
                 .allMatch(note -> note.right() == Digit.P);
     }
 
-    /** At least nine strokes of ten are heard, on whatever string; counted over all patterns as they are written. */
+    /**
+     * Under one long tune note a bar, from F4 to D5, at least 85 % of the strokes of all patterns are heard, and in 95 % of
+     * bars as many different strings sound as a pattern has rows, less one.
+     */
     @Test
-    void mostStrokesOfEveryPatternAreHeard() {
+    void patternsSoundUnderLongNotes() {
         int asked = 0;
         double heard = 0;
-        for (int seed = 0; seed < 2; seed++) {
-            for (Pattern pattern : LIBRARY.all()) {
-                Song song = diatonic(seed, pattern.meter());
-                Picking picking = Picking.PLAIN
-                        .withSchool(School.THUMB_AND_THREE)
-                        .withPlan(new Picking.Plan(Optional.of(pattern), BassLine.ALTERNATING, Density.AS_WRITTEN));
-                Arrangement arranged =
-                        new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, picking, List.of(), () -> false);
-                asked += arranged.joining().asked();
-                heard += arranged.joining().heardShare() * arranged.joining().asked();
+        int bars = 0;
+        int full = 0;
+        for (Pattern pattern : LIBRARY.all()) {
+            Meter meter = pattern.meter();
+            double bar = meter.barTicks() / (double) Ticks.QUARTER;
+            String tune = Stream.of("G4", "A4", "A4", "B4", "C5", "C5", "C5", "B4")
+                    .map(pitch -> pitch + ":" + bar)
+                    .collect(Collectors.joining(" "));
+            Song song = Songs.of("C", meter, "C Am F G7 Am F C G7", tune);
+            Picking picking =
+                    Picking.PLAIN.withPlan(new Picking.Plan(Optional.of(pattern), BassLine.ALTERNATING, Level.EVEN));
+            Wishes wishes = Wishes.USUAL.withOctave(Octave.AS_WRITTEN).withFullEnds(false);
+            Arrangement arranged = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                    .quick(song, picking, wishes, List.of(), () -> false);
+            asked += arranged.joining().asked();
+            heard += arranged.joining().heardShare() * arranged.joining().asked();
+            long rows = pattern.strokes().stream()
+                    .map(PatternStroke::row)
+                    .filter(PatternRow::isInner)
+                    .distinct()
+                    .count();
+            for (Bar one : song.bars()) {
+                bars++;
+                full += arranged.notes().stream()
+                                        .filter(note -> one.contains(note.tick()) && note.role() != Role.BASS)
+                                        .map(ArrangedNote::string)
+                                        .distinct()
+                                        .count()
+                                >= rows - 1
+                        ? 1
+                        : 0;
             }
         }
-        assertThat(heard / asked).as("share of " + asked + " strokes").isGreaterThanOrEqualTo(0.9);
+        assertThat(heard / asked).as("share of " + asked + " strokes").isGreaterThanOrEqualTo(0.85);
+        assertThat(full).isGreaterThanOrEqualTo(95 * bars / 100);
     }
 
     /** The thumb goes where the player sends it, where the hand can. */
@@ -111,14 +143,14 @@ class PickingTest {
     void theThumbGoesToTheStringsThatAreAskedFor() {
         Song song = diatonic(3, Meter.COMMON);
         for (BassStrings wish : BassStrings.values()) {
-            Picking picking = Picking.PLAIN.withPlan(
-                    new Picking.Plan(Optional.empty(), BassLine.ALTERNATING, Density.AS_WRITTEN, wish));
+            Picking picking =
+                    Picking.PLAIN.withPlan(new Picking.Plan(Optional.empty(), BassLine.ALTERNATING, Level.EVEN, wish));
             assertThat(agreeing(song, picking, wish))
                     .as(wish.label())
                     .isGreaterThanOrEqualTo(agreeing(song, Picking.PLAIN, wish));
         }
         Picking low = Picking.PLAIN.withPlan(
-                new Picking.Plan(Optional.empty(), BassLine.ALTERNATING, Density.AS_WRITTEN, BassStrings.LOWEST));
+                new Picking.Plan(Optional.empty(), BassLine.ALTERNATING, Level.EVEN, BassStrings.LOWEST));
         assertThat(agreeing(song, low, BassStrings.LOWEST))
                 .isGreaterThan(agreeing(song, Picking.PLAIN, BassStrings.LOWEST));
     }

@@ -187,8 +187,8 @@ class WeightsTest {
     /** Notes that can ring on do, though the fingers tire. */
     @Test
     void notesRingOn() {
-        assertThat(cut(2, Role.BASS)).isZero();
-        assertThat(cut(0, Role.INNER)).isZero();
+        assertThat(cut(7, Role.BASS)).isZero();
+        assertThat(cut(13, Role.INNER)).isZero();
     }
 
     private long cut(long seed, Role role) {
@@ -205,7 +205,7 @@ class WeightsTest {
         List<List<Slot.Ask>> moments = Arrays.stream(asks).map(List::of).toList();
         Slot.Demand demand = new Slot.Demand(
                 Optional.of(ChordSymbol.parse("C")), Optional.of(76), true, 1, 1, true, moments, Optional.empty());
-        return new Ear(demand).price(new Ear.Scene(76, 48, free), struck).total();
+        return price(new Ear(demand), new Ear.Scene(76, 48, free), struck);
     }
 
     private static Slot.Ask[][] rows(int... rows) {
@@ -219,43 +219,107 @@ class WeightsTest {
         return new int[] {-1, -1, two, three, four, -1, -1};
     }
 
+    /** At level even four strings should be to hand: tune, bass and two between. */
+    private static double thin(int... free) {
+        Slot.Wanted wanted = new Slot.Wanted(false, 4, 0, 0, Slot.Wanted.ANY_FRET);
+        Slot.Demand demand = new Slot.Demand(
+                Optional.of(ChordSymbol.parse("C")),
+                Optional.of(76),
+                true,
+                1,
+                1,
+                true,
+                List.of(),
+                Optional.empty(),
+                wanted);
+        return Ear.thin(demand, 2, new Ear.Scene(76, 48, free)) / 1000.0;
+    }
+
     @Test
     void whatInnerStringsAreWorth() {
-        double none = ear(rows(2), free(-1, -1, -1), 0) - Weights.STROKE_LEFT;
-        double one = ear(rows(2), free(67, -1, -1), 1 << 2);
-        double two = ear(rows(2), free(67, 60, -1), 1 << 2);
-        double three = ear(rows(2), free(67, 60, 55), 1 << 2);
         double finger = held("xxx2xx", "xxx1xx") - held("xxxxxx", "xxxxxx");
-        taken("a finger for the first string", one + finger, none);
-        taken("a finger for the second string", two + finger, one);
-        taken("no finger for the third string", two, three + finger);
+        taken("a finger for the first string", thin(free(67, -1, -1)) + finger, thin(free(-1, -1, -1)));
+        taken("a finger for the second string", thin(free(67, 60, -1)) + finger, thin(free(67, -1, -1)));
+        taken("no finger for a third", thin(free(67, 60, -1)), thin(free(67, 60, 55)) + finger);
+        double little = finger + held("xxx4xx", "xxx4xx") - held("xxx4xx", "xxx3xx") + Weights.BARRE;
+        taken("no barre with the little finger for one", thin(free(67, -1, -1)), thin(free(67, 60, -1)) + little);
     }
 
     @Test
     void whereInnerStrokesFall() {
-        int[] open = free(67, 60, 55);
-        taken("on its row", ear(rows(3), open, 1 << 3), ear(rows(3), open, 1 << 2));
+        int[] open = free(67, 62, 55);
+        taken("on its row", ear(rows(2), open, 1 << 3), ear(rows(2), open, 1 << 2));
         taken("in the middle", ear(rows(0), open, 1 << 3), ear(rows(0), open, 1 << 4));
         taken(
-                "the next row rather than the same string",
-                ear(rows(3, 3), open, 1 << 3, 1 << 2),
-                ear(rows(3, 3), open, 1 << 3, 1 << 3));
+                "another string rather than the same",
+                ear(rows(0, 0), open, 1 << 3, 1 << 2),
+                ear(rows(0, 0), open, 1 << 3, 1 << 3));
         taken(
-                "once off its row rather than twice",
-                ear(rows(3, 3), open, 1 << 3, 1 << 2),
-                ear(rows(3, 3), open, 1 << 2, 1 << 4));
+                "left out rather than the same again",
+                ear(rows(0, 0), open, 1 << 3, 0),
+                ear(rows(0, 0), open, 1 << 3, 1 << 3));
         taken(
-                "off its row rather than the tune again",
-                ear(rows(3), free(67, 64, 55), 1 << 2),
-                ear(rows(3), free(67, 64, 55), 1 << 3));
+                "off the middle rather than the tune again",
+                ear(rows(0), free(67, 64, -1), 1 << 2),
+                ear(rows(0), free(67, 64, -1), 1 << 3));
         taken(
-                "two rows off rather than muddy",
-                ear(rows(4), free(67, -1, 52), 1 << 2),
-                ear(rows(4), free(67, -1, 51), 1 << 4));
+                "off the middle rather than the bass again",
+                ear(rows(0), free(67, 60, -1), 1 << 2),
+                ear(rows(0), free(67, 60, -1), 1 << 3));
         taken(
-                "doubled and again rather than left out",
-                ear(rows(3, 3), free(67, 64, 55), 1 << 3, 1 << 3),
-                ear(rows(3, 3), free(67, 64, 55), 1 << 3, 0));
+                "off its row rather than muddy",
+                ear(rows(2), free(67, -1, 51), 1 << 2),
+                ear(rows(2), free(67, -1, 51), 1 << 4));
+        taken(
+                "doubled rather than left out",
+                ear(rows(0), free(-1, 64, -1), 1 << 3),
+                ear(rows(0), free(-1, 64, -1), 0));
+        taken(
+                "the bass doubled rather than left out",
+                ear(rows(0), free(-1, 60, -1), 1 << 3),
+                ear(rows(0), free(-1, 60, -1), 0));
+        taken("muddy rather than left out", ear(rows(2), free(67, -1, 51), 1 << 4), ear(rows(2), free(67, -1, 51), 0));
+        taken(
+                "down where the rows go down",
+                ear(rows(2, 4), open, 1 << 3, 1 << 4),
+                ear(rows(2, 4), open, 1 << 3, 1 << 2));
+        taken(
+                "off its row and the other way rather than left out",
+                ear(rows(2, 1), open, 1 << 3, 1 << 4),
+                ear(rows(2, 1), open, 1 << 3, 0));
+    }
+
+    @Test
+    void whereTheTuneLies() {
+        Slot.Demand low = demand(45);
+        taken("the tune as bass rather than a bass far off", Ear.tuneAsBass(demand(48)), 1000 * bass(1, 6, 3, 55) + 1);
+        taken("the root as bass rather than another tone", Ear.tuneAsBass(demand(48)), Ear.tuneAsBass(low));
+        taken("another string rather than four frets higher", bass(1, 5, 3, 48) + 0.1, Ear.tuneHigh(9) / 1000.0);
+        taken("a tune note at fret 7 rather than a bass cut short", Ear.tuneHigh(7) / 1000.0, Weights.BASS_CUT);
+        Slot.Demand wish = new Slot.Demand(
+                Optional.empty(),
+                Optional.of(60),
+                true,
+                0,
+                0,
+                false,
+                List.of(),
+                Optional.empty(),
+                new Slot.Wanted(false, 0, 0, 0, 5));
+        int[] seventh = {Press.pack(7, 1, 1), 0, 0, 0, 0};
+        taken(
+                "a bass cut short rather than two frets above the wish",
+                Weights.BASS_CUT,
+                Ear.aboveWish(seventh, wish) / 1000.0);
+        taken(
+                "a fret above the wish rather than an unwanted bass",
+                Ear.aboveWish(new int[] {Press.pack(6, 1, 1), 0, 0, 0, 0}, wish) / 1000.0,
+                bass(1, 5, 0, 55));
+    }
+
+    private static Slot.Demand demand(int tune) {
+        return new Slot.Demand(
+                Optional.of(ChordSymbol.parse("C")), Optional.of(tune), true, 1, 1, true, List.of(), Optional.empty());
     }
 
     @Test
@@ -265,10 +329,7 @@ class WeightsTest {
                 Optional.of(ChordSymbol.parse("C7")), Optional.of(79), true, 1, 1, true, moments, Optional.empty());
         Ear ear = new Ear(demand);
         Ear.Scene scene = new Ear.Scene(79, 48, free(72, 70, 64));
-        taken(
-                "the third two rows off",
-                ear.price(scene, new int[] {1 << 4}).total(),
-                ear.price(scene, new int[] {1 << 2}).total());
+        taken("the third two rows off", price(ear, scene, new int[] {1 << 4}), price(ear, scene, new int[] {1 << 2}));
     }
 
     @Test
@@ -291,5 +352,11 @@ class WeightsTest {
 
     private static double bass(int wanted, int string, int fret, int midi) {
         return Ear.bassPlace(wanted, string, fret, midi, 6) / (double) Effort.THOUSANDTHS;
+    }
+
+    private static double price(Ear ear, Ear.Scene scene, int[] struck) {
+        Effort.Sum sum = new Effort.Sum();
+        ear.price(scene, struck, sum);
+        return sum.done().total();
     }
 }

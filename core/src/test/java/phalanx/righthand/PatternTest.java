@@ -137,7 +137,7 @@ class PatternTest {
 
     private static Picking with(String pattern, BassLine bass) {
         return Picking.PLAIN.withPlan(
-                new Picking.Plan(Optional.ofNullable(pattern).map(LIBRARY::get), bass, Density.AS_WRITTEN));
+                new Picking.Plan(Optional.ofNullable(pattern).map(LIBRARY::get), bass, Level.EVEN));
     }
 
     private static String bass(Song song, Picking picking) {
@@ -417,9 +417,9 @@ class PatternTest {
                         .byTune())
                 .isEqualTo(2);
         Picking thin = Picking.PLAIN.withPlan(
-                new Picking.Plan(Optional.of(LIBRARY.get("Mill Race")), BassLine.ALTERNATING, Density.THIN));
+                new Picking.Plan(Optional.of(LIBRARY.get("Mill Race")), BassLine.ALTERNATING, Level.PLAIN));
         Picking full = Picking.PLAIN.withPlan(
-                new Picking.Plan(Optional.of(LIBRARY.get("Doorstep")), BassLine.ALTERNATING, Density.FULL));
+                new Picking.Plan(Optional.of(LIBRARY.get("Doorstep")), BassLine.ALTERNATING, Level.FULL));
         Song eighths = Songs.of("C", Meter.COMMON, "C", "E5:.5 E5:.5 E5:.5 E5:.5 E5:.5 E5:.5 E5:.5 E5:.5");
         assertThat(PickingPlan.of(eighths, thin).inner()).isEmpty();
         assertThat(PickingPlan.of(song, full).inner().size())

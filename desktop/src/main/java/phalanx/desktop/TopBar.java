@@ -1,7 +1,10 @@
 package phalanx.desktop;
 
+import java.util.Arrays;
+import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import javafx.beans.value.ObservableValue;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -13,16 +16,19 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.SVGPath;
+import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.widget.Chip;
 import phalanx.desktop.widget.ChoiceEditor;
 import phalanx.formats.project.Project;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.NamedTuning;
+import phalanx.righthand.Level;
 import phalanx.song.Song;
 import phalanx.theory.Key;
 
-/** Song title, the chips for tuning, capo, key and tempo, play, open and export. */
+/** Song title, the chips for tuning, capo, key, tempo, tune and level, play, open and export. */
 final class TopBar extends HBox {
     private static final String PLAY = "M0 0 L14 8 L0 16 Z";
     private static final String STOP = "M0 0 H14 V14 H0 Z";
@@ -52,7 +58,16 @@ final class TopBar extends HBox {
         Region space = new Region();
         setHgrow(space, Priority.ALWAYS);
         getChildren()
-                .addAll(title, space, tuning(actions.retune), capo(), key(), tempo(), play(playback, actions.play));
+                .addAll(
+                        title,
+                        space,
+                        tuning(actions.retune),
+                        capo(),
+                        key(),
+                        tempo(),
+                        tune(),
+                        level(),
+                        play(playback, actions.play));
         getChildren().add(plain("open", "Open", "Open a lead sheet (Ctrl+O)", actions.open));
         getChildren().add(plain("export", "Export", "Write the arrangement to a file (Ctrl+E)", actions.export));
     }
@@ -132,6 +147,90 @@ final class TopBar extends HBox {
             return editor;
         });
         return chip;
+    }
+
+    private Node tune() {
+        Chip chip = new Chip("tune", "tune", "Who has the tune, and in which octave it is played");
+        chip.valueProperty()
+                .bind(workbench.arrangementProperty().map(TopBar::tuneText).orElse("-"));
+        chip.setEditor(() -> {
+            ChoiceEditor editor = new ChoiceEditor(
+                    "Played, sung or none; an octave: best, as-written, -1, +1",
+                    workbench
+                            .project()
+                            .map(project -> project.wishes().tune().label())
+                            .orElse(""),
+                    applied(this::setTune, chip));
+            for (TuneUse use : TuneUse.values()) {
+                editor.addChoice(use.label(), use.label());
+            }
+            editor.addChoice("octave: where it lies best", Octave.BEST.label());
+            editor.addChoice("octave: as written", Octave.AS_WRITTEN.label());
+            editor.addChoice("an octave lower", Octave.DOWN.label());
+            editor.addChoice("an octave higher", Octave.UP.label());
+            workbench.arrangement().flatMap(Arrangement::octave).ifPresent(choice -> editor.addCaution(choice.words()));
+            return editor;
+        });
+        return chip;
+    }
+
+    private void setTune(String text) {
+        boolean octave =
+                Arrays.stream(Octave.values()).anyMatch(one -> one.label().equalsIgnoreCase(text.trim()));
+        workbench.setWishes(
+                octave ? "the tune's octave: " + text.trim() : "the tune: " + text.trim(),
+                wishes -> octave ? wishes.withOctave(Octave.parse(text)) : wishes.withTune(TuneUse.parse(text)));
+    }
+
+    private static String tuneText(Arrangement arrangement) {
+        int octaves = Math.floorDiv(arrangement.movedBy(), 12);
+        String use = arrangement.request().tune().label();
+        return octaves == 0 || arrangement.request().tune() != TuneUse.PLAYED
+                ? use
+                : use + " " + (octaves > 0 ? "+" : "−") + Math.abs(octaves) + " oct";
+    }
+
+    private Node level() {
+        Chip chip = new Chip("level", "level", "How much is played: plain, even, full");
+        chip.valueProperty()
+                .bind(project(project -> project.picking().plan().level().label())
+                        .orElse("-"));
+        chip.setEditor(() -> {
+            ChoiceEditor editor = new ChoiceEditor(
+                    "Plain: thumb and tune. Even: something on most eighths. Full: all that hand and ear allow",
+                    workbench
+                            .project()
+                            .map(project -> project.picking().plan().level().label())
+                            .orElse(""),
+                    applied(this::setLevel, chip));
+            for (Level level : Level.values()) {
+                editor.addChoice(level.label(), level.label());
+            }
+            Label figures = new Label("Effort and ceiling of each are being worked out");
+            figures.setId("level-figures");
+            figures.setWrapText(true);
+            figures.getStyleClass().add("quiet");
+            editor.getChildren().add(figures);
+            workbench.levels(all -> figures.setText(all.stream()
+                    .map(one -> String.format(
+                            Locale.ROOT,
+                            "%s: effort %.0f, ceiling %.0f bpm",
+                            one.level().label(),
+                            one.effort(),
+                            Math.floor(one.tempoCeiling())))
+                    .collect(Collectors.joining("\n"))));
+            return editor;
+        });
+        return chip;
+    }
+
+    private void setLevel(String text) {
+        try {
+            Level level = Level.parse(text);
+            workbench.setPicking("level " + level.label(), picking -> picking.withLevel(level));
+        } catch (IllegalArgumentException e) {
+            workbench.say(Message.error(e.getMessage() + ". Nothing was changed."));
+        }
     }
 
     private static Consumer<String> applied(Consumer<String> set, Chip chip) {

@@ -22,10 +22,14 @@ import phalanx.arrange.Transcriber;
 import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.FasterWays;
 import phalanx.arrange.advice.KeyAdvice;
+import phalanx.arrange.advice.LevelAdvisor;
 import phalanx.arrange.advice.OtherWay;
 import phalanx.arrange.advice.OtherWays;
 import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.OctaveChoice;
 import phalanx.arrange.search.SolvedSong;
 import phalanx.formats.ArrangementFiles;
 import phalanx.formats.FormatException;
@@ -71,6 +75,8 @@ public final class Workbench {
     private Project solvedProject;
     private Arranger arranger;
     private Project arrangerIsFor;
+    /** What was said last about the octave, so that it is said once. Background thread only. */
+    private String octaveSaid = "";
 
     /**
      * @param background runs the solver and files, one job after another
@@ -230,7 +236,8 @@ public final class Workbench {
                         now.hand(),
                         List.of(),
                         Optional.empty(),
-                        now.picking()));
+                        now.picking(),
+                        now.wishes()));
     }
 
     public void setCapo(int capo) {
@@ -391,6 +398,43 @@ public final class Workbench {
                 }));
     }
 
+    /**
+     * Arranges the song at every level, in the background.
+     *
+     * @param found takes the figures on the interface thread, unless the project has changed meanwhile
+     */
+    public void levels(Consumer<List<LevelAdvisor.Figures>> found) {
+        long ticket = latest.get();
+        project()
+                .filter(now -> now.written().isEmpty())
+                .ifPresent(now -> background.execute(() -> {
+                    try {
+                        List<LevelAdvisor.Figures> levels = new LevelAdvisor()
+                                .compare(
+                                        new Request(
+                                                now.song(),
+                                                now.instrument(),
+                                                now.hand(),
+                                                now.locks(),
+                                                now.picking(),
+                                                now.wishes()),
+                                        () -> latest.get() != ticket);
+                        interfaceThread.execute(() -> {
+                            if (latest.get() == ticket) {
+                                found.accept(levels);
+                            }
+                        });
+                    } catch (CancellationException e) {
+                        // the song has changed; it is asked for again when the chip is opened
+                    }
+                }));
+    }
+
+    /** Who has the tune, in which octave, what is held, how phrases end. */
+    public void setWishes(String what, UnaryOperator<Wishes> change) {
+        edit(what, now -> now.withWishes(change.apply(now.wishes())));
+    }
+
     private interface Edit {
         Project apply(Project now);
     }
@@ -438,6 +482,7 @@ public final class Workbench {
         project.set(next);
         busy.set(true);
         long ticket = latest.incrementAndGet();
+        Message before = message.get();
         background.execute(() -> {
             if (latest.get() != ticket) {
                 return;
@@ -446,12 +491,18 @@ public final class Workbench {
             try {
                 Arrangement first = solution(next, ticket);
                 long millis = (System.nanoTime() - start) / 1_000_000;
-                String quick = done + " Arranged in " + millis + " ms.";
+                String octave = first.octave()
+                        .filter(choice ->
+                                choice.octaves() != 0 && !choice.words().equals(octaveSaid))
+                        .map(choice -> " " + choice.words() + " The tune chip has it as written.")
+                        .orElse("");
+                octaveSaid = first.octave().map(OctaveChoice::words).orElse(octaveSaid);
+                String quick = done + " Arranged in " + millis + " ms." + octave;
                 if (next.written().isPresent()) {
-                    interfaceThread.execute(() -> solved(ticket, next, first, quick, true));
+                    interfaceThread.execute(() -> solved(ticket, next, first, before, quick, true));
                     return;
                 }
-                interfaceThread.execute(() -> solved(ticket, next, first, quick, false));
+                interfaceThread.execute(() -> solved(ticket, next, first, before, quick, false));
                 Arrangement full = arranger.full(() -> latest.get() != ticket);
                 interfaceThread.execute(() -> completed(ticket, first, full, quick));
             } catch (CancellationException e) {
@@ -469,7 +520,8 @@ public final class Workbench {
             Transcriber transcriber = new Transcriber(next.instrument(), next.hand());
             return transcriber.arrange(next.song(), next.written().get(), next.picking());
         }
-        return arrangerFor(next).quick(next.song(), next.picking(), next.locks(), () -> latest.get() != ticket);
+        return arrangerFor(next)
+                .quick(next.song(), next.picking(), next.wishes(), next.locks(), () -> latest.get() != ticket);
     }
 
     /** Arranges the tune of notes that were written afresh. */
@@ -503,12 +555,19 @@ public final class Workbench {
         }
     }
 
-    private void solved(long ticket, Project from, Arrangement solved, String done, boolean last) {
+    /**
+     * Shows the quick answer.
+     *
+     * @param before what stood in the message line when the work began; what was said since stays there
+     */
+    private void solved(long ticket, Project from, Arrangement solved, Message before, String done, boolean last) {
         if (latest.get() == ticket) {
             solvedProject = from;
             busy.set(!last);
             // what is said about the new arrangement comes after this line, not under it
-            message.set(Message.plain(done));
+            if (message.get() == before) {
+                message.set(Message.plain(done));
+            }
             arrangement.set(solved);
         }
     }

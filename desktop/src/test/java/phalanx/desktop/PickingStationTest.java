@@ -13,8 +13,8 @@ import org.junit.jupiter.api.Test;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.formats.library.LibraryFile;
 import phalanx.righthand.BassLine;
-import phalanx.righthand.Density;
 import phalanx.righthand.Digit;
+import phalanx.righthand.Level;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternText;
 import phalanx.righthand.Picking;
@@ -120,7 +120,7 @@ class PickingStationTest extends OpenWindow {
     }
 
     @Test
-    void schoolBassLineAndDensityAreChosenAndTakenBack() throws TimeoutException {
+    void schoolBassLineAndLevelAreChosenAndTakenBack() throws TimeoutException {
         choose("#school", School.THUMB_AND_INDEX);
         waitUntilArranged();
         assertThat(played(1).stream().map(text -> text.replaceAll("\\d", "")).collect(Collectors.toSet()))
@@ -129,10 +129,10 @@ class PickingStationTest extends OpenWindow {
                 .extracting(ArrangedNote::right)
                 .containsOnly(Digit.P, Digit.I);
         choose("#bass-line", BassLine.ON_CHANGE);
-        choose("#density", Density.THIN);
+        choose("#plan-level", Level.PLAIN);
         waitUntilArranged();
         assertThat(picking().plan().bass()).isEqualTo(BassLine.ON_CHANGE);
-        assertThat(picking().plan().density()).isEqualTo(Density.THIN);
+        assertThat(picking().plan().level()).isEqualTo(Level.PLAIN);
         push(KeyCode.CONTROL, KeyCode.Z);
         push(KeyCode.CONTROL, KeyCode.Z);
         push(KeyCode.CONTROL, KeyCode.Z);

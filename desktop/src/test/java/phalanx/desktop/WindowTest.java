@@ -24,8 +24,11 @@ import javafx.scene.input.TransferMode;
 import javafx.scene.paint.Color;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
+import phalanx.arrange.demand.Octave;
+import phalanx.arrange.score.Role;
 import phalanx.formats.project.Project;
 import phalanx.guitar.NamedTuning;
+import phalanx.righthand.Level;
 import phalanx.righthand.School;
 
 /** Whole flows through the real window. */
@@ -75,6 +78,34 @@ class WindowTest extends OpenWindow {
         assertThat(workbench.project().orElseThrow().instrument().capo()).isZero();
         push(KeyCode.CONTROL, KeyCode.Y);
         waitForText("#message", "Again: capo 2");
+    }
+
+    @Test
+    void tuneOctaveAndLevelAreChosenInTheirChips() throws TimeoutException {
+        clickOn("#tune");
+        clickOn("sung");
+        waitForText("#message", "Set the tune: sung");
+        waitFor(() -> !workbench.busyProperty().get());
+        assertThat(workbench.arrangement().orElseThrow().notes()).noneMatch(note -> note.role() == Role.MELODY);
+        assertThat(lookup("#tune").<Button>query().getAccessibleText()).isEqualTo("tune sung");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: the tune: sung");
+        clickOn("#tune");
+        clickOn("octave: as written");
+        waitForText("#message", "Set the tune's octave: as-written");
+        assertThat(workbench.project().orElseThrow().wishes().octave()).isEqualTo(Octave.AS_WRITTEN);
+        waitFor(() -> !workbench.busyProperty().get());
+        clickOn("#level");
+        waitForText("#level-figures", "plain: effort");
+        waitForText("#level-figures", "full: effort");
+        clickOn("full");
+        waitForText("#message", "Set level full");
+        assertThat(workbench.project().orElseThrow().picking().plan().level()).isEqualTo(Level.FULL);
+        clickOn("#tune");
+        push(KeyCode.CONTROL, KeyCode.A);
+        write("hummed");
+        type(KeyCode.ENTER);
+        waitForText("#message", "\"hummed\" is not known");
     }
 
     @Test

@@ -136,6 +136,24 @@ class InterchangeTest {
         assertThat(reading.song().melody().get(1).syllable()).contains("lee");
     }
 
+    /** A chart is the same song whether it comes as ABC, MIDI or MusicXML; the tune may be missing in all. */
+    @Test
+    void chordsAloneComeBackFromEveryFormat() throws FormatException {
+        Song chart = readAbc("X:1\nM:3/4\nL:1/4\nK:Am\n\"Am\"z3|\"Dm\"z3|\"E7\"z3|\"Am\"z3|\n")
+                .song();
+        assertThat(chart.melody()).isEmpty();
+        assertThat(chart.chart()).extracting(ChordChange::symbol).containsExactly("Am", "Dm", "E7", "Am");
+        Song midi = new MidiReader("x").read(new MidiWriter().write(chart)).song();
+        assertThat(midi.melody()).isEmpty();
+        assertThat(midi.chart()).isEqualTo(chart.chart());
+        assertThat(midi.bars()).isEqualTo(chart.bars());
+        Song xml = new MusicXmlReader("x")
+                .read(new MusicXmlWriter().writeLeadSheet(chart))
+                .song();
+        assertThat(xml.chart()).isEqualTo(chart.chart());
+        assertThat(xml.bars()).isEqualTo(chart.bars());
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = ';',
@@ -145,8 +163,7 @@ class InterchangeTest {
                 "X:1|K:H|C|; line 2: \"H\" is not a key",
                 "X:1|L:1/0|K:C|C|; line 2: the unit length",
                 "X:1|T:a|C|; no key",
-                "X:1|K:C|z4|; no notes",
-                "X:1|K:C|C4|; no chord symbols",
+                "X:1|K:C|z4|; neither notes nor chord symbols",
                 "X:1|K:C|\"C\"C99999|; length",
                 "X:1|M:2/4|L:1/4|K:C|\"C\"C2!D.S.!|; segno"
             })

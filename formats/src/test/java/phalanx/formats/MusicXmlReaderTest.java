@@ -91,8 +91,7 @@ class MusicXmlReaderTest {
                 Arguments.of(usual.substring(0, usual.length() / 2), "line 1"),
                 Arguments.of("<html/>", "not a MusicXML score"),
                 Arguments.of("<score-timewise/>", "score-partwise"),
-                Arguments.of(new LeadSheet().bar(start, chord, "r:4").xml(), "no notes"),
-                Arguments.of(new LeadSheet().bar(start, "C4:4").xml(), "Which chords go with it"),
+                Arguments.of(new LeadSheet().bar(start, "r:4").xml(), "neither notes"),
                 Arguments.of(
                         new LeadSheet()
                                 .bar(start, chord, "C4:4")
@@ -101,9 +100,9 @@ class MusicXmlReaderTest {
                         "bar 2: chord kind \"wonderful\""),
                 Arguments.of(
                         new LeadSheet()
-                                .bar(start, chord, "<note><unpitched/><duration>48</duration></note>")
+                                .bar(start, "<note><unpitched/><duration>48</duration></note>")
                                 .xml(),
-                        "no notes"),
+                        "neither notes"),
                 Arguments.of(
                         new LeadSheet()
                                 .bar(start, chord, "C4:4", direction("<words>D.S.</words>"))
@@ -114,6 +113,23 @@ class MusicXmlReaderTest {
                         usual.replace(
                                 "\"partwise.dtd\"", "\"partwise.dtd\" [<!ENTITY x SYSTEM \"file:///etc/passwd\">]"),
                         "external entity"));
+    }
+
+    @Test
+    void chordsAloneAndATuneAloneAreSongs() throws FormatException {
+        String start = LeadSheet.start(0, "major", 4, 4);
+        String chords = new LeadSheet()
+                .bar(start, LeadSheet.chord("C", "major"), "r:4")
+                .bar(LeadSheet.chord("F", "major"), "r:2", LeadSheet.chord("G", "dominant"), "r:2")
+                .xml();
+        Reading chart = new MusicXmlReader("x").read(chords.getBytes(StandardCharsets.UTF_8));
+        assertThat(chart.song().melody()).isEmpty();
+        assertThat(chart.song().chart()).extracting(ChordChange::symbol).containsExactly("C", "F", "G7");
+        assertThat(chart.report()).contains(Reading.NO_TUNE);
+        Reading tune = new MusicXmlReader("x")
+                .read(new LeadSheet().bar(start, "C4:4").xml().getBytes(StandardCharsets.UTF_8));
+        assertThat(tune.song().melody()).hasSize(1);
+        assertThat(tune.report()).contains(Reading.NO_CHORDS);
     }
 
     private static String direction(String inside) {

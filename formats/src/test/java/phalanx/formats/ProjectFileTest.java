@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -22,6 +23,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
+import phalanx.arrange.demand.Holding;
+import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.library.Library;
@@ -33,8 +38,8 @@ import phalanx.guitar.Instrument;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.Tuning;
 import phalanx.righthand.BassLine;
-import phalanx.righthand.Density;
 import phalanx.righthand.HandPlace;
+import phalanx.righthand.Level;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
@@ -62,7 +67,7 @@ class ProjectFileTest {
         Picking.Plan plan = new Picking.Plan(
                 random.nextBoolean() ? Optional.of(patterns.get(random.nextInt(patterns.size()))) : Optional.empty(),
                 BassLine.values()[random.nextInt(BassLine.values().length)],
-                Density.values()[random.nextInt(3)]);
+                Level.values()[random.nextInt(3)]);
         Picking picking = Picking.PLAIN
                 .withSchool(School.values()[random.nextInt(5)])
                 .withPlace(HandPlace.values()[random.nextInt(3)])
@@ -77,9 +82,16 @@ class ProjectFileTest {
         Project project = Project.of(song, Library.FIRST.setup())
                 .withInstrument(guitar)
                 .withHand(Hand.AVERAGE.withThumb(Hand.Thumb.NEVER))
-                .withPicking(picking);
-        Arrangement arranged =
-                new Arranger(project.instrument(), project.hand()).quick(song, Picking.PLAIN, List.of(), () -> false);
+                .withPicking(picking)
+                .withWishes(new Wishes(
+                        TuneUse.values()[random.nextInt(3)],
+                        Octave.values()[random.nextInt(4)],
+                        Holding.values()[random.nextInt(3)],
+                        random.nextBoolean(),
+                        random.nextBoolean() ? OptionalInt.of(1 + random.nextInt(12)) : OptionalInt.empty()));
+        Wishes plain = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
+        Arrangement arranged = new Arranger(project.instrument(), project.hand())
+                .quick(song, Picking.PLAIN, plain, List.of(), () -> false);
         if (random.nextBoolean()) {
             return project.withLock(arranged.slots()
                     .get(random.nextInt(arranged.slots().size()))
@@ -100,6 +112,18 @@ class ProjectFileTest {
         byte[] bytes = file.write(project);
         assertThat(file.read(bytes)).isEqualTo(project);
         assertThat(file.write(file.read(bytes))).isEqualTo(bytes);
+    }
+
+    /** Files from before there were wishes and levels open with their tune as written. */
+    @Test
+    void anEarlierProjectOpens() throws FormatException {
+        Project project = Project.of(RandomSong.of(3), Library.FIRST.setup());
+        String now = new String(file.write(project), StandardCharsets.UTF_8);
+        String before = now.replaceAll("(?s),\\s*\"wishes\" : \\{[^}]*\\}", "")
+                .replace("\"level\" : \"even\"", "\"density\" : \"as written\"");
+        assertThat(before).doesNotContain("wishes").contains("density");
+        Project read = file.read(before.getBytes(StandardCharsets.UTF_8));
+        assertThat(read).isEqualTo(project.withWishes(Wishes.USUAL.withOctave(Octave.AS_WRITTEN)));
     }
 
     @ParameterizedTest

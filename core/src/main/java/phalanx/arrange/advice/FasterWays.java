@@ -6,9 +6,11 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.BooleanSupplier;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.Slot;
 import phalanx.arrange.demand.SongDemand;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Scorer;
@@ -34,13 +36,15 @@ public final class FasterWays {
     public Optional<FasterWay> find(Arrangement now, BooleanSupplier cancelled) {
         Request request = now.request();
         Arranger arranger = new Arranger(request.instrument(), request.hand());
+        Song asked = request.song();
+        Wishes wishes = request.wishes().withOctave(Octave.AS_WRITTEN);
         double ceiling = now.ceiling().tempo();
         Optional<Arrangement> fastest = Optional.empty();
         for (double share : TRIED) {
             int tempo = (int) Math.round(Math.max(ceiling, Song.SLOWEST) * share);
             if (tempo <= Song.FASTEST) {
                 Arrangement tried =
-                        arranger.quick(request.song().withTempo(tempo), request.picking(), request.locks(), cancelled);
+                        arranger.quick(asked.withTempo(tempo), request.picking(), wishes, request.locks(), cancelled);
                 double best = fastest.map(way -> way.ceiling().tempo()).orElse(ceiling + LEAST_GAIN);
                 boolean same = tried.movedBy() == 0
                         && tried.cost().tune() <= now.cost().tune();
@@ -70,7 +74,8 @@ public final class FasterWays {
                         way.holds(),
                         way.slots().stream()
                                 .map(slot -> slot.posture().position())
-                                .toList())
+                                .toList(),
+                        way.slots().stream().map(ArrangedSlot::printed).toList())
                 .stream()
                 .reduce(Cost.NONE, Cost::plus)
                 .effort()

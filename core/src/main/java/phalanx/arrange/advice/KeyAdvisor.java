@@ -7,6 +7,8 @@ import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -15,7 +17,7 @@ import phalanx.righthand.Picking;
 import phalanx.song.Song;
 
 /**
- * Arranges a song in all twelve keys with every capo and says how it lies in each. Keys and capos are shared out among
+ * Arranges a song in all twelve keys with every capo, from the octave where it lies best, and says how it lies in each. Keys and capos are shared out among
  * the processor's cores. It compares quick answers, whose efforts are a little
  * higher than those of full ones; their order is what it is asked for.
  */
@@ -54,6 +56,8 @@ public final class KeyAdvisor {
      */
     public List<KeyAdvice> advise(Song song, List<Tuning> tunings, IntConsumer done, BooleanSupplier cancelled) {
         AtomicInteger count = new AtomicInteger();
+        int octave = octave(song, cancelled);
+        Wishes wishes = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
         return IntStream.range(0, tunings.size() * CAPOS)
                 .parallel()
                 .mapToObj(way -> {
@@ -62,14 +66,22 @@ public final class KeyAdvisor {
                     Arranger arranger = new Arranger(guitar, hand);
                     return IntStream.range(LOWEST_MOVE, LOWEST_MOVE + 12)
                             .mapToObj(move -> {
-                                Arrangement arranged =
-                                        arranger.quick(song.transpose(move), Picking.PLAIN, List.of(), cancelled);
+                                Arrangement arranged = arranger.quick(
+                                        song.transpose(octave + move), Picking.PLAIN, wishes, List.of(), cancelled);
                                 done.accept(count.incrementAndGet());
-                                return KeyAdvice.of(arranged, move);
+                                return KeyAdvice.of(arranged, octave + move);
                             })
                             .toList();
                 })
                 .flatMap(List::stream)
                 .toList();
+    }
+
+    /** The semitones to the octave where the song lies best in its own key; nothing where none fits. */
+    private int octave(Song song, BooleanSupplier cancelled) {
+        int moved = new Arranger(instrument.withCapo(0), hand)
+                .quick(song, Picking.PLAIN, List.of(), cancelled)
+                .movedBy();
+        return moved % 12 == 0 ? moved : 0;
     }
 }

@@ -44,9 +44,12 @@ public final class OtherWays {
         Slot slot = graph.slots().get(at);
         long[] costs = solved.through(at);
         Set<HeldShape> seen = new HashSet<>();
-        seen.add(new Candidate(
-                        solved.answer().graph().layer(at), solved.answer().way().candidate(at))
-                .held(solved.request().instrument(), slot.demand()));
+        Candidate chosenCandidate = new Candidate(
+                solved.answer().graph().layer(at), solved.answer().way().candidate(at));
+        seen.add(chosenCandidate.held(
+                solved.request().instrument(),
+                slot.demand(),
+                chosenCandidate.printed(solved.solver().finder().book(), slot)));
         long chosen = solved.answer().way().cost();
         List<HeldShape> tried = IntStream.range(0, costs.length)
                 .boxed()
@@ -69,7 +72,11 @@ public final class OtherWays {
     }
 
     private HeldShape held(int at, int candidate) {
-        return new Candidate(graph.layer(at), candidate)
-                .held(solved.request().instrument(), graph.slots().get(at).demand());
+        Candidate one = new Candidate(graph.layer(at), candidate);
+        Slot slot = graph.slots().get(at);
+        return one.held(
+                solved.request().instrument(),
+                slot.demand(),
+                one.printed(solved.solver().finder().book(), slot));
     }
 }

@@ -104,7 +104,7 @@ final class NoteAudit {
                 cutOff(note);
             }
         }
-        for (MelodyNote tune : song.melody()) {
+        for (MelodyNote tune : arrangement.request().played().melody()) {
             if (!played.containsKey(tune.tick())) {
                 missing(tune);
             }

@@ -2,14 +2,20 @@ package phalanx.arrange.demand;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import phalanx.cost.Effort;
 import phalanx.cost.Term;
 import phalanx.cost.Weights;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.HeldShape;
 import phalanx.lefthand.shape.Press;
 import phalanx.lefthand.shape.Shape;
+import phalanx.lefthand.shape.ShapeBook;
+import phalanx.lefthand.shape.ShapeOrder;
 import phalanx.lefthand.track.Stops;
 import phalanx.righthand.BassStrings;
 import phalanx.righthand.BassStroke;
@@ -30,13 +36,35 @@ public final class Ear {
     private static final int THIRD = 4;
     private static final int MIDDLE = 3;
     private static final int NONE = -1;
+    /** Strings that are the thumb's alone: the lowest two, so that the fingers have four. */
+    private static final int THUMB_STRINGS = 2;
+
+    private static final int FEWEST_OF_FINGERS = 3;
+    /** Up to here a tune note sings. */
+    private static final int SINGING_FRET = 5;
+
+    private static final int FEWEST_OF_A_BRUSH = 3;
+    /** Stands for a brush in a set of rows. */
+    private static final int BRUSH_ROW = 1 << 4;
+
+    private static final int MOST_PLACINGS = 3;
+    /** The highest bass above the lowest open string: F sharp 3 in standard tuning. */
+    private static final int HIGHEST_BASS = 14;
+    /** The highest tune note that can be the bass itself, above the lowest open string: B3 in standard tuning. */
+    private static final int HIGHEST_TUNE_AS_BASS = 19;
 
     private static final int LEFT = Effort.thousandths(Weights.STROKE_LEFT);
     private static final int OFF_ROW = Effort.thousandths(Weights.OFF_ROW);
     private static final int OFF_MIDDLE = Effort.thousandths(Weights.OFF_MIDDLE);
-    private static final int REPEATED = Effort.thousandths(Weights.REPEATED);
+    /** What it costs that a stroke repeats the one before, in thousandths. */
+    public static final int REPEATED = Effort.thousandths(Weights.REPEATED);
+
     private static final int DOUBLES = Effort.thousandths(Weights.DOUBLES_TUNE);
+    private static final int DOUBLES_BASS = Effort.thousandths(Weights.DOUBLES_BASS);
+    private static final int BARE_END = Effort.thousandths(Weights.BARE_END);
     private static final int MUDDY = Effort.thousandths(Weights.MUDDY);
+    private static final int CONTOUR = Effort.thousandths(Weights.CONTOUR);
+    private static final int THIN = Effort.thousandths(Weights.THIN_STRING);
     private static final int COLOUR = Effort.thousandths(Weights.COLOUR_MISSING);
 
     /**
@@ -47,12 +75,16 @@ public final class Ear {
      * @param free what each string from 1 gives an inner stroke, -1 where none may fall on it; entry 0 is unused
      */
     public record Scene(int tuneMidi, int bassMidi, int[] free) {
-        int freeStrings() {
+        /** The strings for the fingers' rows, from the top. */
+        int[] lanes() {
+            int[] lanes = new int[free.length];
             int count = 0;
             for (int string = 1; string < free.length; string++) {
-                count += free[string] == NONE ? 0 : 1;
+                if (free[string] != NONE) {
+                    lanes[count++] = string;
+                }
             }
-            return count;
+            return Arrays.copyOf(lanes, count);
         }
 
         int heard() {
@@ -66,10 +98,19 @@ public final class Ear {
      * @param thousandths what that costs the ear
      * @param moments a set of strings for each tick, bit s for string s
      * @param strings the string of each stroke of each tick, 0 where it is left out or a brush
+     * @param lanes the own string of each row, the top one first
+     * @param first the {@link Labels label} of the first stroke, at one tick of the lowest
+     * @param last that of the last, at one tick of the highest
      */
-    public record Placing(int thousandths, int[] moments, int[][] strings) {
+    public record Placing(int thousandths, int[] moments, int[][] strings, int[] lanes, int first, int last) {
         /** Where there are no strokes. */
-        public static final Placing NONE = new Placing(0, new int[0], new int[0][]);
+        public static final Placing NONE =
+                new Placing(0, new int[0], new int[0][], new int[0], Labels.NONE, Labels.NONE);
+
+        /** Whether a string is a row's own. */
+        public boolean isOwn(int row, int string) {
+            return row <= lanes.length && lanes[row - 1] == string;
+        }
 
         /** All strings struck, bit s for string s. */
         public int struck() {
@@ -81,41 +122,62 @@ public final class Ear {
         }
     }
 
+    /** The lowest string of the fingers. */
+    private static int lowestOfFingers(int strings) {
+        return Math.max(FEWEST_OF_FINGERS, strings - THUMB_STRINGS);
+    }
+
     private final List<List<Slot.Ask>> moments;
     private final int colours;
+    private final int rowsHeard;
 
-    /** @param demand with the strokes and their chord */
+    /** @param demand with the strokes and what should be heard */
     public Ear(Slot.Demand demand) {
         this.moments = demand.moments();
-        this.colours = demand.chord().map(chord -> chord.colourClasses()).orElse(0);
+        this.colours = demand.wanted().colours();
+        this.rowsHeard = demand.wanted().rowsHeard();
     }
 
-    /** The cheapest places. */
-    public Placing place(Scene scene) {
-        return new Search(scene, null).run();
+    /**
+     * The cheapest places, and others that may be worth it for the strokes before and after: dearer by less than a repeated
+     * stroke, and beginning or ending elsewhere.
+     */
+    public List<Placing> places(Scene scene) {
+        return new Search(scene, null).all();
     }
 
-    /** The price, term by term, of strokes that fall on given strings, a set for each tick. */
-    public Effort price(Scene scene, int[] struck) {
-        Effort.Sum sum = new Effort.Sum();
-        if (!moments.isEmpty()) {
-            new Search(scene, struck).price(sum);
-            sum.add(Term.THIN, thin(scene.freeStrings()));
+    /**
+     * Adds the price, term by term, of strokes that fall on given strings.
+     *
+     * @param struck a set of strings for each tick
+     * @return these places
+     */
+    public Placing price(Scene scene, int[] struck, Effort.Sum sum) {
+        if (moments.isEmpty()) {
+            return Placing.NONE;
         }
-        return sum.done();
+        return new Search(scene, struck).price(sum);
     }
 
-    private static int thin(int freeStrings) {
-        return switch (freeStrings) {
-            case 0 -> Effort.thousandths(Weights.NO_INNER_STRING);
-            case 1 -> Effort.thousandths(Weights.ONE_INNER_STRING);
-            case 2 -> Effort.thousandths(Weights.TWO_INNER_STRINGS);
-            default -> 0;
-        };
+    /**
+     * What a thin sound costs for each beat: strings fewer than the level asks for, in thousandths.
+     *
+     * @param sounding how many strings tune and bass have
+     */
+    public static int thin(Slot.Demand demand, int sounding, Scene scene) {
+        return THIN * Math.max(0, demand.wanted().strings() - sounding - scene.lanes().length);
     }
 
     /** A way to lay the strokes of one tick: the string of each, 0 where it is left out; all of a brush in one set. */
-    private record Option(int[] strings, int set) {}
+    private record Option(int[] strings, int set) {
+        boolean hasBrush() {
+            int laid = 0;
+            for (int string : strings) {
+                laid += string == 0 ? 0 : 1;
+            }
+            return Integer.bitCount(set) > laid;
+        }
+    }
 
     private final class Search {
         private final Scene scene;
@@ -128,6 +190,9 @@ public final class Ear {
         private final Option[][] by;
         private final int strings;
         private final int states;
+        private final int[] lanes;
+        /** Colours that the pattern strikes soon after, as a set of the colour bits. */
+        private final int heardSoon;
 
         Search(Scene scene, int[] given) {
             this.scene = scene;
@@ -139,12 +204,68 @@ public final class Ear {
                 colourBits[i] = Integer.numberOfTrailingZeros(left);
             }
             this.states = strings << colourBits.length;
+            this.lanes = scene.lanes();
+            this.heardSoon = heardSoon();
             this.from = new int[moments.size()][];
             this.by = new Option[moments.size()][];
         }
 
-        Placing run() {
-            int end = solve();
+        private int heardSoon() {
+            int heard = 0;
+            for (int row = 1; row <= lanes.length; row++) {
+                heard |= (rowsHeard >> row & 1) == 0 ? 0 : colour(lanes[row - 1]);
+            }
+            return heard;
+        }
+
+        /** Which of the colours a string has. */
+        private int colour(int string) {
+            int pitchClass = scene.free()[string] % 12;
+            int colour = 0;
+            for (int i = 0; i < colourBits.length; i++) {
+                colour |= colourBits[i] == pitchClass ? 1 << i : 0;
+            }
+            return colour;
+        }
+
+        /** The cheapest for each pair of a first and a last stroke. */
+        List<Placing> all() {
+            Map<Long, Placing> best = new HashMap<>();
+            for (Option first : options(moments.get(0), NONE)) {
+                solve(first);
+                for (int end : ends()) {
+                    Placing placing = placing(end);
+                    long key = (long) placing.first() << Integer.SIZE | placing.last();
+                    best.merge(key, placing, (a, b) -> a.thousandths() <= b.thousandths() ? a : b);
+                }
+            }
+            List<Placing> sorted = new ArrayList<>(best.values());
+            sorted.sort(Comparator.comparingInt(Placing::thousandths)
+                    .thenComparingInt(Placing::first)
+                    .thenComparingInt(Placing::last));
+            int least = sorted.get(0).thousandths();
+            return sorted.stream()
+                    .filter(placing -> placing.thousandths() < least + REPEATED)
+                    .limit(MOST_PLACINGS)
+                    .toList();
+        }
+
+        /** The cheapest end for each last string. */
+        private int[] ends() {
+            int[] ends = new int[strings];
+            Arrays.fill(ends, NONE);
+            for (int state = 0; state < states; state++) {
+                int string = state % strings;
+                if (best[state] != Integer.MAX_VALUE
+                        && (ends[string] == NONE
+                                || best[state] + missing(state) < best[ends[string]] + missing(ends[string]))) {
+                    ends[string] = state;
+                }
+            }
+            return Arrays.stream(ends).filter(end -> end != NONE).toArray();
+        }
+
+        private Placing placing(int end) {
             int[] sets = new int[moments.size()];
             int[][] laid = new int[moments.size()][];
             int state = end;
@@ -153,46 +274,66 @@ public final class Ear {
                 laid[moment] = by[moment][state].strings;
                 state = from[moment][state];
             }
-            int total = moments.isEmpty() ? 0 : best[end] + missing(end) + thin(scene.freeStrings());
-            return new Placing(total, sets, laid);
+            int total = best[end] + missing(end);
+            return new Placing(total, sets, laid, lanes, first(sets), last(sets));
+        }
+
+        private int first(int[] sets) {
+            for (int moment = 0; moment < sets.length; moment++) {
+                if (sets[moment] != 0) {
+                    return label(moment, Integer.SIZE - 1 - Integer.numberOfLeadingZeros(sets[moment]));
+                }
+            }
+            return Labels.NONE;
+        }
+
+        private int last(int[] sets) {
+            for (int moment = sets.length - 1; moment >= 0; moment--) {
+                if (sets[moment] != 0) {
+                    return label(moment, Integer.numberOfTrailingZeros(sets[moment]));
+                }
+            }
+            return Labels.NONE;
+        }
+
+        private int label(int moment, int string) {
+            int rows = 0;
+            for (Slot.Ask ask : moments.get(moment)) {
+                rows |= ask.brush() ? BRUSH_ROW : ask.row() == 0 ? 0 : 1 << ask.row() - 1;
+            }
+            return Labels.of(scene.free()[string], rows);
         }
 
         private int missing(int state) {
-            int heard = Integer.bitCount(state / strings);
+            int heard = Integer.bitCount(state / strings | heardSoon);
             return COLOUR * (colourBits.length - heard);
         }
 
-        private int solve() {
+        /** Fills the costs of the best ways to each state; of the first tick one way alone, if it is given. */
+        private void solve(Option first) {
             best = new int[states];
             Arrays.fill(best, Integer.MAX_VALUE);
             best[0] = 0;
             for (int moment = 0; moment < moments.size(); moment++) {
-                extend(moment);
+                extend(
+                        moment,
+                        moment == 0 && first != null
+                                ? List.of(first)
+                                : options(moments.get(moment), given == null ? NONE : given[moment]));
             }
-            int end = 0;
-            for (int state = 0; state < states; state++) {
-                if (best[state] != Integer.MAX_VALUE
-                        && (best[end] == Integer.MAX_VALUE
-                                || best[state] + missing(state) < best[end] + missing(end))) {
-                    end = state;
-                }
-            }
-            return end;
         }
 
-        private void extend(int moment) {
-            List<Slot.Ask> asks = moments.get(moment);
+        private void extend(int moment, List<Option> options) {
             int[] next = new int[states];
             Arrays.fill(next, Integer.MAX_VALUE);
             from[moment] = new int[states];
             by[moment] = new Option[states];
-            List<Option> options = options(asks, given == null ? NONE : given[moment]);
             for (int state = 0; state < states; state++) {
                 if (best[state] == Integer.MAX_VALUE) {
                     continue;
                 }
                 for (Option option : options) {
-                    int cost = best[state] + cost(asks, option, state % strings, null);
+                    int cost = best[state] + cost(moment, option, state % strings, null);
                     int to = after(option, state);
                     if (cost < next[to]) {
                         next[to] = cost;
@@ -207,44 +348,64 @@ public final class Ear {
         private int after(Option option, int state) {
             int last = state % strings;
             int heard = state / strings;
-            for (int string = 1; string < strings; string++) {
+            for (int string = strings - 1; string > 0; string--) {
                 if ((option.set >> string & 1) == 1) {
                     last = string;
-                    int pitchClass = scene.free()[string] % 12;
-                    for (int i = 0; i < colourBits.length; i++) {
-                        heard |= colourBits[i] == pitchClass ? 1 << i : 0;
-                    }
+                    heard |= colour(string);
                 }
             }
             return heard * strings + last;
         }
 
         /** What an option costs after a stroke on a string; its terms are added to the sum, if there is one. */
-        private int cost(List<Slot.Ask> asks, Option option, int lastString, Effort.Sum sum) {
+        private int cost(int moment, Option option, int lastString, Effort.Sum sum) {
+            List<Slot.Ask> asks = moments.get(moment);
+            int before = moment == 0 ? 0 : lastRow(moments.get(moment - 1));
             int cost = 0;
-            int last = lastString;
             for (int i = 0; i < asks.size(); i++) {
                 int string = option.strings[i];
-                if (asks.get(i).brush()) {
-                    cost += option.set == 0 ? add(sum, Term.STROKE_LEFT, LEFT) : 0;
-                } else if (string == 0) {
-                    cost += add(sum, Term.STROKE_LEFT, LEFT);
-                } else {
-                    int row = asks.get(i).row();
-                    int off = row > 0 ? OFF_ROW * Math.abs(string - row) : OFF_MIDDLE * Math.abs(string - MIDDLE);
-                    cost += add(sum, Term.OFF_ROW, off);
-                    cost += string == last ? add(sum, Term.REPEATED, REPEATED) : 0;
-                    cost += sound(scene.free()[string], sum);
-                    last = string;
+                boolean left = asks.get(i).brush() ? !option.hasBrush() : string == 0;
+                if (left) {
+                    Slot.Ask ask = asks.get(i);
+                    cost += ask.end()
+                            ? add(sum, Term.BARE_END, BARE_END)
+                            : add(sum, Term.STROKE_LEFT, ask.brush() ? FEWEST_OF_A_BRUSH * LEFT : LEFT);
+                } else if (!asks.get(i).brush()) {
+                    cost += place(asks.get(i).row(), string, before, lastString, sum);
+                    cost += sound(asks.get(i).row(), scene.free()[string], sum);
                 }
             }
             return cost;
         }
 
-        private int sound(int midi, Effort.Sum sum) {
+        private static int lastRow(List<Slot.Ask> asks) {
+            return asks.get(asks.size() - 1).row();
+        }
+
+        /** What the string of a stroke costs: for its row, 0 where any will do, after a stroke for another row. */
+        private int place(int row, int string, int rowBefore, int stringBefore, Effort.Sum sum) {
             int cost = 0;
-            if (scene.tuneMidi() >= 0 && (scene.tuneMidi() - midi) % 12 == 0) {
+            if (row == 0) {
+                cost += add(sum, Term.OFF_ROW, OFF_MIDDLE * Math.abs(string - MIDDLE));
+            } else if (row > lanes.length || lanes[row - 1] != string) {
+                cost += add(sum, Term.OFF_ROW, OFF_ROW);
+                boolean turned = rowBefore > 0
+                        && stringBefore > 0
+                        && Integer.signum(row - rowBefore) != Integer.signum(string - stringBefore);
+                cost += turned ? add(sum, Term.CONTOUR, CONTOUR) : 0;
+            }
+            boolean again = string == stringBefore && (row == 0 || row != rowBefore);
+            return cost + (again ? add(sum, Term.REPEATED, REPEATED) : 0);
+        }
+
+        /** What the pitch of a stroke costs; a pattern doubles what its strings double. */
+        private int sound(int row, int midi, Effort.Sum sum) {
+            int cost = 0;
+            if (row == 0 && scene.tuneMidi() >= 0 && (scene.tuneMidi() - midi) % 12 == 0) {
                 cost += add(sum, Term.DOUBLES_TUNE, DOUBLES);
+            }
+            if (row == 0 && scene.bassMidi() >= 0 && (midi - scene.bassMidi()) % 12 == 0) {
+                cost += add(sum, Term.DOUBLES_BASS, DOUBLES_BASS);
             }
             if (scene.bassMidi() >= 0 && midi < LOW_MIDI && midi - scene.bassMidi() <= THIRD) {
                 cost += add(sum, Term.MUDDY, MUDDY);
@@ -282,7 +443,8 @@ public final class Ear {
                 for (int string = lowest; string < strings; string++) {
                     all |= scene.free()[string] == NONE ? 0 : 1 << string;
                 }
-                addOptions(asks, index + 1, strings, laid, all, options);
+                boolean few = Integer.bitCount(all & ~set) < FEWEST_OF_A_BRUSH;
+                addOptions(asks, index + 1, strings, laid, few ? set : all, options);
                 return;
             }
             for (int string = lowest; string < strings; string++) {
@@ -295,20 +457,27 @@ public final class Ear {
             addOptions(asks, index + 1, lowest, laid, set, options);
         }
 
-        void price(Effort.Sum sum) {
-            int end = solve();
-            sum.add(Term.COLOUR_MISSING, missing(end));
-            int state = end;
+        Placing price(Effort.Sum sum) {
+            solve(null);
+            int cheapest = NONE;
+            for (int end : ends()) {
+                boolean less = cheapest == NONE || best[end] + missing(end) < best[cheapest] + missing(cheapest);
+                cheapest = less ? end : cheapest;
+            }
+            sum.add(Term.COLOUR_MISSING, missing(cheapest));
+            int state = cheapest;
             for (int moment = moments.size() - 1; moment >= 0; moment--) {
                 int before = from[moment][state];
-                cost(moments.get(moment), by[moment][state], before % strings, sum);
+                cost(moment, by[moment][state], before % strings, sum);
                 state = before;
             }
+            return placing(cheapest);
         }
     }
 
     /**
-     * What inner strokes find on each string: between bass and tune the tones of the chord below the tune; -1 elsewhere.
+     * What inner strokes find on each string: between bass and tune the tones of the chord below the tune, but for the
+     * thumb's strings; -1 elsewhere.
      *
      * @param tune string of the tune's note, 0 where none sounds
      * @param bass string of the bass note, 0 where none sounds
@@ -319,7 +488,7 @@ public final class Ear {
         int ceiling = demand.melody().orElse(Integer.MAX_VALUE);
         int[] free = new int[instrument.strings() + 1];
         Arrays.fill(free, -1);
-        int below = bass == 0 ? free.length : bass;
+        int below = Math.min(bass == 0 ? free.length : bass, lowestOfFingers(instrument.strings()) + 1);
         for (int string = tune + 1; string < below; string++) {
             int midi = instrument.midi(string, stops.fret(string));
             if (midi < ceiling && (tones >> midi % 12 & 1) == 1 && (silent >> string & 1) == 0) {
@@ -337,6 +506,86 @@ public final class Ear {
             silent |= stopped == shape.fret(string) ? 0 : 1 << string;
         }
         return silent;
+    }
+
+    /** What a tune note costs the ear by its fret, in thousandths. */
+    public static int tuneHigh(int fret) {
+        return Effort.thousandths(Weights.TUNE_HIGH_FRET * Math.max(0, fret - SINGING_FRET));
+    }
+
+    /** What fingers above the highest fret that is wanted cost, in thousandths. */
+    public static int aboveWish(int[] presses, Slot.Demand demand) {
+        int highest = 0;
+        for (int press : presses) {
+            highest = Math.max(highest, press == 0 ? 0 : Press.fret(press));
+        }
+        return Effort.thousandths(Weights.ABOVE_WISHED_FRET
+                * Math.max(0, highest - demand.wanted().highestFret()));
+    }
+
+    /**
+     * What a printed shape costs the ear for each beat beside the shape of its chord that has the least against it, in
+     * thousandths.
+     *
+     * @param shapes of the chord
+     * @param index which of them
+     */
+    public static int shape(List<ShapeOrder.Placed> shapes, int index) {
+        return unusual(shapes, shapes.get(index).besides());
+    }
+
+    private static int unusual(List<ShapeOrder.Placed> shapes, int besides) {
+        int least = shapes.stream().mapToInt(ShapeOrder.Placed::besides).min().orElse(besides);
+        return (int) Math.round(Weights.SHAPE_SHARE * Math.max(0, besides - least));
+    }
+
+    /**
+     * The same of a shape that the player has locked where whole shapes are held; nothing elsewhere.
+     *
+     * @param book of printed shapes
+     */
+    public static int lockedShape(Instrument instrument, Slot.Demand demand, HeldShape locked, ShapeBook book) {
+        return demand.chord()
+                .filter(chord -> demand.wanted().wholeShapes())
+                .map(chord -> unusual(
+                        book.of(chord),
+                        book.of(chord).stream()
+                                .filter(placed -> sameStops(placed.shape().shape(), locked.shape()))
+                                .findFirst()
+                                .map(ShapeOrder.Placed::besides)
+                                .orElseGet(() -> new ShapeOrder(instrument, chord).besides(locked))))
+                .orElse(0);
+    }
+
+    /** Whether two shapes differ in open strings alone, as where the thumb takes one beside a shape. */
+    private static boolean sameStops(Shape printed, Shape locked) {
+        for (int string = 1; string <= printed.strings(); string++) {
+            if (Math.max(0, printed.fret(string)) != Math.max(0, locked.fret(string))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** The highest pitch that the thumb plays: what lies higher is the fingers'. */
+    public static int highestBass(Instrument instrument) {
+        return instrument.lowestMidi() + HIGHEST_BASS;
+    }
+
+    /** Whether the tune's note of a slot lies so low that it can be the bass itself. */
+    public static boolean tuneMayBeBass(Instrument instrument, Slot.Demand demand) {
+        return demand.melody().filter(midi -> isBassPitch(instrument, midi)).isPresent();
+    }
+
+    /** Whether a tune's pitch is low enough to be the bass itself. */
+    static boolean isBassPitch(Instrument instrument, int midi) {
+        return midi <= instrument.lowestMidi() + HIGHEST_TUNE_AS_BASS;
+    }
+
+    /** What it costs the ear that the tune is the bass, in thousandths. */
+    public static int tuneAsBass(Slot.Demand demand) {
+        boolean preferred = (demand.bassPreferred() >> demand.melody().orElseThrow() % 12 & 1) == 1;
+        return Effort.thousandths(Weights.TUNE_IS_BASS + (preferred ? 0 : Weights.TUNE_IS_OTHER_BASS));
     }
 
     /**

@@ -1,9 +1,11 @@
 package phalanx.arrange.demand;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoublePredicate;
 import java.util.stream.IntStream;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.BassStroke;
@@ -13,25 +15,31 @@ import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 
 /**
- * Tells by how many semitones a tune must move to lie on the guitar. A note fits when some string has it, and, where
- * the bass is plucked with it, when the bass has a lower pitch on another string.
+ * Tells by how many semitones a tune may move to lie on the guitar. A note fits when some string has it, and, where
+ * the bass is plucked with it, when the bass has a lower pitch or the tune lies low enough to be the bass itself.
  */
 public final class MelodyFit {
     private static final int MOST_OCTAVES = 5;
     private static final int HALF_OCTAVE = 6;
+    private static final int STANDARD_LOWEST = 40;
 
+    /** A tune whose mean is no higher stays, if few of its notes are high and many would be low an octave lower. */
+    private static final int HIGH_MEAN = 67;
+
+    private static final int HIGH_NOTE = 71;
+    private static final double FEW_HIGH = 0.1;
+    private static final int LOW_NOTE = 55;
+    private static final double MANY_LOW = 0.4;
+    /** A tune whose mean is no lower has no better place an octave higher. */
+    private static final int LOW_MEAN = 55;
+
+    private final Instrument instrument;
     private final int lowestOpen;
-    private final int secondLowestOpen;
     private final int highest;
 
     public MelodyFit(Instrument instrument) {
-        List<Integer> open = IntStream.rangeClosed(1, instrument.strings())
-                .map(string -> instrument.midi(string, 0))
-                .sorted()
-                .boxed()
-                .toList();
-        this.lowestOpen = open.get(0);
-        this.secondLowestOpen = open.get(1);
+        this.instrument = instrument;
+        this.lowestOpen = instrument.lowestMidi();
         this.highest = IntStream.rangeClosed(1, instrument.strings())
                 .map(string -> instrument.midi(string, instrument.highestFret()))
                 .max()
@@ -68,7 +76,48 @@ public final class MelodyFit {
                 lowestBass = Math.min(lowestBass, lowestOpen + above);
             }
         }
-        return midi > lowestBass && midi >= secondLowestOpen;
+        return midi > lowestBass || Ear.isBassPitch(instrument, midi);
+    }
+
+    /**
+     * The moves worth trying for a wish, in semitones: one where the octave is given or clear, several where arranging
+     * must tell.
+     */
+    public List<Integer> moves(Song song, Octave wish) {
+        if (wish.moved().isPresent()) {
+            int semitones = 12 * wish.moved().getAsInt();
+            return inMidiRange(song, semitones) && misfits(song, semitones).isEmpty()
+                    ? List.of(semitones)
+                    : moves(song).subList(0, 1);
+        }
+        List<Integer> octaves = new ArrayList<>();
+        for (int semitones : new int[] {0, -12, 12, -24}) {
+            boolean worth = semitones == 0 || isWorth(song, semitones);
+            if (worth
+                    && inMidiRange(song, semitones)
+                    && misfits(song, semitones).isEmpty()) {
+                octaves.add(semitones);
+            }
+        }
+        return octaves.isEmpty() ? moves(song) : octaves;
+    }
+
+    /** Whether a tune may lie better so many semitones away: a quick bound by its pitches. */
+    private boolean isWorth(Song song, int semitones) {
+        double[] pitches =
+                song.melody().stream().mapToDouble(note -> note.midi()).toArray();
+        double mean = Arrays.stream(pitches).average().orElse(0) - lowestOpen + STANDARD_LOWEST;
+        if (semitones > 0) {
+            return mean < LOW_MEAN;
+        }
+        double shift = STANDARD_LOWEST - lowestOpen + semitones + 12;
+        double high = share(pitches, pitch -> pitch + shift > HIGH_NOTE);
+        double low = share(pitches, pitch -> pitch + shift - 12 < LOW_NOTE);
+        return mean + semitones + 12 > HIGH_MEAN || high >= FEW_HIGH || low < MANY_LOW;
+    }
+
+    private static double share(double[] pitches, DoublePredicate which) {
+        return Arrays.stream(pitches).filter(which).count() / (double) Math.max(1, pitches.length);
     }
 
     /**

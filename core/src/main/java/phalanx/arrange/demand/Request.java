@@ -15,13 +15,30 @@ import phalanx.song.Song;
  * @param hand the player's left hand
  * @param locks shapes the player wants held
  * @param picking how the right hand plays
+ * @param wishes what else the player wants
  */
-public record Request(Song song, Instrument instrument, Hand hand, List<Lock> locks, Picking picking) {
+public record Request(Song song, Instrument instrument, Hand hand, List<Lock> locks, Picking picking, Wishes wishes) {
     public Request {
         Objects.requireNonNull(song, "song");
         Objects.requireNonNull(instrument, "instrument");
         Objects.requireNonNull(hand, "hand");
         Objects.requireNonNull(picking, "picking");
+        Objects.requireNonNull(wishes, "wishes");
         locks = List.copyOf(locks);
+    }
+
+    /** One with the usual wishes. */
+    public Request(Song song, Instrument instrument, Hand hand, List<Lock> locks, Picking picking) {
+        this(song, instrument, hand, locks, picking, Wishes.USUAL);
+    }
+
+    /** Who has the tune. */
+    public TuneUse tune() {
+        return wishes.tuneOf(song);
+    }
+
+    /** The song with the tune that the hand plays: without one where it is sung. */
+    public Song played() {
+        return tune() == TuneUse.PLAYED ? song : song.withMelody(List.of());
     }
 }

@@ -24,6 +24,7 @@ import phalanx.theory.ChordSymbol;
  * @param bass the bass stroke that begins here or still rings, if any
  * @param inner the inner strokes within, in order of tick, at one tick from the top row
  * @param locked the shape that the player wants held, if any
+ * @param wanted what is wanted of the chord besides
  */
 public record Slot(
         int startTick,
@@ -33,7 +34,39 @@ public record Slot(
         Optional<MelodyNote> melody,
         Optional<BassStroke> bass,
         List<InnerStroke> inner,
-        Optional<HeldShape> locked) {
+        Optional<HeldShape> locked,
+        Wanted wanted) {
+    /**
+     * What is wanted of a chord in a slot.
+     *
+     * @param wholeShapes whether the hand holds a whole shape of it
+     * @param strings how many strings should sound
+     * @param colours pitch classes that should be heard here
+     * @param rowsHeard rows of a pattern that are struck soon after, bit r for row r: what they strike is heard, too
+     * @param highestFret no finger above it; {@link #ANY_FRET} where that does not matter
+     */
+    public record Wanted(boolean wholeShapes, int strings, int colours, int rowsHeard, int highestFret) {
+        public static final int ANY_FRET = 99;
+
+        /** All colours of a chord at once, however it is held. */
+        static Wanted of(Optional<ChordSymbol> chord) {
+            return new Wanted(false, 0, chord.map(ChordSymbol::colourClasses).orElse(0), 0, ANY_FRET);
+        }
+    }
+
+    /** One in which all colours of the chord should be heard, however it is held. */
+    public Slot(
+            int startTick,
+            int endTick,
+            int chordIndex,
+            Optional<ChordSymbol> chord,
+            Optional<MelodyNote> melody,
+            Optional<BassStroke> bass,
+            List<InnerStroke> inner,
+            Optional<HeldShape> locked) {
+        this(startTick, endTick, chordIndex, chord, melody, bass, inner, locked, Wanted.of(chord));
+    }
+
     public boolean melodyBegins() {
         return melody.isPresent() && melody.get().tick() == startTick;
     }
@@ -56,12 +89,16 @@ public record Slot(
 
     /** The same with no shape to be held. */
     public Slot unlocked() {
-        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.empty());
+        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.empty(), wanted);
     }
 
     /** The same with a shape held. */
     public Slot with(HeldShape held) {
-        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.of(held));
+        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.of(held), wanted);
+    }
+
+    Slot wanting(Wanted newWanted) {
+        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, locked, newWanted);
     }
 
     /** How long a hold counts here, in {@link Effort#STEPS} to a beat. */
@@ -86,7 +123,8 @@ public record Slot(
                 bass.map(BassStroke::preferred).orElse(0),
                 bassBegins(),
                 moments(),
-                locked);
+                locked,
+                wanted);
     }
 
     /** The strokes of each tick together, in order. */
@@ -99,7 +137,7 @@ public record Slot(
                 moments.add(new ArrayList<>());
             }
             moments.get(moments.size() - 1)
-                    .add(new Ask(stroke.row().map(PatternRow::string).orElse(0), stroke.isBrush()));
+                    .add(new Ask(stroke.row().map(PatternRow::rank).orElse(0), stroke.isBrush(), stroke.endsPhrase()));
         }
         return moments.stream().map(List::copyOf).toList();
     }
@@ -107,10 +145,16 @@ public record Slot(
     /**
      * An inner stroke as far as its place is concerned.
      *
-     * @param row the string it is meant for, 0 where any will do
+     * @param row which of the fingers' strings it is meant for, 1 at the top; 0 where any will do
      * @param brush whether it takes all strings that are free
+     * @param end whether it makes the end of a phrase fuller
      */
-    public record Ask(int row, boolean brush) {}
+    public record Ask(int row, boolean brush, boolean end) {
+        /** One that ends no phrase. */
+        public Ask(int row, boolean brush) {
+            this(row, brush, false);
+        }
+    }
 
     /**
      * @param chord the harmony, if any
@@ -121,6 +165,7 @@ public record Slot(
      * @param bassBegins whether it must be plucked here
      * @param moments the inner strokes, those of one tick together
      * @param locked the shape that must be held, if any
+     * @param wanted what is wanted of the chord besides
      */
     public record Demand(
             Optional<ChordSymbol> chord,
@@ -130,10 +175,38 @@ public record Slot(
             int bassPreferred,
             boolean bassBegins,
             List<List<Ask>> moments,
-            Optional<HeldShape> locked) {
+            Optional<HeldShape> locked,
+            Wanted wanted) {
+        /** One in which all colours of the chord should be heard, however it is held. */
+        public Demand(
+                Optional<ChordSymbol> chord,
+                Optional<Integer> melody,
+                boolean melodyBegins,
+                int bassAllowed,
+                int bassPreferred,
+                boolean bassBegins,
+                List<List<Ask>> moments,
+                Optional<HeldShape> locked) {
+            this(
+                    chord,
+                    melody,
+                    melodyBegins,
+                    bassAllowed,
+                    bassPreferred,
+                    bassBegins,
+                    moments,
+                    locked,
+                    Wanted.of(chord));
+        }
+
         /** Whether inner strokes fall here. */
         public boolean inner() {
             return !moments.isEmpty();
+        }
+
+        /** Whether a pattern says which strings its strokes are for. */
+        public boolean hasRows() {
+            return moments.stream().flatMap(List::stream).anyMatch(ask -> ask.row() > 0 || ask.brush());
         }
 
         public Demand unlocked() {
@@ -147,7 +220,8 @@ public record Slot(
                             bassPreferred,
                             bassBegins,
                             moments,
-                            Optional.empty());
+                            Optional.empty(),
+                            wanted);
         }
     }
 }

@@ -1,9 +1,12 @@
 package phalanx.arrange.demand;
 
 import java.util.List;
+import java.util.Set;
 import phalanx.righthand.BassStroke;
 import phalanx.righthand.HandPlace;
 import phalanx.righthand.PickingPlan;
+import phalanx.song.PhraseEnds;
+import phalanx.song.Song;
 
 /**
  * What is asked of the hands over a whole song.
@@ -17,11 +20,17 @@ public record SongDemand(PickingPlan plan, List<Slot> slots) {
     }
 
     public static SongDemand of(Request request) {
-        PickingPlan plan = PickingPlan.of(request.song(), request.picking());
+        Song song = request.played();
+        PickingPlan plan = PickingPlan.of(song, request.picking(), ends(request));
         List<BassStroke> bass = request.picking().place() == HandPlace.HEEL
                 ? plan.bass().stream().map(SongDemand::damped).toList()
                 : plan.bass();
-        return new SongDemand(plan, new SlotCutter().slots(request.song(), bass, plan.inner(), request.locks()));
+        List<Slot> slots = new SlotCutter().slots(song, bass, plan.inner(), request.locks());
+        return new SongDemand(plan, new ColourSchedule(request).of(slots));
+    }
+
+    private static Set<Integer> ends(Request request) {
+        return request.wishes().fullEnds() ? new PhraseEnds(request.song()).find() : Set.of();
     }
 
     /** The heel on the bridge damps the bass. */

@@ -1,10 +1,12 @@
 package phalanx.arrange.score;
 
 import java.util.Objects;
+import java.util.Optional;
 import phalanx.arrange.demand.Lock;
 import phalanx.cost.Effort;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.HeldShape;
+import phalanx.lefthand.shape.Shape;
 import phalanx.lefthand.track.Posture;
 
 /**
@@ -13,12 +15,15 @@ import phalanx.lefthand.track.Posture;
  * @param startTick from
  * @param endTick up to, not included
  * @param held the strings it plays or keeps stopped, and the fingers that hold them
+ * @param printed which of its chord's printed shapes is in hand, if one, for the tune or the bass perhaps changed
  * @param posture who presses, and where the hand stands
  * @param effort of the slot and of the change into it; those of all slots add up to the song's
  */
-public record ArrangedSlot(int startTick, int endTick, HeldShape held, Posture posture, Effort effort) {
+public record ArrangedSlot(
+        int startTick, int endTick, HeldShape held, Optional<Shape> printed, Posture posture, Effort effort) {
     public ArrangedSlot {
         Objects.requireNonNull(held, "held");
+        Objects.requireNonNull(printed, "printed");
         Objects.requireNonNull(posture, "posture");
         Objects.requireNonNull(effort, "effort");
     }

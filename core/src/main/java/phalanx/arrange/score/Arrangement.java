@@ -3,6 +3,7 @@ package phalanx.arrange.score;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import phalanx.arrange.demand.Request;
 import phalanx.cost.Cost;
 import phalanx.righthand.Hit;
@@ -23,6 +24,7 @@ import phalanx.song.Song;
  * @param findings of the audit, in order of tick
  * @param cost of the whole song, by which the path was chosen
  * @param ceiling the fastest tempo
+ * @param octave what octaves were compared, if any
  */
 public record Arrangement(
         Request request,
@@ -35,17 +37,47 @@ public record Arrangement(
         Joining joining,
         List<Finding> findings,
         Cost cost,
-        TempoCeiling ceiling) {
+        TempoCeiling ceiling,
+        Optional<OctaveChoice> octave) {
     public Arrangement {
         Objects.requireNonNull(request, "request");
         Objects.requireNonNull(cost, "cost");
         Objects.requireNonNull(ceiling, "ceiling");
+        Objects.requireNonNull(octave, "octave");
         notes = List.copyOf(notes);
         holds = List.copyOf(holds);
         slots = List.copyOf(slots);
         hits = List.copyOf(hits);
         Objects.requireNonNull(joining, "joining");
         findings = List.copyOf(findings);
+    }
+
+    /** One in which no octaves were compared. */
+    public Arrangement(
+            Request request,
+            int movedBy,
+            List<ArrangedNote> notes,
+            List<Hold> holds,
+            List<ArrangedSlot> slots,
+            int innerAsked,
+            List<Hit> hits,
+            Joining joining,
+            List<Finding> findings,
+            Cost cost,
+            TempoCeiling ceiling) {
+        this(
+                request,
+                movedBy,
+                notes,
+                holds,
+                slots,
+                innerAsked,
+                hits,
+                joining,
+                findings,
+                cost,
+                ceiling,
+                Optional.empty());
     }
 
     public Song song() {
@@ -99,12 +131,30 @@ public record Arrangement(
                 joining,
                 findings,
                 cost,
-                ceiling);
+                ceiling,
+                octave);
     }
 
     /** The same with findings and a ceiling. */
     public Arrangement with(List<Finding> newFindings, TempoCeiling newCeiling) {
         return new Arrangement(
-                request, movedBy, notes, holds, slots, innerAsked, hits, joining, newFindings, cost, newCeiling);
+                request,
+                movedBy,
+                notes,
+                holds,
+                slots,
+                innerAsked,
+                hits,
+                joining,
+                newFindings,
+                cost,
+                newCeiling,
+                octave);
+    }
+
+    /** The same with what was found of its octave. */
+    public Arrangement with(Optional<OctaveChoice> choice) {
+        return new Arrangement(
+                request, movedBy, notes, holds, slots, innerAsked, hits, joining, findings, cost, ceiling, choice);
     }
 }

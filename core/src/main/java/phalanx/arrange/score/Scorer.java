@@ -3,8 +3,10 @@ package phalanx.arrange.score;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.Labels;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.Slot;
 import phalanx.cost.Cost;
@@ -15,8 +17,11 @@ import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.HeldShape;
 import phalanx.lefthand.shape.Position;
 import phalanx.lefthand.shape.Shape;
+import phalanx.lefthand.shape.ShapeBook;
+import phalanx.lefthand.shape.ShapeOrder;
 import phalanx.lefthand.track.MoveMeter;
 import phalanx.lefthand.track.Posture;
 import phalanx.lefthand.track.Stops;
@@ -34,18 +39,30 @@ public final class Scorer {
     private final Instrument instrument;
     private final FingeringFinder finder;
     private final MoveMeter meter;
+    private final ShapeBook book;
 
-    public Scorer(FingeringFinder finder, MoveMeter meter) {
+    /**
+     * @param finder for arranging
+     * @param book the shapes that players print
+     */
+    public Scorer(FingeringFinder finder, MoveMeter meter, ShapeBook book) {
+        this.book = book;
         this.instrument = finder.instrument();
         this.finder = finder;
         this.meter = meter;
+    }
+
+    /** The shapes that players print. */
+    public ShapeBook book() {
+        return book;
     }
 
     /** One for what an arrangement was asked for. */
     public static Scorer of(Request request) {
         return new Scorer(
                 FingeringFinder.forPlucking(request.instrument(), request.hand()),
-                new MoveMeter(request.instrument(), request.hand()));
+                new MoveMeter(request.instrument(), request.hand()),
+                new ShapeBook(FingeringFinder.forShapes(request.instrument(), request.hand())));
     }
 
     /**
@@ -56,20 +73,30 @@ public final class Scorer {
      * @param notes in order of tick
      * @param holds in order of tick; each holds through whole slots
      * @param positions where the hand stands in each slot
+     * @param shapes which of its chord's printed shapes it holds in each slot, if one
      */
     public List<Cost> costs(
-            List<Slot> slots, double tempo, List<ArrangedNote> notes, List<Hold> holds, List<Integer> positions) {
+            List<Slot> slots,
+            double tempo,
+            List<ArrangedNote> notes,
+            List<Hold> holds,
+            List<Integer> positions,
+            List<Optional<Shape>> shapes) {
         List<Track.Span> spans = spans(slots, holds, positions);
         Track track = Track.of(spans, notes, tempo, meter);
         int[] firstNote = firsts(slots, notes);
         List<Cost> costs = new ArrayList<>(slots.size());
         Sounding sounding = new Sounding(notes);
         Sounding before = null;
+        int stroke = Labels.NONE;
         for (int i = 0; i < slots.size(); i++) {
             List<ArrangedNote> struck = notes.subList(firstNote[i], firstNote[i + 1]);
             Sounding now = sounding.at(slots.get(i), struck);
             SlotCost cost = new SlotCost(slots.get(i), now, struck, spans.get(i));
             cost.own();
+            shapes.get(i).ifPresent(cost::shape);
+            slots.get(i).locked().ifPresent(cost::lockedShape);
+            stroke = cost.after(stroke);
             if (i > 0) {
                 cost.sum.add(track.changes().get(i - 1).effort());
                 cost.step(before);
@@ -148,6 +175,7 @@ public final class Scorer {
         private final Fingering fingering;
         private final Stops stops;
         private final Effort.Sum sum = new Effort.Sum();
+        private Ear.Placing placing = Ear.Placing.NONE;
         private long unplayable;
         private long tune;
 
@@ -174,7 +202,17 @@ public final class Scorer {
                     .isPresent();
             boolean astray = struck.stream().anyMatch(note -> stops.fret(note.string()) != note.fret());
             unplayable += finder.holds(fingering) && !astray && !thumbHasTune ? 0 : 1;
-            unplayable += slot.bassBegins() && sounding.bass == NONE ? BASS_LOST : 0;
+            if (slot.bassBegins() && sounding.bass == NONE) {
+                if (sounding.tune != NONE && Ear.tuneMayBeBass(instrument, demand)) {
+                    sum.add(Term.BASS_PLACE, Ear.tuneAsBass(demand));
+                } else {
+                    unplayable += BASS_LOST;
+                }
+            }
+            if (slot.melodyBegins() && sounding.tune != NONE) {
+                sum.add(Term.HIGH, Ear.tuneHigh(stops.fret(sounding.tune)));
+            }
+            sum.add(Term.HIGH, Ear.aboveWish(fingering.packed(), demand));
             tune += slot.melodyBegins() && sounding.tune == NONE ? Cost.LOST : 0;
             if (slot.bass().isPresent() && sounding.bass != NONE) {
                 int fret = stops.fret(sounding.bass);
@@ -183,9 +221,24 @@ public final class Scorer {
                         Term.BASS_PLACE,
                         Ear.bassPlace(demand.bassPreferred(), sounding.bass, fret, midi, instrument.strings()));
             }
+            int sounding = (this.sounding.tune == NONE ? 0 : 1) + (this.sounding.bass == NONE ? 0 : 1);
+            sum.addGrains(Term.THIN, (long) Ear.thin(demand, sounding, scene()) * steps);
             if (demand.inner()) {
-                sum.add(new Ear(demand).price(scene(), strings()));
+                placing = new Ear(demand).price(scene(), strings(), sum);
             }
+        }
+
+        void shape(Shape shape) {
+            List<ShapeOrder.Placed> printed = book.of(slot.chord().orElseThrow());
+            int place = IntStream.range(0, printed.size())
+                    .filter(index -> printed.get(index).shape().shape().equals(shape))
+                    .findFirst()
+                    .orElseThrow();
+            sum.addGrains(Term.SHAPE, (long) Ear.shape(printed, place) * slot.holdSteps());
+        }
+
+        void lockedShape(HeldShape locked) {
+            sum.addGrains(Term.SHAPE, (long) Ear.lockedShape(instrument, demand, locked, book) * slot.holdSteps());
         }
 
         /** What sounds of tune and bass; other open strings are not looked at. */
@@ -224,6 +277,14 @@ public final class Scorer {
                             .mapToInt(note -> 1 << note.string())
                             .reduce(0, (a, b) -> a | b))
                     .toArray();
+        }
+
+        /** Looks at the last inner stroke before, and says what it is after this slot. */
+        int after(int stroke) {
+            if (Labels.repeats(stroke, placing.first())) {
+                sum.add(Term.REPEATED, Ear.REPEATED);
+            }
+            return placing.last() == Labels.NONE ? stroke : placing.last();
         }
 
         void step(Sounding before) {

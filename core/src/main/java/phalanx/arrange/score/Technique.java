@@ -6,7 +6,9 @@ public enum Technique {
     /** In one stroke with other strings. */
     BRUSH("brush"),
     /** At once with others, by a finger each. */
-    BLOCK("block");
+    BLOCK("block"),
+    /** One after another with others, the lowest first. */
+    ROLL("roll");
 
     private final String label;
 

@@ -29,9 +29,16 @@ final class CandidateAdder {
     private final int ceiling;
     private final int chordTones;
     private final LayerBuilder found;
-    private final Map<Long, Ear.Placing> placings = new HashMap<>();
+    private final Map<Long, List<Ear.Placing>> placings = new HashMap<>();
+    private final Map<Long, Integer> thins = new HashMap<>();
     private long lastKey = -1;
-    private Ear.Placing lastPlacing = Ear.Placing.NONE;
+    private long lastThinKey = -1;
+    private int lastThin;
+    private List<Ear.Placing> lastPlacings = List.of(Ear.Placing.NONE);
+    /** Which of the chord's printed shapes is held, {@link Layer#NO_SHAPE} where none is, and what that costs the ear for a beat. */
+    private int shape = Layer.NO_SHAPE;
+
+    private int shapeCost;
 
     CandidateAdder(Instrument instrument, MoveTable table, Slot.Demand demand) {
         this.instrument = instrument;
@@ -50,6 +57,12 @@ final class CandidateAdder {
     /** Whether a pitch is a tone of the chord. */
     boolean isTone(int midi) {
         return (chordTones >> midi % 12 & 1) == 1;
+    }
+
+    /** What is added next holds a printed shape of the chord. */
+    void holds(int newShape, int thousandths) {
+        shape = newShape;
+        shapeCost = thousandths;
     }
 
     boolean isBelowTune(int midi) {
@@ -74,7 +87,9 @@ final class CandidateAdder {
     }
 
     boolean admits(Place tune, Place bass, int outOfReach) {
-        int unplayable = outOfReach + (demand.bassBegins() && bass.isNowhere() ? BASS_LOST : 0);
+        boolean noBass = demand.bassBegins() && bass.isNowhere();
+        boolean tuneIsBass = noBass && !tune.isNowhere() && Ear.tuneMayBeBass(instrument, demand);
+        int unplayable = outOfReach + (noBass && !tuneIsBass ? BASS_LOST : 0);
         int lost = demand.melodyBegins() && tune.isNowhere() ? Cost.LOST : 0;
         return found.admits(unplayable, lost);
     }
@@ -82,7 +97,9 @@ final class CandidateAdder {
     /** Forgets what it knew of sounds: tune or bass change. */
     void begin() {
         placings.clear();
+        thins.clear();
         lastKey = -1;
+        lastThinKey = -1;
         found.beginPair();
     }
 
@@ -102,8 +119,15 @@ final class CandidateAdder {
             return;
         }
         Stops stops = Stops.of(presses);
-        Ear.Placing placing = demand.inner() ? placing(stops, tune, bass, silent) : Ear.Placing.NONE;
-        int sound = placing.thousandths() + bassPlace(bass);
+        int thin = thin(stops, tune, bass, silent);
+        List<Ear.Placing> ways = demand.inner() ? placings(stops, tune, bass, silent) : List.of(Ear.Placing.NONE);
+        for (int variant = 0; variant < ways.size(); variant++) {
+            add(presses, stops, tune, bass, hold + thin, ways.get(variant), variant);
+        }
+    }
+
+    private void add(int[] presses, Stops stops, Place tune, Place bass, int hold, Ear.Placing placing, int variant) {
+        int sound = placing.thousandths() + places(tune, bass) + Ear.aboveWish(presses, demand);
         int beginning =
                 (demand.melodyBegins() ? 1 << tune.string() : 0) | (demand.bassBegins() ? 1 << bass.string() : 0);
         int plucks = Layer.plucks(stops, beginning, placing);
@@ -115,12 +139,32 @@ final class CandidateAdder {
         for (int position = lowest; position <= highest; position++) {
             if (Position.admits(presses, position)) {
                 int away = OFF_POSITION * Position.away(presses, position);
-                found.add(presses, stops, position, tune.string(), bass.string(), hold + away, sound, plucks, placing);
+                found.add(
+                        presses,
+                        stops,
+                        position,
+                        tune.string(),
+                        bass.string(),
+                        hold + away + shapeCost,
+                        sound,
+                        plucks,
+                        placing,
+                        shape,
+                        variant);
             }
         }
     }
 
-    int bassPlace(Place bass) {
+    /** What the places of tune and bass cost the ear, in thousandths. */
+    int places(Place tune, Place bass) {
+        int high = demand.melodyBegins() && !tune.isNowhere() ? Ear.tuneHigh(tune.fret()) : 0;
+        return high + bassPlace(tune, bass);
+    }
+
+    private int bassPlace(Place tune, Place bass) {
+        if (bass.isNowhere() && demand.bassBegins()) {
+            return tune.isNowhere() || !Ear.tuneMayBeBass(instrument, demand) ? 0 : Ear.tuneAsBass(demand);
+        }
         return bass.isNowhere()
                 ? 0
                 : Ear.bassPlace(
@@ -131,17 +175,38 @@ final class CandidateAdder {
                         strings);
     }
 
-    private Ear.Placing placing(Stops stops, Place tune, Place bass, int silent) {
+    /** What a thin sound costs for each beat, in thousandths. */
+    private int thin(Stops stops, Place tune, Place bass, int silent) {
+        if (demand.wanted().strings() == 0) {
+            return 0;
+        }
+        long key = key(stops, tune, bass);
+        if (key != lastThinKey) {
+            lastThinKey = key;
+            lastThin = thins.computeIfAbsent(key, k -> {
+                int sounding = (tune.isNowhere() ? 0 : 1) + (bass.isNowhere() ? 0 : 1);
+                return Ear.thin(demand, sounding, scene(stops, tune, bass, silent));
+            });
+        }
+        return lastThin;
+    }
+
+    private long key(Stops stops, Place tune, Place bass) {
         long key = 0;
         int below = bass.isNowhere() ? strings + 1 : bass.string();
         for (int string = tune.string() + 1; string < below; string++) {
             key = key << 6 | stops.fret(string) + 1;
         }
+        return key;
+    }
+
+    private List<Ear.Placing> placings(Stops stops, Place tune, Place bass, int silent) {
+        long key = key(stops, tune, bass);
         if (key != lastKey) {
             lastKey = key;
-            lastPlacing = placings.computeIfAbsent(key, k -> ear.place(scene(stops, tune, bass, silent)));
+            lastPlacings = placings.computeIfAbsent(key, k -> ear.places(scene(stops, tune, bass, silent)));
         }
-        return lastPlacing;
+        return lastPlacings;
     }
 
     private Ear.Scene scene(Stops stops, Place tune, Place bass, int silent) {

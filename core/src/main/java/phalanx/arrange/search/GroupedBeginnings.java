@@ -78,6 +78,7 @@ final class GroupedBeginnings extends Beginnings {
         this.firsts = new long[count];
         this.lastPlucks = new int[count];
         int[] order = cheapestFirst(costs);
+        int possible = order.length;
         int[] classOf = new int[count];
         for (int candidate : order) {
             classOf[candidate] = classOf(candidate);
@@ -93,14 +94,14 @@ final class GroupedBeginnings extends Beginnings {
         }
         firstGroups[classes] = groups;
         this.starts = new int[groups + 1];
-        for (int group : groupOf) {
-            starts[group + 1]++;
+        for (int candidate : order) {
+            starts[groupOf[candidate] + 1]++;
         }
         for (int group = 0; group < groups; group++) {
             starts[group + 1] += starts[group];
         }
-        this.members = new int[count];
-        this.memberCosts = new long[count];
+        this.members = new int[possible];
+        this.memberCosts = new long[possible];
         int[] next = Arrays.copyOf(starts, groups);
         for (int candidate : order) {
             int at = next[groupOf[candidate]]++;
@@ -111,8 +112,8 @@ final class GroupedBeginnings extends Beginnings {
         this.leasts = new long[groups];
         for (int finger = 0; finger < Fingering.FINGERS; finger++) {
             short[] ways = (earlier ? known.leavingAt : known.arrivingAt)[finger];
-            memberWays[finger] = new short[count];
-            for (int at = 0; at < count; at++) {
+            memberWays[finger] = new short[possible];
+            for (int at = 0; at < possible; at++) {
                 memberWays[finger][at] = ways[members[at]];
             }
             leastMoves[finger] = leastMoves(finger);
@@ -125,11 +126,14 @@ final class GroupedBeginnings extends Beginnings {
             least = Math.min(least, cost);
         }
         long[] keys = new long[costs.length];
-        for (int candidate = 0; candidate < keys.length; candidate++) {
-            keys[candidate] = Math.min(costs[candidate] - least, DEAREST) << INDEX_BITS | candidate;
+        int possible = 0;
+        for (int candidate = 0; candidate < costs.length; candidate++) {
+            if (costs[candidate] < LayeredGraph.IMPOSSIBLE || costs[candidate] == least) {
+                keys[possible++] = Math.min(costs[candidate] - least, DEAREST) << INDEX_BITS | candidate;
+            }
         }
-        Arrays.sort(keys);
-        int[] order = new int[keys.length];
+        Arrays.sort(keys, 0, possible);
+        int[] order = new int[possible];
         for (int at = 0; at < order.length; at++) {
             order[at] = (int) keys[at] & INDEX;
         }

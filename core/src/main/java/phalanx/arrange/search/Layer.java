@@ -18,6 +18,8 @@ import phalanx.lefthand.track.Stops;
 public final class Layer {
     /** A string number that stands for no string. */
     public static final int NONE = 0;
+    /** Where no printed shape of the chord is held. */
+    public static final int NO_SHAPE = -1;
 
     /** The number of the pluck that falls on a slot's beginning; the ticks of its inner strokes follow. */
     public static final int FIRST_PLUCK = 1;
@@ -50,6 +52,8 @@ public final class Layer {
     final Ear.Placing[] placings;
     /** Strings that inner strokes fall on, bit s for string s. */
     final short[] struck;
+    /** Which of the chord's printed shapes is held, {@link #NO_SHAPE} where none is. */
+    final byte[] shapes;
 
     /** Of each finger the different presses that are arrived at, and which of them each candidate has. */
     final int[][] arriving = new int[Fingering.FINGERS][];
@@ -79,6 +83,7 @@ public final class Layer {
         this.plucks = new int[count];
         this.placings = new Ear.Placing[count];
         this.struck = new short[count];
+        this.shapes = new byte[count];
         this.table = builder.table;
         for (int i = 0; i < count; i++) {
             take(builder, order[i], i);
@@ -100,6 +105,7 @@ public final class Layer {
         plucks[to] = from.plucks[index];
         placings[to] = from.placings[index];
         struck[to] = from.struck[index];
+        shapes[to] = from.shapes[index];
     }
 
     private int place(int candidate, int string) {
@@ -223,6 +229,8 @@ public final class Layer {
         int own = candidate * Fingering.FINGERS;
         int its = index * Fingering.FINGERS;
         return positions[candidate] == other.positions[index]
+                && shapes[candidate] == other.shapes[index]
+                && Arrays.equals(placings[candidate].moments(), other.placings[index].moments())
                 && tunes[candidate] == other.tunes[index]
                 && basses[candidate] == other.basses[index]
                 && Arrays.equals(presses, own, own + Fingering.FINGERS, other.presses, its, its + Fingering.FINGERS);

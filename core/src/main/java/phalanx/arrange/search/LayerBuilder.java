@@ -12,7 +12,7 @@ public final class LayerBuilder {
     /** An index of a candidate fits 16 bits. */
     private static final int MOST = 1 << 16;
     /** How many are promising for being the cheapest by themselves. */
-    private static final int CHEAPEST = 20;
+    private static final int CHEAPEST = 24;
 
     final MoveTable table;
     int unplayable = Integer.MAX_VALUE;
@@ -32,8 +32,11 @@ public final class LayerBuilder {
     int[] plucks = new int[64];
     Ear.Placing[] placings = new Ear.Placing[64];
     short[] struck = new short[64];
+    byte[] shapes = new byte[64];
     /** Which pair of places of tune and bass each candidate has, by number. */
     private int[] pairs = new int[64];
+
+    private byte[] variants = new byte[64];
 
     private int pair;
 
@@ -77,6 +80,8 @@ public final class LayerBuilder {
      * @param hold effort of holding for a beat, in thousandths
      * @param sound what it costs the ear, in thousandths
      * @param pluck the last pluck of each finger
+     * @param variant 0 for the best places of the inner strokes, else which others
+     * @param shape which of the chord's printed shapes it is, or {@link Layer#NO_SHAPE}
      */
     public void add(
             int[] packed,
@@ -87,7 +92,9 @@ public final class LayerBuilder {
             int hold,
             int sound,
             int pluck,
-            Ear.Placing placing) {
+            Ear.Placing placing,
+            int shape,
+            int variant) {
         dropWorse();
         if (count == positions.length) {
             grow();
@@ -105,6 +112,8 @@ public final class LayerBuilder {
         plucks[count] = pluck;
         placings[count] = placing;
         struck[count] = (short) placing.struck();
+        shapes[count] = (byte) shape;
+        variants[count] = (byte) variant;
         pairs[count] = pair;
         count++;
         least = Math.min(least, hold + sound);
@@ -126,6 +135,7 @@ public final class LayerBuilder {
         sounds[count] = from.sounds[index];
         plucks[count] = from.plucks[index];
         placings[count] = from.placings[index];
+        shapes[count] = from.shapes[index];
         struck[count++] = from.struck[index];
     }
 
@@ -142,7 +152,9 @@ public final class LayerBuilder {
         plucks = Arrays.copyOf(plucks, size);
         placings = Arrays.copyOf(placings, size);
         struck = Arrays.copyOf(struck, size);
+        shapes = Arrays.copyOf(shapes, size);
         pairs = Arrays.copyOf(pairs, size);
+        variants = Arrays.copyOf(variants, size);
     }
 
     /** What all candidates so far lose. */
@@ -193,6 +205,11 @@ public final class LayerBuilder {
         return new Layer(this, inOrder(Effort.thousandths(slack)));
     }
 
+    /** Whether a candidate is the one before with other places of the inner strokes. */
+    private boolean isVariant(int candidate) {
+        return variants[candidate] > 0;
+    }
+
     /**
      * The layer of the most promising: some that are the cheapest by themselves, and the cheapest few of each place
      * of the tune, of the bass and of the hand together.
@@ -203,10 +220,13 @@ public final class LayerBuilder {
         byte[] ofKind = new byte[(pair + 1) * Layer.POSITIONS];
         int[] order = inOrder(Integer.MAX_VALUE >> 1);
         int chosen = 0;
+        int cheapest = 0;
         for (int candidate : order) {
             int kind = pairs[candidate] * Layer.POSITIONS + positions[candidate];
-            boolean among = chosen < CHEAPEST;
-            if (!among && ofKind[kind] < ofEach) {
+            boolean plain = !isVariant(candidate);
+            boolean among = cheapest < CHEAPEST;
+            cheapest += among && plain ? 1 : 0;
+            if (!among && (plain || ofEach > 1) && ofKind[kind] < ofEach) {
                 ofKind[kind]++;
                 among = true;
             }

@@ -6,9 +6,11 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.function.Function;
+import phalanx.arrange.demand.Ear;
 import phalanx.arrange.demand.Slot;
 import phalanx.cost.Effort;
 import phalanx.guitar.Instrument;
@@ -16,6 +18,7 @@ import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.FingeringFinder;
 import phalanx.lefthand.shape.Press;
 import phalanx.lefthand.shape.Shape;
+import phalanx.lefthand.shape.ShapeBook;
 import phalanx.lefthand.shape.Ways;
 import phalanx.lefthand.track.MoveMeter;
 
@@ -49,6 +52,8 @@ public final class LayerFinder {
     private final MoveMeter meter;
     private final Instrument instrument;
     private final int strings;
+    private final int highestBass;
+    private final ShapeBook book;
     /** For each fret the lowest that a hand may hold with it. */
     private final int[] lowestWithin;
 
@@ -62,6 +67,8 @@ public final class LayerFinder {
         this.meter = meter;
         this.instrument = finder.instrument();
         this.strings = instrument.strings();
+        this.highestBass = Ear.highestBass(instrument);
+        this.book = new ShapeBook(FingeringFinder.forShapes(instrument, finder.hand()));
         this.lowestWithin = new int[instrument.highestFret() + 1];
         for (int fret = 1, lowest = 1; fret < lowestWithin.length; fret++) {
             while (instrument.alongMm(fret) - instrument.alongMm(lowest)
@@ -78,6 +85,11 @@ public final class LayerFinder {
 
     public MoveMeter meter() {
         return meter;
+    }
+
+    /** The shapes that players print. */
+    public ShapeBook book() {
+        return book;
     }
 
     /**
@@ -118,16 +130,20 @@ public final class LayerFinder {
 
     private LayerBuilder search(Slot.Demand demand, double slack) {
         return demand.locked()
-                .flatMap(held -> new LockedSearch(this, demand, held).run())
+                .flatMap(held -> new HeldSearch(this, demand).locked(held))
+                .or(() -> demand.wanted().wholeShapes() ? printed(demand) : Optional.empty())
                 .orElseGet(() -> new Search(demand.unlocked(), slack).run());
+    }
+
+    private Optional<LayerBuilder> printed(Slot.Demand demand) {
+        return demand.chord().flatMap(chord -> new HeldSearch(this, demand.unlocked()).printed(book.of(chord)));
     }
 
     /** Whether a slot's locked shape can be held under what it asks for; true where there is none. */
     boolean keepsLock(Slot slot) {
         return slot.locked().isEmpty()
-                || locksKept.computeIfAbsent(slot.demand(), demand -> new LockedSearch(
-                                this, demand, demand.locked().get())
-                        .run()
+                || locksKept.computeIfAbsent(slot.demand(), demand -> new HeldSearch(this, demand)
+                        .locked(demand.locked().get())
                         .isPresent());
     }
 
@@ -165,6 +181,10 @@ public final class LayerFinder {
                     put(pair.bass, Shape.SILENT);
                 }
             }
+            if (demand.hasRows()) {
+                demand.chord()
+                        .ifPresent(chord -> new HeldSearch(LayerFinder.this, demand, adder).printed(book.of(chord)));
+            }
             if (adder.found().isEmpty() || adder.found().unplayable() > 0) {
                 addOutOfReach();
             }
@@ -188,7 +208,7 @@ public final class LayerFinder {
                     Ways ways = finder.ways(frets);
                     // a third finger may bring the thumb or a barre within reach of what two alone do not hold
                     int hold = ways.count() == 0 ? 0 : ways.effort(0);
-                    pairs.add(new Pair(tune, bass, hold + adder.bassPlace(bass)));
+                    pairs.add(new Pair(tune, bass, hold + adder.places(tune, bass)));
                     put(tune, Shape.SILENT);
                     put(bass, Shape.SILENT);
                 }
@@ -210,6 +230,7 @@ public final class LayerFinder {
                     for (int fret = 0; fret <= instrument.highestFret(); fret++) {
                         int midi = instrument.midi(string, fret);
                         if ((demand.bassAllowed() >> midi % 12 & 1) == 1
+                                && midi <= highestBass
                                 && adder.isBelowTune(midi)
                                 && instrument.has(string, fret)
                                 && spannable(tune, fret)) {
@@ -236,7 +257,7 @@ public final class LayerFinder {
          */
         private void add(Place tune, Place bass, int string, int left, boolean mayBeBelowBass, boolean all) {
             Ways ways = finder.ways(frets);
-            int more = adder.bassPlace(bass);
+            int more = adder.places(tune, bass);
             for (int way = 0; way < ways.count() && (all || !isBeyond(ways.effort(way) + more)); way++) {
                 adder.add(ways.presses(way), tune, bass, 0, ways.effort(way));
             }

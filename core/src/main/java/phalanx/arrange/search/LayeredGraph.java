@@ -1,5 +1,7 @@
 package phalanx.arrange.search;
 
+import phalanx.arrange.demand.Labels;
+
 /** Layers of candidates, what each costs and what each change costs. */
 public interface LayeredGraph {
     /** A change that is not possible. Sums of costs stay far below it. */
@@ -12,6 +14,21 @@ public interface LayeredGraph {
 
     /** Cost of a candidate by itself, not negative. */
     long cost(int layer, int candidate);
+
+    /** The {@link Labels label} of a candidate's first inner stroke, {@link Labels#NONE} where it has none. */
+    default int firstStroke(int layer, int candidate) {
+        return Labels.NONE;
+    }
+
+    /** The label of its last one. */
+    default int lastStroke(int layer, int candidate) {
+        return Labels.NONE;
+    }
+
+    /** What it costs that a stroke repeats the one before. */
+    default long repeat() {
+        return 0;
+    }
 
     /** The changes from the layer before into a layer; for one thread. */
     Changes changes(int layer);
@@ -53,6 +70,21 @@ public interface LayeredGraph {
             @Override
             public long cost(int layer, int candidate) {
                 return forward.cost(last - layer, candidate);
+            }
+
+            @Override
+            public int firstStroke(int layer, int candidate) {
+                return forward.lastStroke(last - layer, candidate);
+            }
+
+            @Override
+            public int lastStroke(int layer, int candidate) {
+                return forward.firstStroke(last - layer, candidate);
+            }
+
+            @Override
+            public long repeat() {
+                return forward.repeat();
             }
 
             @Override

@@ -60,20 +60,26 @@ final class NarrowPass {
         if (middle == layers) {
             return beginnings.way();
         }
-        Beginnings begun = graph.changes(middle).beginnings(beginnings.costs(middle - 1));
-        long[] ended = endings.costs(layers - 1 - middle);
+        Entries begun = new Entries(graph.changes(middle), beginnings.nodes(middle - 1), graph.repeat());
+        Nodes ended = endings.nodes(layers - 1 - middle);
         long cheapest = LayeredGraph.IMPOSSIBLE;
         int from = 0;
         int to = 0;
-        for (int candidate = 0; candidate < ended.length; candidate++) {
-            if (begun.into(candidate, cheapest - ended[candidate])) {
-                cheapest = begun.cheapest() + ended[candidate];
-                from = begun.from();
-                to = candidate;
+        for (int candidate = 0; candidate < ended.best.length; candidate++) {
+            if (begun.into(candidate, cheapest - ended.best[candidate]) < cheapest - ended.best[candidate]) {
+                for (int node = ended.firsts[candidate]; node < ended.firsts[candidate + 1]; node++) {
+                    int entry = begun.cheapestBefore(ended.labels[node]);
+                    long cost = begun.before(entry, ended.labels[node]) + ended.costs[node];
+                    if (cost < cheapest) {
+                        cheapest = cost;
+                        from = begun.node(entry);
+                        to = node;
+                    }
+                }
             }
         }
-        int[] joined = Arrays.copyOf(beginnings.wayTo(middle - 1, from), layers);
-        int[] rest = endings.wayTo(layers - 1 - middle, to);
+        int[] joined = Arrays.copyOf(beginnings.wayToNode(middle - 1, from), layers);
+        int[] rest = endings.wayToNode(layers - 1 - middle, to);
         for (int i = 0; i < rest.length; i++) {
             joined[layers - 1 - i] = rest[i];
         }
@@ -108,6 +114,14 @@ final class NarrowPass {
     /** What the cheapest way from each candidate of a layer to the end costs, itself included; once completed. */
     long[] endings(int at) {
         return endings.costs(endings.layers() - 1 - at);
+    }
+
+    Nodes beginningNodes(int at) {
+        return beginnings.nodes(at);
+    }
+
+    Nodes endingNodes(int at) {
+        return endings.nodes(endings.layers() - 1 - at);
     }
 
     /** The cheapest way on from a layer, its candidate included: to the end, or read backwards to the beginning. */

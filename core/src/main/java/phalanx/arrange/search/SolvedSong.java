@@ -3,6 +3,7 @@ package phalanx.arrange.search;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
+import phalanx.arrange.demand.Labels;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.Slot;
 import phalanx.lefthand.shape.HeldShape;
@@ -55,20 +56,38 @@ public record SolvedSong(Request request, Solver solver, Solver.Answer answer) {
         NarrowPass narrow = solver.narrow();
         long[] through = new long[layer.count()];
         boolean last = at + 1 == graph.layers();
-        Beginnings into = at == 0 ? null : graph.changes(at).beginnings(narrow.beginnings(at - 1));
-        Beginnings out = last ? null : graph.changes(at + 1).reversed().beginnings(narrow.endings(at + 1));
+        long repeat = graph.repeat();
+        Entries into = at == 0 ? null : new Entries(graph.changes(at), narrow.beginningNodes(at - 1), repeat);
+        Entries out = last ? null : new Entries(graph.changes(at + 1).reversed(), narrow.endingNodes(at + 1), repeat);
         for (int candidate = 0; candidate < through.length; candidate++) {
-            through[candidate] = Math.min(
-                    LayeredGraph.IMPOSSIBLE,
-                    cheapest(into, candidate) + graph.cost(at, candidate) + cheapest(out, candidate));
+            int first = graph.firstStroke(at, candidate);
+            long own = graph.cost(at, candidate);
+            if (into != null) {
+                into.into(candidate, LayeredGraph.IMPOSSIBLE);
+            }
+            if (out != null) {
+                out.into(candidate, LayeredGraph.IMPOSSIBLE);
+            }
+            long rest = first == Labels.NONE && into != null && out != null
+                    ? joined(into, out)
+                    : cheapest(into, first) + cheapest(out, graph.lastStroke(at, candidate));
+            through[candidate] = Math.min(LayeredGraph.IMPOSSIBLE, own + rest);
         }
         return through;
     }
 
-    private static long cheapest(Beginnings beginnings, int candidate) {
-        if (beginnings == null) {
-            return 0;
+    private static long cheapest(Entries entries, int stroke) {
+        return entries == null
+                ? 0
+                : Math.min(LayeredGraph.IMPOSSIBLE, entries.before(entries.cheapestBefore(stroke), stroke));
+    }
+
+    /** The cheapest way in and on where no inner stroke lies between. */
+    private static long joined(Entries into, Entries out) {
+        long least = LayeredGraph.IMPOSSIBLE;
+        for (int entry = 0; entry < out.count(); entry++) {
+            least = Math.min(least, out.cost(entry) + cheapest(into, out.label(entry)));
         }
-        return beginnings.into(candidate, LayeredGraph.IMPOSSIBLE) ? beginnings.cheapest() : LayeredGraph.IMPOSSIBLE;
+        return least;
     }
 }

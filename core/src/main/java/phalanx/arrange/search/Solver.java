@@ -14,9 +14,9 @@ import phalanx.song.Reprises;
  */
 public final class Solver {
     /** So many candidates of each kind in all slots together are promising: more where a song is short. */
-    private static final int OF_EACH_KIND = 260;
+    private static final int OF_EACH_KIND = 600;
 
-    private static final int MOST_OF_EACH_KIND = 4;
+    private static final int MOST_OF_EACH_KIND = 10;
 
     private final LayerFinder finder;
     private final List<Reprises.Reprise> reprises;

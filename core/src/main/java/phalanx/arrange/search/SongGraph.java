@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
+import phalanx.arrange.demand.Ear;
 import phalanx.arrange.demand.Slot;
 import phalanx.cost.Effort;
 import phalanx.cost.Weights;
@@ -161,8 +162,27 @@ public final class SongGraph implements LayeredGraph {
 
     @Override
     public long cost(int at, int candidate) {
-        Layer layer = layers[at];
+        return cost(at, layers[at], candidate);
+    }
+
+    /** The same of a candidate of another layer for the same slot. */
+    long cost(int at, Layer layer, int candidate) {
         return ((long) layer.lost << TUNE_AT) + layer.own(candidate, steps[at]);
+    }
+
+    @Override
+    public int firstStroke(int at, int candidate) {
+        return layers[at].placings[candidate].first();
+    }
+
+    @Override
+    public int lastStroke(int at, int candidate) {
+        return layers[at].placings[candidate].last();
+    }
+
+    @Override
+    public long repeat() {
+        return (long) Ear.REPEATED * Effort.STEPS;
     }
 
     @Override

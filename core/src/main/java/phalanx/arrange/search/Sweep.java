@@ -1,21 +1,23 @@
 package phalanx.arrange.search;
 
+import phalanx.arrange.demand.Labels;
+
 /**
  * The cheapest beginnings of all ways through a graph: for each candidate of each layer what the best way to it costs,
- * itself included, and where it comes from. Exact (A. Viterbi, IEEE Trans. Inform. Theory 13, 1967, from memory): with n
- * layers of at most k candidates it asks for at most n * k * k changes, in practice a fraction, because
- * a lower bound of each change is told first and only what it leaves open is looked at.
+ * itself included, and where it comes from, once for each {@link Labels label} that may still make it the better one.
+ * Exact (A. Viterbi, IEEE Trans. Inform. Theory 13, 1967, from memory): with n layers of at most k candidates with l
+ * labels it asks for at most n * l * k * k changes, in practice a fraction, because a lower bound of each change is told
+ * first and only what it leaves open is looked at. A label is dropped where the candidate is cheaper with another by more
+ * than a repeated stroke costs.
  *
  * <p>A sweep is kept so that a small edit of the graph need not be solved from the start. Swept over the graph and over
- * its reverse, the cheapest way through any candidate is the sum of both less its own cost.
+ * its reverse, the cheapest way through any candidate is the sum of both less its own cost, where no label is repeated.
  */
 public final class Sweep {
-    private final long[][] best;
-    private final int[][] back;
+    private final Nodes[] nodes;
 
     private Sweep(int layers) {
-        best = new long[layers][];
-        back = new int[layers][];
+        nodes = new Nodes[layers];
     }
 
     /**
@@ -46,20 +48,20 @@ public final class Sweep {
      * @param lastEdited the last one
      */
     Sweep again(LayeredGraph graph, int firstEdited, int lastEdited) {
-        if (graph.layers() != best.length) {
-            throw new IllegalArgumentException(graph.layers() + " layers instead of " + best.length);
+        if (graph.layers() != nodes.length) {
+            throw new IllegalArgumentException(graph.layers() + " layers instead of " + nodes.length);
         }
-        Sweep sweep = new Sweep(best.length);
-        for (int layer = 0; layer < best.length; layer++) {
+        Sweep sweep = new Sweep(nodes.length);
+        for (int layer = 0; layer < nodes.length; layer++) {
             if (layer < firstEdited) {
-                sweep.takeOver(this, layer, 0);
+                sweep.nodes[layer] = nodes[layer];
                 continue;
             }
             sweep.extend(graph, layer);
-            if (layer > lastEdited && sweep.runsAlong(this, layer)) {
-                long difference = sweep.best[layer][0] - best[layer][0];
-                for (int later = layer + 1; later < best.length; later++) {
-                    sweep.takeOver(this, later, difference);
+            if (layer > lastEdited && sweep.nodes[layer].runsAlong(nodes[layer])) {
+                long difference = sweep.nodes[layer].costs[0] - nodes[layer].costs[0];
+                for (int later = layer + 1; later < nodes.length; later++) {
+                    sweep.nodes[later] = nodes[later].plus(difference);
                 }
                 return sweep;
             }
@@ -67,41 +69,17 @@ public final class Sweep {
         return sweep;
     }
 
-    private void takeOver(Sweep earlier, int layer, long difference) {
-        back[layer] = earlier.back[layer];
-        best[layer] = earlier.best[layer];
-        if (difference != 0) {
-            best[layer] = best[layer].clone();
-            for (int candidate = 0; candidate < best[layer].length; candidate++) {
-                best[layer][candidate] += best[layer][candidate] >= LayeredGraph.IMPOSSIBLE ? 0 : difference;
-            }
-        }
-    }
-
-    private boolean runsAlong(Sweep earlier, int layer) {
-        if (best[layer].length != earlier.best[layer].length) {
-            return false;
-        }
-        long difference = best[layer][0] - earlier.best[layer][0];
-        for (int candidate = 0; candidate < best[layer].length; candidate++) {
-            if (best[layer][candidate] - earlier.best[layer][candidate] != difference) {
-                return false;
-            }
-        }
-        return true;
-    }
-
     /** Goes on until all layers are swept. */
     void complete(LayeredGraph graph) {
-        for (int layer = 0; layer < best.length; layer++) {
-            if (best[layer] == null) {
+        for (int layer = 0; layer < nodes.length; layer++) {
+            if (nodes[layer] == null) {
                 extend(graph, layer);
             }
         }
     }
 
     boolean isComplete() {
-        return best.length == 0 || best[best.length - 1] != null;
+        return nodes.length == 0 || nodes[nodes.length - 1] != null;
     }
 
     private void extend(LayeredGraph graph, int layer) {
@@ -109,55 +87,80 @@ public final class Sweep {
         if (count == 0) {
             throw new IllegalArgumentException("layer " + layer + " has no candidates");
         }
-        best[layer] = new long[count];
-        back[layer] = new int[count];
-        if (layer == 0) {
-            for (int to = 0; to < count; to++) {
-                best[0][to] = graph.cost(0, to);
+        Nodes.Collector found = new Nodes.Collector(count);
+        Entries entries = layer == 0 ? null : new Entries(graph.changes(layer), nodes[layer - 1], graph.repeat());
+        for (int to = 0; to < count; to++) {
+            found.next();
+            long own = graph.cost(layer, to);
+            if (entries == null) {
+                found.add(graph.lastStroke(layer, to), own, 0);
+            } else if (entries.into(to, LayeredGraph.IMPOSSIBLE) >= LayeredGraph.IMPOSSIBLE) {
+                found.add(graph.lastStroke(layer, to), LayeredGraph.IMPOSSIBLE, 0);
+            } else {
+                add(graph, layer, to, own, entries, found);
             }
+        }
+        nodes[layer] = found.done();
+    }
+
+    private static void add(LayeredGraph graph, int layer, int to, long own, Entries entries, Nodes.Collector found) {
+        int first = graph.firstStroke(layer, to);
+        int cheapest = entries.cheapestBefore(first);
+        if (first != Labels.NONE) {
+            found.add(graph.lastStroke(layer, to), entries.before(cheapest, first) + own, entries.node(cheapest));
             return;
         }
-        Beginnings beginnings = graph.changes(layer).beginnings(best[layer - 1]);
-        for (int to = 0; to < count; to++) {
-            boolean possible = beginnings.into(to, LayeredGraph.IMPOSSIBLE);
-            best[layer][to] = possible ? beginnings.cheapest() + graph.cost(layer, to) : LayeredGraph.IMPOSSIBLE;
-            back[layer][to] = Math.max(0, beginnings.from());
+        long dearest = entries.cost(cheapest) + graph.repeat();
+        for (int entry = 0; entry < entries.count(); entry++) {
+            if (entry == cheapest || entries.cost(entry) < dearest) {
+                found.add(entries.label(entry), entries.cost(entry) + own, entries.node(entry));
+            }
         }
     }
 
     int layers() {
-        return best.length;
+        return nodes.length;
+    }
+
+    Nodes nodes(int layer) {
+        return nodes[layer];
     }
 
     /** What the cheapest way to each candidate of a layer costs, itself included. */
     long[] costs(int layer) {
-        return best[layer];
+        return nodes[layer].best;
     }
 
     /** The cheapest candidate of a layer. */
     int cheapest(int layer) {
+        long[] best = nodes[layer].best;
         int cheapest = 0;
-        for (int candidate = 1; candidate < best[layer].length; candidate++) {
-            cheapest = best[layer][candidate] < best[layer][cheapest] ? candidate : cheapest;
+        for (int candidate = 1; candidate < best.length; candidate++) {
+            cheapest = best[candidate] < best[cheapest] ? candidate : cheapest;
         }
         return cheapest;
     }
 
     /** The candidates of the cheapest way to one of a layer, from the first layer on. */
     int[] wayTo(int layer, int candidate) {
+        return wayToNode(layer, nodes[layer].cheapestNode(candidate));
+    }
+
+    /** The candidates of the way to a node of a layer, from the first layer on. */
+    int[] wayToNode(int layer, int node) {
         int[] way = new int[layer + 1];
-        int at = candidate;
+        int at = node;
         for (int i = layer; i >= 0; i--) {
-            way[i] = at;
-            at = back[i][at];
+            way[i] = nodes[i].candidates[at];
+            at = nodes[i].from[at];
         }
         return way;
     }
 
     /** The cheapest way through the whole graph. */
     public Way way() {
-        int last = best.length - 1;
+        int last = nodes.length - 1;
         int end = cheapest(last);
-        return new Way(wayTo(last, end), best[last][end]);
+        return new Way(wayTo(last, end), nodes[last].best[end]);
     }
 }

@@ -7,31 +7,43 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.righthand.Picking;
 import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 
 public class KeyAdvisorTest {
-    private final Song song =
+    private static final Song SONG =
             Songs.of("Ab", Meter.COMMON, "Ab Fm Db Eb7 Ab", "C5:2 Eb5:2 C5:1 Bb4:1 Ab4:2 F4:2 Ab4:2 G4:2 Bb4:2 Ab4:4");
+
+    /** The advice on the song; both tests look at the same. */
+    private static List<KeyAdvice> ways = List.of();
+
+    private static final AtomicInteger DONE = new AtomicInteger();
+
+    @BeforeAll
+    static void advise() {
+        ways = new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE)
+                .advise(SONG, count -> DONE.incrementAndGet(), () -> false);
+    }
 
     @Test
     void everyKeyAndCapoIsTriedAndTheBestOnesAreOpenShapes() {
-        AtomicInteger done = new AtomicInteger();
-        List<KeyAdvice> ways = new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE)
-                .advise(song, count -> done.incrementAndGet(), () -> false);
         assertThat(ways).hasSize(KeyAdvisor.WAYS);
-        assertThat(done).hasValue(KeyAdvisor.WAYS);
+        assertThat(DONE).hasValue(KeyAdvisor.WAYS);
         assertThat(ways.stream().map(way -> way.capo() * 12 + way.key().tonic().pitchClass()))
                 .doesNotHaveDuplicates();
         KeyAdvice best = ways.stream().min(Comparator.naturalOrder()).orElseThrow();
         KeyAdvice asEntered = ways.stream()
-                .filter(way -> way.capo() == 0 && way.semitones() == 0)
+                .filter(way -> way.capo() == 0 && way.semitones() % 12 == 0)
                 .findFirst()
                 .orElseThrow();
         assertThat(best.compareTo(asEntered)).isNegative();
@@ -44,22 +56,31 @@ public class KeyAdvisorTest {
     /** What is advised is what arranging then gives, but for the candidates left aside. */
     @Test
     void adviceAgreesWithTheArrangementItStandsFor() {
-        List<KeyAdvice> ways = new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE).advise(song, count -> {}, () -> false);
+        double quick = 0;
+        double full = 0;
         for (KeyAdvice way : ways.subList(20, 30)) {
             Arrangement arranged = new Arranger(Instrument.STANDARD.withCapo(way.capo()), Hand.AVERAGE)
-                    .arrange(song.transpose(way.semitones()));
+                    .arrange(
+                            SONG.transpose(way.semitones()),
+                            Picking.PLAIN,
+                            Wishes.USUAL.withOctave(Octave.AS_WRITTEN),
+                            List.of(),
+                            () -> false);
             assertThat(arranged.movedBy()).isZero();
             assertThat(arranged.song().key()).isEqualTo(way.key());
             assertThat(arranged.cost()).isLessThanOrEqualTo(way.cost());
-            // the quick answer within 3 % of the full one
-            assertThat(way.cost().effort().total()).isLessThan(1.03 * arranged.effort() + 0.5);
+            // each quick answer within 5 % of the full one, all together within 3 %
+            assertThat(way.cost().effort().total()).isLessThan(1.05 * arranged.effort());
+            quick += way.cost().effort().total();
+            full += arranged.effort();
         }
+        assertThat(quick).isLessThan(1.03 * full);
     }
 
     @Test
     void itStopsWhenItIsCancelled() {
         assertThatThrownBy(
-                        () -> new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE).advise(song, count -> {}, () -> true))
+                        () -> new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE).advise(SONG, count -> {}, () -> true))
                 .isInstanceOf(CancellationException.class);
     }
 }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import phalanx.cost.Effort;
 import phalanx.theory.ChordSymbol;
 
 /** Where inner strokes go, beside every way to lay them. */
@@ -35,13 +36,15 @@ class EarTest {
         }
         Ear ear = new Ear(demand);
         Ear.Scene scene = new Ear.Scene(76, random.nextBoolean() ? 45 : 48, free);
-        Ear.Placing placing = ear.place(scene);
+        Ear.Placing placing = ear.places(scene).get(0);
         assertThat(price(ear, scene, placing.moments())).isEqualTo(placing.thousandths());
         assertThat(cheapest(ear, scene, moments, new int[moments.size()], 0)).isEqualTo(placing.thousandths());
     }
 
     private static int price(Ear ear, Ear.Scene scene, int[] struck) {
-        return (int) Math.round(1000 * ear.price(scene, struck).total());
+        Effort.Sum sum = new Effort.Sum();
+        ear.price(scene, struck, sum);
+        return (int) Math.round(1000 * sum.done().total());
     }
 
     /** Tries every set of free strings for every tick, no more strings than strokes. */

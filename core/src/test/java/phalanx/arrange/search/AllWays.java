@@ -3,9 +3,12 @@ package phalanx.arrange.search;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.Labels;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.Slot;
 import phalanx.cost.Cost;
@@ -73,30 +76,44 @@ final class AllWays {
             rest[at] = rest[at + 1] + all.get(at).get(0).own;
         }
         Clock clock = new Clock(request.song().tempo());
-        List<One> before = all.get(0);
-        long[] costs = before.stream().mapToLong(One::own).toArray();
+        List<Known> before = new ArrayList<>();
+        all.get(0).forEach(one -> before.add(new Known(one, one.placing.last(), one.own)));
         for (int at = 1; at < slots.size(); at++) {
             Change change = new Change(slots.get(at - 1), slots.get(at), clock);
-            List<One> now = new ArrayList<>();
-            List<Long> next = new ArrayList<>();
-            Integer[] order = IntStream.range(0, costs.length).boxed().toArray(Integer[]::new);
-            long[] known = costs;
-            Arrays.sort(order, Comparator.comparingLong(i -> known[i]));
+            before.sort(Comparator.comparingLong(Known::cost));
+            List<Known> now = new ArrayList<>();
             for (One one : all.get(at)) {
-                long most = limit - rest[at + 1] - one.own + 1;
-                long best = most;
-                for (int i = 0; i < order.length && costs[order[i]] < best; i++) {
-                    best = Math.min(best, costs[order[i]] + change.cost(before.get(order[i]), one));
-                }
-                if (best < most) {
-                    now.add(one);
-                    next.add(best + one.own);
-                }
+                addWays(one, before, change, limit - rest[at + 1] - one.own + 1, now);
             }
-            before = now;
-            costs = next.stream().mapToLong(Long::longValue).toArray();
+            before.clear();
+            before.addAll(now);
         }
-        return Arrays.stream(costs).min().orElse(Long.MAX_VALUE);
+        return before.stream().mapToLong(Known::cost).min().orElse(Long.MAX_VALUE);
+    }
+
+    /** A way to a slot: how it ends, the last inner stroke, and its cost. */
+    private record Known(One one, int stroke, long cost) {}
+
+    /** The best ways on to one, for each last inner stroke that a later one may repeat. */
+    private static void addWays(One one, List<Known> before, Change change, long most, List<Known> now) {
+        long repeat = (long) Ear.REPEATED * Effort.STEPS;
+        Map<Integer, Long> best = new HashMap<>();
+        long least = most;
+        for (Known known : before) {
+            if (known.cost >= least + repeat) {
+                break;
+            }
+            long again = Labels.repeats(known.stroke, one.placing.first()) ? repeat : 0;
+            long cost = known.cost + change.cost(known.one, one) + again;
+            int stroke = one.placing.last() == Labels.NONE ? known.stroke : one.placing.last();
+            best.merge(stroke, cost, Math::min);
+            least = Math.min(least, cost);
+        }
+        for (Map.Entry<Integer, Long> entry : best.entrySet()) {
+            if (entry.getValue() < most) {
+                now.add(new Known(one, entry.getKey(), entry.getValue() + one.own));
+            }
+        }
     }
 
     private final class Change {
@@ -192,6 +209,7 @@ final class AllWays {
     private boolean isBass(Slot slot, int tune, int string, int fret) {
         int midi = instrument.midi(string, fret);
         return string > tune
+                && midi <= Ear.highestBass(instrument)
                 && slot.bass()
                         .map(stroke -> (stroke.allowed() >> midi % 12 & 1) == 1)
                         .orElse(false)
@@ -326,19 +344,34 @@ final class AllWays {
             }
             int tuneMidi = tune == NOWHERE ? -1 : instrument.midi(tune, tuneFret);
             int bassMidi = bass == NOWHERE ? -1 : instrument.midi(bass, bassFret);
-            Ear.Placing placing = demand.inner()
-                    ? new Ear(demand)
-                            .place(new Ear.Scene(
-                                    tuneMidi, bassMidi, Ear.free(instrument, demand, stops, tune, bass, 0)))
-                    : Ear.Placing.NONE;
-            long own = finder.effort(frets, fingering).grains() / Effort.STEPS * slot.holdSteps()
-                    + (long) placing.thousandths() * Effort.STEPS;
-            if (bass != NOWHERE) {
-                own += (long) Effort.STEPS * Ear.bassPlace(demand.bassPreferred(), bass, bassFret, bassMidi, strings);
+            Ear.Scene scene = new Ear.Scene(tuneMidi, bassMidi, Ear.free(instrument, demand, stops, tune, bass, 0));
+            List<Ear.Placing> placings = demand.inner() ? new Ear(demand).places(scene) : List.of(Ear.Placing.NONE);
+            int sounding = (tune == NOWHERE ? 0 : 1) + (bass == NOWHERE ? 0 : 1);
+            long thin = (long) Ear.thin(demand, sounding, scene) * slot.holdSteps();
+            for (Ear.Placing placing : placings) {
+                long own = finder.effort(frets, fingering).grains() / Effort.STEPS * slot.holdSteps()
+                        + thin
+                        + (long) Effort.STEPS * (placing.thousandths() + places(bassMidi));
+                own += slot.melodyBegins() && tune == NOWHERE ? Cost.LOST * TUNE : 0;
+                own += slot.bassBegins() && bass == NOWHERE && !tuneIsBass() ? 2 * UNPLAYABLE : 0;
+                add(presses, stops, fingering, placing, plucks(stops, beginning, placing), own);
             }
-            own += slot.melodyBegins() && tune == NOWHERE ? Cost.LOST * TUNE : 0;
-            own += slot.bassBegins() && bass == NOWHERE ? 2 * UNPLAYABLE : 0;
-            int plucks = plucks(stops, beginning, placing);
+        }
+
+        private boolean tuneIsBass() {
+            return tune != NOWHERE && Ear.tuneMayBeBass(instrument, demand);
+        }
+
+        /** What the places of tune and bass cost the ear, in thousandths. */
+        private int places(int bassMidi) {
+            int high = slot.melodyBegins() && tune != NOWHERE ? Ear.tuneHigh(tuneFret) : 0;
+            if (bass != NOWHERE) {
+                return high + Ear.bassPlace(demand.bassPreferred(), bass, bassFret, bassMidi, strings);
+            }
+            return high + (slot.bassBegins() && tuneIsBass() ? Ear.tuneAsBass(demand) : 0);
+        }
+
+        private void add(int[] presses, Stops stops, Fingering fingering, Ear.Placing placing, int plucks, long own) {
             for (int position = 1; position <= instrument.highestFret(); position++) {
                 if (Position.admits(presses, position)) {
                     long off = grains(Weights.OFF_POSITION)

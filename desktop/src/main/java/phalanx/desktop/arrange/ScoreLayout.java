@@ -19,6 +19,9 @@ final class ScoreLayout {
     static final double STRING_GAP = 22;
     static final double DIGIT_GAP = 18;
     static final double HEADING = 44;
+    /** What a sung tune takes above the lanes. */
+    static final double SUNG = 24;
+
     static final double LANE_PAD = 14;
     static final double LANE_GAP = 8;
     static final double COUNT = 22;
@@ -53,8 +56,11 @@ final class ScoreLayout {
     private final List<Line> lines = new ArrayList<>();
     private final int strings;
     private final int digits;
+    private final double heading;
 
-    ScoreLayout(Song song, int strings, int digits, double width) {
+    /** @param sung whether a tune that is sung stands above the lanes */
+    ScoreLayout(Song song, int strings, int digits, boolean sung, double width) {
+        this.heading = sung ? HEADING + SUNG : HEADING;
         this.strings = strings;
         this.digits = digits;
         double room = Math.max(200, width - LEFT - RIGHT);
@@ -96,7 +102,7 @@ final class ScoreLayout {
     }
 
     double lineHeight() {
-        return HEADING + NECK + LANE_GAP + stringLane() + LANE_GAP + digitLane() + COUNT + LINE_GAP;
+        return heading + NECK + LANE_GAP + stringLane() + LANE_GAP + digitLane() + COUNT + LINE_GAP;
     }
 
     double stringLane() {
@@ -160,7 +166,7 @@ final class ScoreLayout {
     }
 
     double neckLaneY(Line line) {
-        return line.top() + HEADING;
+        return line.top() + heading;
     }
 
     double stringLaneY(Line line) {

@@ -4,6 +4,7 @@ import java.util.List;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
+import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Role;
@@ -14,6 +15,7 @@ import phalanx.righthand.Digit;
 import phalanx.righthand.Hit;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
 import phalanx.song.Section;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
@@ -42,6 +44,9 @@ final class ScorePainter {
         paintLanes(g, line);
         neck.paint(g, line);
         paintHeadings(g, line);
+        if (arrangement.request().tune() == TuneUse.SUNG) {
+            paintSung(g, line);
+        }
         List<ArrangedNote> notes = arrangement.notes().stream()
                 .filter(note -> note.endTick() > line.startTick() && note.tick() < line.endTick())
                 .toList();
@@ -135,6 +140,21 @@ final class ScorePainter {
                 double x = layout.x(line, change.startTick()) - TILE / 2;
                 Pens.left(g, shown(change), x, line.top() + 38, Pens.sansBold(18), colour("ink"));
             }
+        }
+    }
+
+    /** What the voice sings: syllables where there are any, else pitches; a line as long as each lasts. */
+    private void paintSung(GraphicsContext g, ScoreLayout.Line line) {
+        double y = layout.neckLaneY(line) - ScoreLayout.SUNG / 2;
+        for (MelodyNote note : arrangement.song().melodyBetween(line.startTick(), line.endTick())) {
+            double x = layout.x(line, note.tick());
+            double end = note.endTick() >= line.endTick()
+                    ? layout.lineEndX(line)
+                    : layout.x(line, note.endTick()) - TILE / 2;
+            g.setFill(colour("melody").deriveColor(0, 1, 1, 0.55));
+            g.fillRect(x - TILE / 2, y + 9, Math.max(TRAIL, end - x), TRAIL);
+            String text = note.syllable().orElse(note.pitch().toString());
+            Pens.left(g, text, x - TILE / 2, y + 5, Pens.sans(14), colour("melody"));
         }
     }
 

@@ -9,6 +9,7 @@ import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.layout.Region;
+import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Theme;
@@ -142,7 +143,8 @@ final class ScoreView extends Region {
         }
         Arrangement shown = arrangement.get();
         int strings = shown.request().instrument().strings();
-        layout = new ScoreLayout(shown.song(), strings, rows(shown), getWidth() - BAR_WIDTH);
+        layout = new ScoreLayout(
+                shown.song(), strings, rows(shown), shown.request().tune() == TuneUse.SUNG, getWidth() - BAR_WIDTH);
         double most = Math.max(0, layout.height() - getHeight());
         scroll.setMax(most);
         scroll.setVisibleAmount(layout.height() == 0 ? 0 : most * getHeight() / layout.height());

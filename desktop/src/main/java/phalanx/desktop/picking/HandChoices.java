@@ -5,16 +5,19 @@ import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
+import phalanx.arrange.demand.Holding;
+import phalanx.arrange.demand.Wishes;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.NumberField;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStrings;
-import phalanx.righthand.Density;
 import phalanx.righthand.HandPlace;
+import phalanx.righthand.Level;
 import phalanx.righthand.Picking;
 import phalanx.righthand.PlantingChart;
 import phalanx.righthand.School;
@@ -26,9 +29,11 @@ final class HandChoices extends VBox {
     private final ComboBox<HandPlace> place = box("hand-place", HandPlace.values(), HandPlace::label);
     private final ComboBox<BassLine> bass = box("bass-line", BassLine.values(), BassLine::label);
     private final ComboBox<BassStrings> strings = box("bass-strings", BassStrings.values(), BassStrings::label);
-    private final ComboBox<Density> density = box("density", Density.values(), Density::label);
+    private final ComboBox<Level> level = box("plan-level", Level.values(), Level::label);
     private final ComboBox<PlantingChart.Manner> planting =
             box("planting", PlantingChart.Manner.values(), PlantingChart.Manner::label);
+    private final ComboBox<Holding> hold = box("hold", Holding.values(), Holding::label);
+    private final CheckBox ends = new CheckBox("phrases end fuller");
     private final Label bassWords = Cards.small("");
     private final NumberField repeats;
     private final NumberField rolls;
@@ -42,10 +47,14 @@ final class HandChoices extends VBox {
 
         void speeds(UnaryOperator<Speeds> change);
 
-        /** Bass line or density has changed. */
+        /** Bass line or level has changed. */
         void plan();
 
         void planting();
+
+        void hold(Holding chosen);
+
+        void fullEnds(boolean full);
     }
 
     HandChoices(Listener listener) {
@@ -75,14 +84,17 @@ final class HandChoices extends VBox {
                         planting,
                         repeats,
                         rolls,
-                        Cards.heading("Thumb and density"),
+                        Cards.heading("Thumb and level"),
                         Cards.small("bass line"),
                         bass,
                         Cards.small("the thumb's other string"),
                         strings,
-                        Cards.small("how much of the pattern"),
-                        density,
+                        Cards.small("level: how much is played"),
+                        level,
                         bassWords,
+                        Cards.heading("What stays down"),
+                        hold,
+                        ends,
                         Cards.heading("Keys in the grid"),
                         Cards.small(
                                 "x stroke, p i m a c by that digit, capital accent, o ghost, full stop clears. Brush:"
@@ -91,8 +103,11 @@ final class HandChoices extends VBox {
         listen(place, listener::place);
         listen(bass, chosen -> listener.plan());
         listen(strings, chosen -> listener.plan());
-        listen(density, chosen -> listener.plan());
+        listen(level, chosen -> listener.plan());
         listen(planting, chosen -> listener.planting());
+        listen(hold, listener::hold);
+        ends.setId("full-ends");
+        ends.setOnAction(event -> listener.fullEnds(ends.isSelected()));
     }
 
     private static <T> ComboBox<T> box(String id, T[] values, Function<T, String> label) {
@@ -126,7 +141,7 @@ final class HandChoices extends VBox {
         });
     }
 
-    void show(Picking picking, Picking.Plan plan) {
+    void show(Picking picking, Picking.Plan plan, Wishes wishes) {
         showing = true;
         school.setValue(picking.school());
         repeats.show(picking.speeds().repeatsASecond());
@@ -135,7 +150,9 @@ final class HandChoices extends VBox {
         bass.setValue(plan.bass());
         bassWords.setText(plan.bass().label() + ": " + plan.bass().words());
         strings.setValue(plan.strings());
-        density.setValue(plan.density());
+        level.setValue(plan.level());
+        hold.setValue(wishes.holding());
+        ends.setSelected(wishes.fullEnds());
         showing = false;
     }
 
@@ -147,8 +164,8 @@ final class HandChoices extends VBox {
         return strings.getValue();
     }
 
-    Density density() {
-        return density.getValue();
+    Level level() {
+        return level.getValue();
     }
 
     PlantingChart.Manner planting() {

@@ -19,6 +19,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import phalanx.arrange.demand.Holding;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Message;
 import phalanx.desktop.Playback;
@@ -218,7 +219,7 @@ public final class PickingStation extends HBox {
         }
         bar = Math.min(bar, bars.size() - 1);
         Picking picking = project.picking();
-        choices.show(picking, picking.planAt(here(project.song()).startTick()));
+        choices.show(picking, picking.planAt(here(project.song()).startTick()), project.wishes());
         showList(project);
     }
 
@@ -352,7 +353,7 @@ public final class PickingStation extends HBox {
         }
         workbench.project().ifPresent(project -> {
             Picking.Plan plan =
-                    new Picking.Plan(Optional.of(pattern), choices.bass(), choices.density(), choices.strings());
+                    new Picking.Plan(Optional.of(pattern), choices.bass(), choices.level(), choices.strings());
             put(project, plan, pattern.name());
         });
     }
@@ -444,13 +445,23 @@ public final class PickingStation extends HBox {
         public void plan() {
             workbench.project().ifPresent(project -> {
                 Picking.Plan now = project.picking().planAt(here(project.song()).startTick());
-                Picking.Plan next =
-                        new Picking.Plan(now.pattern(), choices.bass(), choices.density(), choices.strings());
+                Picking.Plan next = new Picking.Plan(now.pattern(), choices.bass(), choices.level(), choices.strings());
                 put(
                         project,
                         next,
-                        choices.bass().label() + " bass, " + choices.density().label());
+                        choices.bass().label() + " bass, " + choices.level().label());
             });
+        }
+
+        @Override
+        public void hold(Holding chosen) {
+            workbench.setWishes("hold: " + chosen.label(), wishes -> wishes.withHolding(chosen));
+        }
+
+        @Override
+        public void fullEnds(boolean full) {
+            workbench.setWishes(
+                    full ? "fuller ends of phrases" : "plain ends of phrases", wishes -> wishes.withFullEnds(full));
         }
 
         @Override

@@ -30,7 +30,7 @@ class ScoreLayoutTest {
             at += meter.barTicks();
         }
         Song song = new Song("x", Key.C_MAJOR, 90, bars, List.of(), List.of(), List.of());
-        ScoreLayout layout = new ScoreLayout(song, 6, 4, width);
+        ScoreLayout layout = new ScoreLayout(song, 6, 4, false, width);
         assertThat(layout.lines().stream().mapToInt(line -> line.bars().size()).sum())
                 .isEqualTo(bars.size());
         double lastX = 0;

@@ -612,12 +612,17 @@ final class AbcTune {
 
     Reading finish(List<String> before) throws FormatException {
         endBar(0);
-        if (melody.isEmpty()) {
-            throw new FormatException("", "the tune has no notes");
-        }
-        if (chart.values().stream().allMatch(Optional::isEmpty)) {
+        boolean noChords = chart.values().stream().allMatch(Optional::isEmpty);
+        if (melody.isEmpty() && noChords) {
             throw new FormatException(
-                    "", "the tune has no chord symbols. Write them in quotes before the notes, such as \"Am7\"A2");
+                    "",
+                    "the tune has neither notes nor chord symbols. Chords stand in quotes before notes or rests, such"
+                            + " as \"Am7\"A2 or \"Am7\"z4");
+        }
+        if (melody.isEmpty()) {
+            report.add(Reading.NO_TUNE);
+        } else if (noChords) {
+            report.add(Reading.NO_CHORDS);
         }
         if (tempoUnits > 0) {
             setTempoInUnits();

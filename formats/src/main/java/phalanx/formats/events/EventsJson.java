@@ -52,6 +52,9 @@ public final class EventsJson {
         arrangement.cost().effort().terms().forEach((term, value) -> terms.addObject()
                 .put("name", term.label())
                 .put("value", value));
+        root.put("tune", arrangement.request().tune().label());
+        root.put("octaveMoved", Math.floorDiv(arrangement.movedBy(), 12));
+        root.put("level", arrangement.request().picking().plan().level().label());
         root.put("tempo", arrangement.song().tempo());
         root.put("tempoCeiling", Math.floor(arrangement.ceiling().tempo()));
         root.put("solveMillis", rounded(solveMillis));

@@ -99,6 +99,9 @@ public final class MidiReader {
         }
         List<Line> pitched =
                 lines.stream().filter(line -> line.channel != DRUMS).toList();
+        if (pitched.isEmpty()) {
+            return chords(title(sequence, title), metas, bars(metas, lastEvent(metas), sequence, scale));
+        }
         Line melody = melodyLine(pitched);
         Quantiser quantiser = new Quantiser();
         List<MelodyNote> tune = skyline(melody.sounds, quantiser, key(metas));
@@ -171,12 +174,34 @@ public final class MidiReader {
         return new String(meta.getData(), StandardCharsets.UTF_8).trim();
     }
 
+    private static int lastEvent(TreeMap<Integer, List<MetaMessage>> metas) {
+        return metas.isEmpty() ? 1 : Math.max(1, metas.lastKey());
+    }
+
+    /** A song of chord names without a tune. */
+    private Reading chords(String title, TreeMap<Integer, List<MetaMessage>> metas, List<Bar> bars)
+            throws FormatException {
+        boolean named = metas.values().stream()
+                .flatMap(List::stream)
+                .anyMatch(meta -> isWords(meta)
+                        && chord(text(meta)).filter(Optional::isPresent).isPresent());
+        if (!named) {
+            throw new FormatException("", "the file has neither notes of a tune nor chord names");
+        }
+        report.add(Reading.NO_TUNE);
+        return new Reading(song(title, metas, bars, List.of(), List.of()), report);
+    }
+
+    private static boolean isWords(MetaMessage meta) {
+        return meta.getType() == MetaType.TEXT || meta.getType() == MetaType.LYRIC;
+    }
+
     private Line melodyLine(List<Line> pitched) throws FormatException {
         Line likeliest = pitched.stream()
                 .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(".*(melody|voice|vocal|tune|lead).*"))
                 .findFirst()
                 .or(() -> pitched.stream().max(Comparator.comparingDouble(Line::height)))
-                .orElseThrow(() -> new FormatException("", "the file has no notes; it needs a melody"));
+                .orElseThrow();
         Line melody = SongFiles.chosen(pitched, choice, likeliest);
         if (pitched.size() > 1) {
             report.add("of " + pitched.size() + " lines of notes, " + melody.words() + " is taken for the melody");
@@ -304,8 +329,7 @@ public final class MidiReader {
         List<Section> sections = new ArrayList<>();
         metas.headMap(end)
                 .forEach((tick, all) -> all.forEach(meta -> {
-                    boolean words = meta.getType() == MetaType.TEXT || meta.getType() == MetaType.LYRIC;
-                    if (words) {
+                    if (isWords(meta)) {
                         chord(text(meta)).ifPresent(chord -> chart.put(tick, chord));
                     } else if (meta.getType() == MetaType.MARKER && !text(meta).isBlank()) {
                         sections.add(new Section(text(meta), tick));

@@ -51,7 +51,10 @@ public final class MusicXmlReader {
         }
         List<Line> lines = lines(score);
         if (lines.isEmpty()) {
-            throw new FormatException("", "the score has no notes; it needs a melody");
+            lines = charts(score);
+        }
+        if (lines.isEmpty()) {
+            throw new FormatException("", "the score has neither notes of a tune nor chord symbols");
         }
         Line likeliest = lines.stream()
                 .filter(line -> !Elements.descendants(line.part, "harmony").isEmpty())
@@ -60,9 +63,11 @@ public final class MusicXmlReader {
         Line melody = SongFiles.chosen(lines, choice, likeliest);
         List<String> report = new ArrayList<>();
         reportParts(lines, melody, report);
+        List<String> names = lines.stream().map(Line::name).toList();
+        int index = lines.indexOf(melody);
         return new PartReader(title(score), melody.part, melody.voice, report)
                 .read()
-                .of(lines.stream().map(Line::name).toList(), lines.indexOf(melody));
+                .of(names, index);
     }
 
     /** The voices that have notes, part by part. */
@@ -83,6 +88,14 @@ public final class MusicXmlReader {
             }
         }
         return lines;
+    }
+
+    /** The parts that have chord symbols, where none has a tune. */
+    private static List<Line> charts(Element score) {
+        return Elements.children(score, "part").stream()
+                .filter(part -> !Elements.descendants(part, "harmony").isEmpty())
+                .map(part -> new Line(part, "1", partName(score, part.getAttribute("id"))))
+                .toList();
     }
 
     private static String partName(Element score, String id) {

@@ -28,6 +28,7 @@ import org.audiveris.proxymusic.Time;
 import org.audiveris.proxymusic.Work;
 import org.audiveris.proxymusic.YesNo;
 import org.audiveris.proxymusic.util.Marshalling;
+import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Role;
 import phalanx.guitar.Tuning;
@@ -50,24 +51,35 @@ public final class MusicXmlWriter {
 
     /** A whole file in UTF-8. */
     public byte[] write(Arrangement arrangement) {
-        return bytes(score(arrangement.song(), "Guitar", tablature(arrangement), (bar, content) -> {
+        Staff guitar = new Staff("Guitar", tablature(arrangement), (bar, content) -> {
             VoiceWriter voices = new VoiceWriter(bar);
             voices.write(arrangement, Role.MELODY, "1", harmonies(arrangement.song(), bar), content);
             voices.write(arrangement, Role.BASS, "2", List.of(), content);
             voices.write(arrangement, Role.INNER, "3", List.of(), content);
-        }));
+        });
+        boolean sung = arrangement.request().tune() == TuneUse.SUNG;
+        return bytes(
+                score(arrangement.song(), sung ? List.of(lead("Voice", arrangement.song()), guitar) : List.of(guitar)));
     }
 
     /** The same of a song alone: a lead sheet of melody and chord symbols on a treble staff. */
     public byte[] writeLeadSheet(Song song) {
+        return bytes(score(song, List.of(lead("Melody", song))));
+    }
+
+    /** Melody, words and chord symbols on a treble staff. */
+    private static Staff lead(String name, Song song) {
         Attributes staff = new Attributes();
         Clef clef = new Clef();
         clef.setSign(ClefSign.G);
         clef.setLine(BigInteger.valueOf(2));
         staff.getClef().add(clef);
-        return bytes(score(song, "Melody", staff, (bar, content) -> new VoiceWriter(bar)
-                .write(song, harmonies(song, bar), content)));
+        return new Staff(
+                name, staff, (bar, content) -> new VoiceWriter(bar).write(song, harmonies(song, bar), content));
     }
+
+    /** A part with one staff. */
+    private record Staff(String name, Attributes attributes, Voices voices) {}
 
     /** Writes the notes of a bar. */
     private interface Voices {
@@ -88,30 +100,36 @@ public final class MusicXmlWriter {
         }
     }
 
-    private ScorePartwise score(Song song, String partName, Attributes staff, Voices voices) {
+    private ScorePartwise score(Song song, List<Staff> staves) {
         ScorePartwise score = factory.createScorePartwise();
         Work work = new Work();
         work.setWorkTitle(song.title());
         score.setWork(work);
-        PartName name = new PartName();
-        name.setValue(partName);
-        ScorePart scorePart = new ScorePart();
-        scorePart.setId("P1");
-        scorePart.setPartName(name);
         PartList list = new PartList();
-        list.getPartGroupOrScorePart().add(scorePart);
         score.setPartList(list);
+        for (Staff staff : staves) {
+            addPart(song, staff, list, score);
+        }
+        return score;
+    }
+
+    private void addPart(Song song, Staff staff, PartList list, ScorePartwise score) {
+        PartName name = new PartName();
+        name.setValue(staff.name);
+        ScorePart scorePart = new ScorePart();
+        scorePart.setId("P" + (score.getPart().size() + 1));
+        scorePart.setPartName(name);
+        list.getPartGroupOrScorePart().add(scorePart);
         ScorePartwise.Part part = factory.createScorePartwisePart();
         part.setId(scorePart);
         score.getPart().add(part);
         Bar before = null;
         for (Bar bar : song.bars()) {
-            ScorePartwise.Part.Measure measure = measure(song, bar, before, staff);
-            voices.write(bar, measure.getNoteOrBackupOrForward());
+            ScorePartwise.Part.Measure measure = measure(song, bar, before, staff.attributes);
+            staff.voices.write(bar, measure.getNoteOrBackupOrForward());
             part.getMeasure().add(measure);
             before = bar;
         }
-        return score;
     }
 
     private ScorePartwise.Part.Measure measure(Song song, Bar bar, Bar before, Attributes staff) {

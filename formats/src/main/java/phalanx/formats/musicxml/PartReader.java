@@ -79,11 +79,14 @@ final class PartReader {
         for (Element measure : measures) {
             readMeasure(measure);
         }
-        if (chart.values().stream().allMatch(Optional::isEmpty)) {
-            throw new FormatException(
-                    "",
-                    "the score has a melody but no chord symbols. Which chords go with it? "
-                            + "Type them above the melody in the program it came from, then open it again");
+        boolean noChords = chart.values().stream().allMatch(Optional::isEmpty);
+        if (melody.isEmpty() && noChords) {
+            throw new FormatException("", "the score has neither notes of a tune nor chord symbols");
+        }
+        if (melody.isEmpty()) {
+            report.add(Reading.NO_TUNE);
+        } else if (noChords) {
+            report.add(Reading.NO_CHORDS);
         }
         try {
             List<ChordChange> changes = chart.entrySet().stream()

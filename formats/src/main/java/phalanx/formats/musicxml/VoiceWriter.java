@@ -7,6 +7,7 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import org.audiveris.proxymusic.Backup;
+import org.audiveris.proxymusic.Empty;
 import org.audiveris.proxymusic.EmptyPlacement;
 import org.audiveris.proxymusic.Fingering;
 import org.audiveris.proxymusic.Forward;
@@ -37,7 +38,7 @@ import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 
 /**
- * Writes the notes of one role, or of a tune, in one bar as one voice. A voice has one note at a time, so a note is written as long
+ * Writes the notes of one role, or of a tune, in one bar as one voice. Notes struck together are a chord; a note is written as long
  * as it rings or until the next of its voice begins, with {@code let-ring} when it rings on; lengths that no single
  * note value has are tied.
  */
@@ -107,9 +108,14 @@ final class VoiceWriter {
             out.add(backup);
         }
         at = bar.startTick();
-        for (Written note : notes) {
-            silence(note.from(), role);
-            addNote(note);
+        for (int first = 0, next; first < notes.size(); first = next) {
+            next = first + 1;
+            while (next < notes.size()
+                    && notes.get(next).from() == notes.get(first).from()) {
+                next++;
+            }
+            silence(notes.get(first).from(), role);
+            addNotes(notes.subList(first, next));
         }
         silence(bar.endTick(), role);
     }
@@ -120,8 +126,7 @@ final class VoiceWriter {
         List<Written> written = new ArrayList<>();
         for (int i = 0; i < own.size(); i++) {
             ArrangedNote note = own.get(i);
-            int voiceEnd = i + 1 < own.size() ? own.get(i + 1).tick() : Integer.MAX_VALUE;
-            int end = Math.min(note.endTick(), voiceEnd);
+            int end = voiceEnd(own, note.tick());
             int from = Math.max(note.tick(), bar.startTick());
             int to = Math.min(end, bar.endTick());
             if (from < to) {
@@ -134,6 +139,19 @@ final class VoiceWriter {
             }
         }
         return written;
+    }
+
+    /** Where the notes that are struck at a tick end as written: together, and where the next of their voice begins. */
+    private static int voiceEnd(List<ArrangedNote> own, int tick) {
+        int end = Integer.MAX_VALUE;
+        for (ArrangedNote note : own) {
+            if (note.tick() == tick) {
+                end = Math.min(end, note.endTick());
+            } else if (note.tick() > tick) {
+                return Math.min(end, note.tick());
+            }
+        }
+        return end;
     }
 
     private void silence(int until, Role role) {
@@ -161,14 +179,21 @@ final class VoiceWriter {
     }
 
     /** Chord symbols stand before the note they begin with, so a held note is written in parts around them. */
-    private void addNote(Written written) {
+    private void addNotes(List<Written> together) {
+        Written written = together.get(0);
         while (at < written.to()) {
             addHarmonies();
             int to = nextHarmony == null ? written.to() : Math.min(written.to(), nextHarmony.startTick());
             for (NoteValue value : NoteValue.split(to - at)) {
                 boolean first = at == written.struck();
                 boolean last = at + value.ticks() == written.to() && !written.goesOn();
-                content.add(note(written, value, !first, !last));
+                for (Written one : together) {
+                    Note note = note(one, value, !first, !last);
+                    if (one != written) {
+                        note.setChord(new Empty());
+                    }
+                    content.add(note);
+                }
                 at += value.ticks();
             }
         }

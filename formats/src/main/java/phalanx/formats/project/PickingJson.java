@@ -9,8 +9,8 @@ import java.util.Optional;
 import phalanx.formats.FormatException;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStrings;
-import phalanx.righthand.Density;
 import phalanx.righthand.HandPlace;
+import phalanx.righthand.Level;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternText;
 import phalanx.righthand.Picking;
@@ -44,7 +44,7 @@ final class PickingJson {
     private static void write(Picking.Plan plan, ObjectNode node) {
         plan.pattern().ifPresent(pattern -> node.put("pattern", PatternText.write(pattern)));
         node.put("bass", plan.bass().label())
-                .put("density", plan.density().label())
+                .put("level", plan.level().label())
                 .put("strings", plan.strings().label());
     }
 
@@ -76,7 +76,20 @@ final class PickingJson {
         return place.checked(() -> new Picking.Plan(
                 own,
                 BassLine.parse(place.child("bass").text()),
-                Density.parse(place.child("density").text()),
+                level(place),
                 BassStrings.parse(place.child("strings").text())));
+    }
+
+    /** Earlier files say how dense a pattern is. */
+    private static Level level(JsonPlace place) throws FormatException {
+        if (place.has("level")) {
+            return Level.parse(place.child("level").text());
+        }
+        String density = place.child("density").text();
+        return switch (density) {
+            case "thin" -> Level.PLAIN;
+            case "as written" -> Level.EVEN;
+            default -> Level.parse(density);
+        };
     }
 }

@@ -7,6 +7,7 @@ import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.Written;
 import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.Wishes;
 import phalanx.formats.library.Library;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
@@ -26,6 +27,7 @@ import phalanx.song.Song;
  * @param locks shapes to hold, in order, none overlapping another
  * @param written where every note is played, while the song is kept as a file wrote it
  * @param picking how the right hand plays
+ * @param wishes who has the tune, its octave, what is held, how phrases end
  */
 public record Project(
         Song song,
@@ -34,7 +36,8 @@ public record Project(
         Hand hand,
         List<Lock> locks,
         Optional<Written> written,
-        Picking picking) {
+        Picking picking,
+        Wishes wishes) {
     public Project {
         Objects.requireNonNull(song, "song");
         Objects.requireNonNull(instrument, "instrument");
@@ -42,6 +45,7 @@ public record Project(
         Objects.requireNonNull(hand, "hand");
         Objects.requireNonNull(written, "written");
         Objects.requireNonNull(picking, "picking");
+        Objects.requireNonNull(wishes, "wishes");
         locks = List.copyOf(locks);
     }
 
@@ -54,7 +58,8 @@ public record Project(
                 setup.hand(),
                 List.of(),
                 Optional.empty(),
-                Picking.PLAIN);
+                Picking.PLAIN,
+                Wishes.USUAL);
     }
 
     /** Notes that were written are kept while bars, chords and tune stay as they are. */
@@ -62,31 +67,39 @@ public record Project(
         boolean same = newSong.bars().equals(song.bars())
                 && newSong.chart().equals(song.chart())
                 && newSong.melody().equals(song.melody());
-        return new Project(newSong, instrument, strings, hand, locks, same ? written : Optional.empty(), picking);
+        return new Project(
+                newSong, instrument, strings, hand, locks, same ? written : Optional.empty(), picking, wishes);
     }
 
     /** Notes that were written are kept on another guitar, but not in another tuning or under another capo. */
     public Project withInstrument(Instrument newInstrument) {
         boolean same = newInstrument.withGuitar(instrument.guitar()).equals(instrument);
-        return new Project(song, newInstrument, strings, hand, locks, same ? written : Optional.empty(), picking);
+        return new Project(
+                song, newInstrument, strings, hand, locks, same ? written : Optional.empty(), picking, wishes);
     }
 
     public Project withGuitar(Guitar guitar, StringSet newStrings) {
-        return new Project(song, instrument.withGuitar(guitar), newStrings, hand, locks, written, picking);
+        return new Project(song, instrument.withGuitar(guitar), newStrings, hand, locks, written, picking, wishes);
     }
 
     public Project withHand(Hand newHand) {
-        return new Project(song, instrument, strings, newHand, locks, written, picking);
+        return new Project(song, instrument, strings, newHand, locks, written, picking, wishes);
     }
 
     /** With the notes of a file, on a guitar that is tuned for them. */
     public Project withWritten(Written notes) {
-        return new Project(song, notes.on(instrument.guitar()), strings, hand, List.of(), Optional.of(notes), picking);
+        return new Project(
+                song, notes.on(instrument.guitar()), strings, hand, List.of(), Optional.of(notes), picking, wishes);
     }
 
     /** With another right hand; notes that were written keep their strings, and get its digits. */
     public Project withPicking(Picking newPicking) {
-        return new Project(song, instrument, strings, hand, locks, written, newPicking);
+        return new Project(song, instrument, strings, hand, locks, written, newPicking, wishes);
+    }
+
+    /** With other wishes; notes that were written are arranged anew. */
+    public Project withWishes(Wishes newWishes) {
+        return new Project(song, instrument, strings, hand, locks, Optional.empty(), picking, newWishes);
     }
 
     /** To be arranged anew in place of kept as written. */
@@ -115,7 +128,7 @@ public record Project(
     }
 
     private Project withLocks(List<Lock> newLocks) {
-        return new Project(song, instrument, strings, hand, newLocks, Optional.empty(), picking);
+        return new Project(song, instrument, strings, hand, newLocks, Optional.empty(), picking, wishes);
     }
 
     /** The lock that holds at a tick, if any. */

@@ -11,9 +11,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalInt;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
+import phalanx.arrange.demand.Holding;
 import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.demand.Wishes;
 import phalanx.formats.FormatException;
 import phalanx.formats.SafeFile;
 import phalanx.formats.SongFiles;
@@ -68,6 +73,7 @@ public final class ProjectFile {
                     .put("fret", note.fret()));
         });
         root.set("picking", new PickingJson(mapper).write(project.picking()));
+        root.set("wishes", wishes(project.wishes()));
         try {
             return mapper.writeValueAsBytes(root);
         } catch (JsonProcessingException e) {
@@ -127,7 +133,35 @@ public final class ProjectFile {
                 place.child("hand").as(Hand.class),
                 locks(place),
                 written(place, instrument),
-                new PickingJson(mapper).read(place.child("picking"))));
+                new PickingJson(mapper).read(place.child("picking")),
+                wishes(place)));
+    }
+
+    private ObjectNode wishes(Wishes wishes) {
+        ObjectNode node = mapper.createObjectNode()
+                .put("tune", wishes.tune().label())
+                .put("octave", wishes.octave().label())
+                .put("hold", wishes.holding().label())
+                .put("fullEnds", wishes.fullEnds());
+        wishes.highestFret().ifPresent(fret -> node.put("highestFret", fret));
+        return node;
+    }
+
+    /** Files from before there were wishes have the usual ones, and their tune as written. */
+    private static Wishes wishes(JsonPlace root) throws FormatException {
+        if (!root.has("wishes")) {
+            return Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
+        }
+        JsonPlace place = root.child("wishes");
+        OptionalInt highest = place.has("highestFret")
+                ? OptionalInt.of(place.child("highestFret").integer())
+                : OptionalInt.empty();
+        return place.checked(() -> new Wishes(
+                TuneUse.parse(place.child("tune").text()),
+                Octave.parse(place.child("octave").text()),
+                Holding.parse(place.child("hold").text()),
+                place.child("fullEnds").flag(),
+                highest));
     }
 
     private static Instrument instrument(JsonPlace root) throws FormatException {

@@ -1,0 +1,24 @@
+package phalanx.cli;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** What options change of a project, in words. */
+final class Changes {
+    private final List<String> told = new ArrayList<>();
+
+    /** Remembers a choice that is another one now. */
+    void tell(String what, String before, String now) {
+        if (!before.equals(now)) {
+            told.add(what + " " + now + " in place of " + before);
+        }
+    }
+
+    boolean isEmpty() {
+        return told.isEmpty();
+    }
+
+    String words() {
+        return String.join(", ", told);
+    }
+}

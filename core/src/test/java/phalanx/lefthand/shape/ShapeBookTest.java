@@ -1,0 +1,60 @@
+package phalanx.lefthand.shape;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.NamedTuning;
+import phalanx.theory.ChordSymbol;
+
+class ShapeBookTest {
+    private final ShapeBook book = new ShapeBook(FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE));
+
+    private List<String> shapes(String chord) {
+        return book.of(ChordSymbol.parse(chord)).stream()
+                .map(placed -> placed.shape().shape().toString().replace(" ", ""))
+                .toList();
+    }
+
+    /** What players print first; common practice, no source. */
+    @ParameterizedTest
+    @CsvSource({
+        "C, x32010", "D, xx0232", "E, 022100", "G, 320003", "A, x02220",
+        "Am, x02210", "Dm, xx0231", "Em, 022000", "F, 133211", "B, x24442",
+        "Bm, x24432", "Cm, x35543", "Fm, 133111", "F#, 244322", "F#m, 244222",
+        "Bb, x13331", "Ab, 466544", "C#m, x46654", "G#m, 466444", "C7, x32310",
+        "D7, xx0212", "E7, 020100", "F7, 131211", "G7, 320001", "A7, x02020",
+        "B7, x21202", "Cmaj7, x32003", "Amaj7, x02120", "Gmaj7, 320002", "Am7, x02010",
+        "Em7, 020000", "Bm7b5, x20201", "G/B, x20033", "C/G, 332010", "Asus4, x02230",
+        "Dsus2, xx0230", "Cadd9, x30010"
+    })
+    void theFirstShapeIsTheOneThatIsPrintedFirst(String chord, String frets) {
+        assertThat(shapes(chord).get(0)).isEqualTo(frets);
+    }
+
+    @Test
+    void familiesAreApart() {
+        List<String> shapes = shapes("C");
+        assertThat(shapes).hasSize(6).doesNotHaveDuplicates();
+        assertThat(shapes).as("C with its top string muted is the same family").doesNotContain("x3201x");
+    }
+
+    @Test
+    void anyTuningHasItsOwn() {
+        Instrument dadgad = Instrument.STANDARD.withTuning(NamedTuning.DADGAD.tuning());
+        ShapeBook own = new ShapeBook(FingeringFinder.forShapes(dadgad, Hand.AVERAGE));
+        for (String chord : List.of("D", "G", "Em", "A7")) {
+            ChordSymbol symbol = ChordSymbol.parse(chord);
+            assertThat(own.of(symbol)).isNotEmpty().allSatisfy(placed -> {
+                List<Integer> midi = placed.shape().shape().midi(dadgad);
+                assertThat(midi).hasSizeGreaterThanOrEqualTo(4);
+                assertThat(midi.get(0) % 12).isEqualTo(symbol.bass().pitchClass());
+                assertThat(midi).allMatch(one -> (symbol.pitchClasses() >> one % 12 & 1) == 1);
+            });
+        }
+    }
+}
