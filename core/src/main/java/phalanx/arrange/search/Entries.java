@@ -1,16 +1,29 @@
 package phalanx.arrange.search;
 
-import java.util.List;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
 import phalanx.arrange.demand.Labels;
 
-/** The ways into the candidates of a layer, label by label; for one thread. */
-final class Entries {
+/**
+ * The ways into the candidates of a layer, with the labels that they bring: the cheapest before a given stroke, or where
+ * none falls the cheapest with each label. For one thread.
+ */
+final class Entries implements Beginnings.Offers {
+    private static final long[] NOTHING = {};
+
     private final Nodes before;
-    private final List<Nodes.Block> blocks;
-    private final Beginnings[] beginnings;
+    private final Beginnings beginnings;
     private final long repeat;
+    private final Map<Integer, long[]> extras = new HashMap<>();
+
+    // of each label the cheapest way into the candidate that was looked at last
+    private final int[] labels;
     private final long[] costs;
     private final int[] from;
+    private long least;
+
+    private int node;
 
     /**
      * @param changes from the layer before
@@ -19,29 +32,90 @@ final class Entries {
      */
     Entries(LayeredGraph.Changes changes, Nodes before, long repeat) {
         this.before = before;
-        this.blocks = before.blocks();
-        this.beginnings =
-                blocks.stream().map(block -> changes.beginnings(block.costs())).toArray(Beginnings[]::new);
+        this.beginnings = changes.beginnings(before.best);
         this.repeat = repeat;
-        this.costs = new long[beginnings.length];
-        this.from = new int[beginnings.length];
+        this.labels = before.distinct;
+        this.costs = new long[labels.length];
+        this.from = new int[labels.length];
     }
 
     /**
-     * Looks for the ways into a candidate.
+     * Looks for the cheapest way into a candidate.
      *
+     * @param stroke the first inner stroke there, or {@link Labels#NONE}
      * @param limit only ways below it count
-     * @return what the cheapest costs, at least the limit where there is none
+     * @return what it costs, a repeated stroke included; the limit where there is none
      */
-    long into(int candidate, long limit) {
-        long cheapest = limit;
-        for (int block = 0; block < beginnings.length; block++) {
-            boolean found = beginnings[block].into(candidate, Math.min(limit, cheapest + repeat));
-            costs[block] = found ? beginnings[block].cheapest() : LayeredGraph.IMPOSSIBLE;
-            from[block] = beginnings[block].from();
-            cheapest = Math.min(cheapest, costs[block]);
+    long into(int candidate, int stroke, long limit) {
+        if (!beginnings.into(candidate, extra(stroke), limit)) {
+            return limit;
         }
-        return cheapest;
+        node = before.cheapestNode(beginnings.from(), stroke, repeat);
+        return beginnings.cheapest();
+    }
+
+    /** The node that the way found last comes from. */
+    int node() {
+        return node;
+    }
+
+    /** What candidates of the layer before cost more when a stroke follows. */
+    private long[] extra(int stroke) {
+        return stroke == Labels.NONE ? NOTHING : extras.computeIfAbsent(stroke, this::more);
+    }
+
+    private long[] more(int stroke) {
+        if (Arrays.stream(labels).noneMatch(label -> Labels.repeats(label, stroke))) {
+            return NOTHING;
+        }
+        long[] more = new long[before.best.length];
+        for (int candidate = 0; candidate < more.length; candidate++) {
+            int cheapest = before.cheapestNode(candidate, stroke, repeat);
+            more[candidate] = before.cost(cheapest, stroke, repeat) - before.best[candidate];
+        }
+        return more;
+    }
+
+    /**
+     * Looks for the cheapest way with each label into a candidate; those that are a repeated stroke dearer than the
+     * cheapest are left out.
+     *
+     * @return what the cheapest costs
+     */
+    long intoEach(int candidate) {
+        Arrays.fill(costs, LayeredGraph.IMPOSSIBLE);
+        least = LayeredGraph.IMPOSSIBLE;
+        beginnings.all(candidate, this, LayeredGraph.IMPOSSIBLE);
+        return least;
+    }
+
+    @Override
+    public boolean wants(int candidate, long change) {
+        for (int at = before.firsts[candidate]; at < before.firsts[candidate + 1]; at++) {
+            long cost = before.costs[at] + change;
+            if (cost < costs[before.labelAt[at]] && cost < least + repeat) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    @Override
+    public long take(int candidate, long change) {
+        for (int at = before.firsts[candidate]; at < before.firsts[candidate + 1]; at++) {
+            int label = before.labelAt[at];
+            long cost = before.costs[at] + change;
+            if (cost < costs[label]) {
+                costs[label] = cost;
+                from[label] = at;
+                least = Math.min(least, cost);
+            }
+        }
+        long dearest = 0;
+        for (long cost : costs) {
+            dearest = Math.max(dearest, cost);
+        }
+        return Math.min(dearest, least + repeat);
     }
 
     int count() {
@@ -49,7 +123,7 @@ final class Entries {
     }
 
     int label(int entry) {
-        return blocks.get(entry).label();
+        return labels[entry];
     }
 
     /** What the way with a label costs. */
@@ -59,20 +133,20 @@ final class Entries {
 
     /** The node that it comes from. */
     int node(int entry) {
-        return before.node(from[entry], label(entry));
+        return from[entry];
     }
 
-    /** The cheapest of the ways that were found, a stroke after it looked at. */
-    int cheapestBefore(int label) {
-        int cheapest = 0;
-        for (int entry = 1; entry < costs.length; entry++) {
-            cheapest = before(entry, label) < before(cheapest, label) ? entry : cheapest;
+    /** Whether the way with a label is worth having: none is a repeated stroke cheaper. */
+    boolean counts(int entry) {
+        return costs[entry] == least || costs[entry] < least + repeat;
+    }
+
+    /** What the cheapest of the ways with labels costs when a stroke follows it. */
+    long cheapestBefore(int stroke) {
+        long cheapest = LayeredGraph.IMPOSSIBLE;
+        for (int entry = 0; entry < costs.length; entry++) {
+            cheapest = Math.min(cheapest, costs[entry] + (Labels.repeats(labels[entry], stroke) ? repeat : 0));
         }
         return cheapest;
-    }
-
-    /** What a way costs when a stroke follows it. */
-    long before(int entry, int label) {
-        return costs[entry] + (Labels.repeats(label(entry), label) ? repeat : 0);
     }
 }

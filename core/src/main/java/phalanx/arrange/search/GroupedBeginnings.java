@@ -365,11 +365,11 @@ final class GroupedBeginnings extends Beginnings {
                     + ((int) word4 & ChangeTable.EFFORT)
                     + steps[known.basses[member]]
                     + table.shift(from, next, words);
-            long begun = memberCosts[at] + ring;
-            if (begun + (long) change * Effort.STEPS < cheapest()) {
+            if (wants(member, memberCosts[at], ring + (long) change * Effort.STEPS)) {
                 offer(
                         member,
-                        begun
+                        memberCosts[at],
+                        ring
                                 + (earlier
                                         ? table.cost(member, to, change, words)
                                         : table.cost(to, member, change, words)));

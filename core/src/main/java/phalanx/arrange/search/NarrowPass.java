@@ -16,7 +16,12 @@ final class NarrowPass {
 
     private final Way way;
 
-    private NarrowPass(LayeredGraph graph, Sweep beginnings, Sweep endings) {
+    /**
+     * Of two sweeps that meet in the middle.
+     *
+     * @param endings over the reversed graph
+     */
+    NarrowPass(LayeredGraph graph, Sweep beginnings, Sweep endings) {
         this.graph = graph;
         this.beginnings = beginnings;
         this.endings = endings;
@@ -66,15 +71,13 @@ final class NarrowPass {
         int from = 0;
         int to = 0;
         for (int candidate = 0; candidate < ended.best.length; candidate++) {
-            if (begun.into(candidate, cheapest - ended.best[candidate]) < cheapest - ended.best[candidate]) {
-                for (int node = ended.firsts[candidate]; node < ended.firsts[candidate + 1]; node++) {
-                    int entry = begun.cheapestBefore(ended.labels[node]);
-                    long cost = begun.before(entry, ended.labels[node]) + ended.costs[node];
-                    if (cost < cheapest) {
-                        cheapest = cost;
-                        from = begun.node(entry);
-                        to = node;
-                    }
+            for (int node = ended.firsts[candidate]; node < ended.firsts[candidate + 1]; node++) {
+                long rest = ended.costs[node];
+                long cost = begun.into(candidate, ended.labels[node], cheapest - rest) + rest;
+                if (cost < cheapest) {
+                    cheapest = cost;
+                    from = begun.node();
+                    to = node;
                 }
             }
         }

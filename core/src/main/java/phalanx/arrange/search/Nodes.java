@@ -1,8 +1,7 @@
 package phalanx.arrange.search;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
+import phalanx.arrange.demand.Labels;
 
 /**
  * The best ways to the candidates of a layer: of each candidate one for each label that may be worth having, the cheapest
@@ -21,6 +20,11 @@ final class Nodes {
     /** Of each candidate what its cheapest node costs. */
     final long[] best;
 
+    /** The different labels, and which of them each node has. */
+    final int[] distinct;
+
+    final int[] labelAt;
+
     private Nodes(int[] firsts, int[] candidates, int[] labels, long[] costs, int[] from, long[] best) {
         this.firsts = firsts;
         this.candidates = candidates;
@@ -28,46 +32,39 @@ final class Nodes {
         this.costs = costs;
         this.from = from;
         this.best = best;
-    }
-
-    /** The nodes of one label alone, as costs of all candidates. */
-    record Block(int label, long[] costs) {}
-
-    /** One block for each label, what it lacks is impossible. */
-    List<Block> blocks() {
-        int[] distinct = Arrays.stream(labels).distinct().toArray();
-        if (distinct.length == 1) {
-            return List.of(new Block(distinct[0], best));
-        }
-        List<Block> blocks = new ArrayList<>(distinct.length);
-        for (int label : distinct) {
-            long[] own = new long[best.length];
-            Arrays.fill(own, LayeredGraph.IMPOSSIBLE);
-            for (int node = 0; node < labels.length; node++) {
-                if (labels[node] == label) {
-                    own[candidates[node]] = costs[node];
-                }
+        this.labelAt = new int[labels.length];
+        int[] seen = new int[8];
+        int count = 0;
+        for (int node = 0; node < labels.length; node++) {
+            int at = 0;
+            while (at < count && seen[at] != labels[node]) {
+                at++;
             }
-            blocks.add(new Block(label, own));
+            if (at == count) {
+                seen = count == seen.length ? Arrays.copyOf(seen, 2 * count) : seen;
+                seen[count++] = labels[node];
+            }
+            labelAt[node] = at;
         }
-        return blocks;
+        this.distinct = Arrays.copyOf(seen, count);
     }
 
-    /** The node of a candidate with a label. */
-    int node(int candidate, int label) {
-        int node = firsts[candidate];
-        while (labels[node] != label) {
-            node++;
+    /** The node of a candidate that costs least when a stroke follows. */
+    int cheapestNode(int candidate, int stroke, long repeat) {
+        int cheapest = firsts[candidate];
+        for (int node = cheapest + 1; node < firsts[candidate + 1]; node++) {
+            cheapest = cost(node, stroke, repeat) < cost(cheapest, stroke, repeat) ? node : cheapest;
         }
-        return node;
+        return cheapest;
     }
 
     int cheapestNode(int candidate) {
-        int cheapest = firsts[candidate];
-        for (int node = cheapest + 1; node < firsts[candidate + 1]; node++) {
-            cheapest = costs[node] < costs[cheapest] ? node : cheapest;
-        }
-        return cheapest;
+        return cheapestNode(candidate, Labels.NONE, 0);
+    }
+
+    /** What a node costs when a stroke follows. */
+    long cost(int node, int stroke, long repeat) {
+        return costs[node] + (Labels.repeats(labels[node], stroke) ? repeat : 0);
     }
 
     /** The same dearer by so much. */

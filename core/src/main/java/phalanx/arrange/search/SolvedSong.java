@@ -55,38 +55,33 @@ public record SolvedSong(Request request, Solver solver, Solver.Answer answer) {
     private long[] through(int at, Layer layer, SongGraph graph) {
         NarrowPass narrow = solver.narrow();
         long[] through = new long[layer.count()];
-        boolean last = at + 1 == graph.layers();
+        boolean atEnd = at + 1 == graph.layers();
         long repeat = graph.repeat();
         Entries into = at == 0 ? null : new Entries(graph.changes(at), narrow.beginningNodes(at - 1), repeat);
-        Entries out = last ? null : new Entries(graph.changes(at + 1).reversed(), narrow.endingNodes(at + 1), repeat);
+        Entries out = atEnd ? null : new Entries(graph.changes(at + 1).reversed(), narrow.endingNodes(at + 1), repeat);
         for (int candidate = 0; candidate < through.length; candidate++) {
             int first = graph.firstStroke(at, candidate);
             long own = graph.cost(at, candidate);
-            if (into != null) {
-                into.into(candidate, LayeredGraph.IMPOSSIBLE);
-            }
-            if (out != null) {
-                out.into(candidate, LayeredGraph.IMPOSSIBLE);
-            }
+            int last = graph.lastStroke(at, candidate);
             long rest = first == Labels.NONE && into != null && out != null
-                    ? joined(into, out)
-                    : cheapest(into, first) + cheapest(out, graph.lastStroke(at, candidate));
+                    ? joined(candidate, into, out)
+                    : cheapest(candidate, into, first) + cheapest(candidate, out, last);
             through[candidate] = Math.min(LayeredGraph.IMPOSSIBLE, own + rest);
         }
         return through;
     }
 
-    private static long cheapest(Entries entries, int stroke) {
-        return entries == null
-                ? 0
-                : Math.min(LayeredGraph.IMPOSSIBLE, entries.before(entries.cheapestBefore(stroke), stroke));
+    private static long cheapest(int candidate, Entries entries, int stroke) {
+        return entries == null ? 0 : entries.into(candidate, stroke, LayeredGraph.IMPOSSIBLE);
     }
 
     /** The cheapest way in and on where no inner stroke lies between. */
-    private static long joined(Entries into, Entries out) {
+    private static long joined(int candidate, Entries into, Entries out) {
         long least = LayeredGraph.IMPOSSIBLE;
-        for (int entry = 0; entry < out.count(); entry++) {
-            least = Math.min(least, out.cost(entry) + cheapest(into, out.label(entry)));
+        if (into.intoEach(candidate) < least && out.intoEach(candidate) < least) {
+            for (int entry = 0; entry < out.count(); entry++) {
+                least = Math.min(least, out.cost(entry) + into.cheapestBefore(out.label(entry)));
+            }
         }
         return least;
     }

@@ -80,6 +80,16 @@ public final class SongGraph implements LayeredGraph {
         return new SongGraph(this, slots, other.clone(), cancelled);
     }
 
+    /** The same slots with no candidates yet. */
+    SongGraph growing() {
+        return new SongGraph(this, slots, new Layer[layers.length], cancelled);
+    }
+
+    /** Puts in the candidates of a slot that has none. */
+    void grow(int at, Layer layer) {
+        layers[at] = layer;
+    }
+
     /** The same graph with one slot and its candidates exchanged. */
     SongGraph with(int at, Slot slot, Layer layer) {
         List<Slot> otherSlots = new ArrayList<>(slots);

@@ -82,7 +82,8 @@ public final class Sweep {
         return nodes.length == 0 || nodes[nodes.length - 1] != null;
     }
 
-    private void extend(LayeredGraph graph, int layer) {
+    /** Goes on through one more layer. */
+    void extend(LayeredGraph graph, int layer) {
         int count = graph.candidates(layer);
         if (count == 0) {
             throw new IllegalArgumentException("layer " + layer + " has no candidates");
@@ -92,27 +93,38 @@ public final class Sweep {
         for (int to = 0; to < count; to++) {
             found.next();
             long own = graph.cost(layer, to);
+            int first = graph.firstStroke(layer, to);
             if (entries == null) {
                 found.add(graph.lastStroke(layer, to), own, 0);
-            } else if (entries.into(to, LayeredGraph.IMPOSSIBLE) >= LayeredGraph.IMPOSSIBLE) {
-                found.add(graph.lastStroke(layer, to), LayeredGraph.IMPOSSIBLE, 0);
+            } else if (first != Labels.NONE || entries.count() == 1) {
+                addCheapest(graph, layer, to, own, entries, found);
             } else {
-                add(graph, layer, to, own, entries, found);
+                addEach(to, own, entries, found);
             }
         }
         nodes[layer] = found.done();
     }
 
-    private static void add(LayeredGraph graph, int layer, int to, long own, Entries entries, Nodes.Collector found) {
+    private static void addCheapest(
+            LayeredGraph graph, int layer, int to, long own, Entries entries, Nodes.Collector found) {
         int first = graph.firstStroke(layer, to);
-        int cheapest = entries.cheapestBefore(first);
-        if (first != Labels.NONE) {
-            found.add(graph.lastStroke(layer, to), entries.before(cheapest, first) + own, entries.node(cheapest));
+        long cost = entries.into(to, first, LayeredGraph.IMPOSSIBLE);
+        int label = first == Labels.NONE ? entries.label(0) : graph.lastStroke(layer, to);
+        if (cost < LayeredGraph.IMPOSSIBLE) {
+            found.add(label, cost + own, entries.node());
+        } else {
+            found.add(label, LayeredGraph.IMPOSSIBLE, 0);
+        }
+    }
+
+    /** Where no inner stroke falls the last one is remembered, as far as it may still matter. */
+    private static void addEach(int to, long own, Entries entries, Nodes.Collector found) {
+        if (entries.intoEach(to) >= LayeredGraph.IMPOSSIBLE) {
+            found.add(Labels.NONE, LayeredGraph.IMPOSSIBLE, 0);
             return;
         }
-        long dearest = entries.cost(cheapest) + graph.repeat();
         for (int entry = 0; entry < entries.count(); entry++) {
-            if (entry == cheapest || entries.cost(entry) < dearest) {
+            if (entries.counts(entry)) {
                 found.add(entries.label(entry), entries.cost(entry) + own, entries.node(entry));
             }
         }
