@@ -7,7 +7,9 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.BooleanSupplier;
 import phalanx.arrange.audit.Audit;
+import phalanx.arrange.audit.FretsFinding;
 import phalanx.arrange.audit.MoveFinding;
+import phalanx.arrange.demand.ChartShapes;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.MelodyFit;
 import phalanx.arrange.demand.Request;
@@ -46,6 +48,7 @@ public final class Arranger {
     private final Instrument instrument;
     private final Hand hand;
     private final LayerFinder layers;
+    private final ChartShapes chartShapes;
     private final Pricing pricing;
     private Optional<Solved> last = Optional.empty();
     private Optional<Compared> compared = Optional.empty();
@@ -55,6 +58,7 @@ public final class Arranger {
         this.hand = hand;
         FingeringFinder finder = FingeringFinder.forPlucking(instrument, hand);
         MoveMeter meter = new MoveMeter(instrument, hand);
+        this.chartShapes = new ChartShapes(FingeringFinder.forShapes(instrument, hand));
         this.layers = new LayerFinder(finder, meter);
         this.pricing = new Pricing(new Scorer(finder, meter, layers.book()), new Audit(meter));
     }
@@ -142,7 +146,8 @@ public final class Arranger {
         return last.map(solved -> new SolvedSong(solved.request, solved.solver, solved.answer));
     }
 
-    private Solved solve(Song song, Picking picking, Wishes wishes, List<Lock> locks, BooleanSupplier cancelled) {
+    private Solved solve(Song asked, Picking picking, Wishes wishes, List<Lock> locks, BooleanSupplier cancelled) {
+        Song song = chartShapes.named(asked);
         MelodyFit fit = new MelodyFit(instrument);
         List<Integer> moves = wishes.tuneOf(song) == TuneUse.PLAYED ? fit.moves(song, wishes.octave()) : List.of(0);
         Solved best;
@@ -163,8 +168,9 @@ public final class Arranger {
 
     private Solved solve(
             Song song, Picking picking, Wishes wishes, List<Lock> locks, int move, BooleanSupplier cancelled) {
-        return solve(
-                song, new Request(song.transpose(move), instrument, hand, locks, picking, wishes), move, cancelled);
+        Song moved = song.transpose(move);
+        List<Lock> held = chartShapes.with(locks, moved);
+        return solve(song, new Request(moved, instrument, hand, held, picking, wishes), move, cancelled);
     }
 
     private Compared compare(
@@ -223,13 +229,15 @@ public final class Arranger {
                 writer.joining(solved.demand.plan().joining()));
         Arrangement arrangement = pricing.finish(solved.request, solved.movedBy, chosen, notes, right)
                 .with(compared.map(Compared::choice));
-        MelodyFit fit = new MelodyFit(instrument);
-        if (solved.request.tune() != TuneUse.PLAYED
-                || fit.misfits(solved.asked, 0).isEmpty()) {
-            return arrangement;
-        }
         List<Finding> findings = new ArrayList<>(arrangement.findings());
-        findings.add(0, new MoveFinding(fit).of(solved.asked, arrangement.song(), solved.movedBy));
+        chartShapes.beyondTheHand(arrangement.song()).stream()
+                .map(change -> FretsFinding.of(arrangement.song(), change))
+                .forEach(finding -> findings.add(0, finding));
+        MelodyFit fit = new MelodyFit(instrument);
+        if (solved.request.tune() == TuneUse.PLAYED
+                && !fit.misfits(solved.asked, 0).isEmpty()) {
+            findings.add(0, new MoveFinding(fit).of(solved.asked, arrangement.song(), solved.movedBy));
+        }
         return arrangement.with(findings, arrangement.ceiling());
     }
 }

@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import phalanx.theory.ChordSymbol;
 
 /**
  * A chart typed in bars. A bar stands between bar lines; its entries share it evenly, a dot holds the chord before, a
@@ -19,7 +18,8 @@ import phalanx.theory.ChordSymbol;
  * </pre>
  *
  * Names in brackets begin sections, {@code |:} and {@code :|} repeat, {@code 1.} and {@code 2.} begin endings, a meter
- * holds from its bar on. A first bar of at most half the next one's length is a pickup.
+ * holds from its bar on. Frets from the lowest string say how a chord shall be held, with its name or without:
+ * {@code C(x32010)}, {@code x32010}, {@code x-10-12-12-12-x}. A first bar of at most half the next one's length is a pickup.
  *
  * @param bars as written
  * @param marks one for each bar, about the order of playing
@@ -265,7 +265,7 @@ public record ChartText(
             for (ChordChange change : again) {
                 int tick = change.startTick() - before.startTick() + bar.startTick();
                 if (tick < bar.endTick()) {
-                    chart.add(new ChordChange(tick, change.chord()));
+                    chart.add(change.at(tick));
                 }
             }
         }
@@ -290,12 +290,8 @@ public record ChartText(
             if (entry.word.equals(".") || entry.word.equals("%")) {
                 return;
             }
-            if (ChordSymbol.isNoChord(entry.word)) {
-                chart.add(new ChordChange(tick, Optional.empty()));
-                return;
-            }
             try {
-                chart.add(new ChordChange(tick, Optional.of(ChordSymbol.parse(entry.word))));
+                chart.add(ChordChange.parse(tick, entry.word));
             } catch (IllegalArgumentException e) {
                 mistake(entry, e.getMessage());
             }

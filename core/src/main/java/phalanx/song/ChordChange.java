@@ -2,24 +2,95 @@ package phalanx.song;
 
 import java.util.Objects;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import phalanx.theory.ChordSymbol;
+import phalanx.theory.Key;
 
 /**
  * A chord symbol on its beat.
  *
  * @param startTick where it begins; it lasts to the next one
- * @param chord the chord, or nothing for N.C.
+ * @param chord the chord; nothing for N.C., and where only frets are given
+ * @param frets where it shall be held, if the chart says so
  */
-public record ChordChange(int startTick, Optional<ChordSymbol> chord) {
+public record ChordChange(int startTick, Optional<ChordSymbol> chord, Optional<ChordFrets> frets) {
+    private static final Pattern WITH_FRETS = Pattern.compile("(.+)\\(([xX\\d-]+)\\)");
+
     public ChordChange {
         Objects.requireNonNull(chord, "chord");
+        Objects.requireNonNull(frets, "frets");
         if (startTick < 0) {
             throw new IllegalArgumentException("chord at tick " + startTick);
         }
     }
 
+    /** One without frets. */
+    public ChordChange(int startTick, Optional<ChordSymbol> chord) {
+        this(startTick, chord, Optional.empty());
+    }
+
+    /**
+     * Reads a chord symbol, N.C., frets such as {@code x32010}, or both: {@code C(x32010)}.
+     *
+     * @throws IllegalArgumentException naming what is not understood
+     */
+    public static ChordChange parse(int tick, String text) {
+        if (ChordSymbol.isNoChord(text)) {
+            return new ChordChange(tick, Optional.empty());
+        }
+        Optional<ChordFrets> alone = ChordFrets.parse(text);
+        if (alone.isPresent()) {
+            return new ChordChange(tick, Optional.empty(), alone);
+        }
+        Matcher both = WITH_FRETS.matcher(text);
+        Optional<ChordFrets> frets = both.matches() ? ChordFrets.parse(both.group(2)) : Optional.empty();
+        String name = frets.isPresent() ? both.group(1) : text;
+        return new ChordChange(tick, Optional.of(ChordSymbol.parse(name)), frets);
+    }
+
     /** What the chart shows. */
     public String symbol() {
-        return chord.map(ChordSymbol::text).orElse(ChordSymbol.NO_CHORD);
+        return frets.map(where ->
+                        chord.map(named -> named.text() + "(" + where + ")").orElse(where.toString()))
+                .orElseGet(() -> chord.map(ChordSymbol::text).orElse(ChordSymbol.NO_CHORD));
+    }
+
+    /** The chord's name alone; its frets where it has none. */
+    public String name() {
+        return chord.map(ChordSymbol::text).orElseGet(this::symbol);
+    }
+
+    /** The same without frets, if it has a name. */
+    public ChordChange withoutFrets() {
+        return chord.isEmpty() ? this : new ChordChange(startTick, chord);
+    }
+
+    /** Whether nothing sounds here: N.C. */
+    public boolean isNoChord() {
+        return chord.isEmpty() && frets.isEmpty();
+    }
+
+    /** The same on another beat. */
+    public ChordChange at(int tick) {
+        return new ChordChange(tick, chord, frets);
+    }
+
+    /** The same with a name. */
+    public ChordChange named(ChordSymbol name) {
+        return new ChordChange(startTick, Optional.of(name), frets);
+    }
+
+    /** Whether another asks for the same, wherever it stands. */
+    boolean sameChord(ChordChange other) {
+        return chord.equals(other.chord) && frets.equals(other.frets);
+    }
+
+    /** The same so many semitones higher; frets by whole octaves stay. */
+    ChordChange transpose(int semitones, Key newKey) {
+        return new ChordChange(
+                startTick,
+                chord.map(named -> named.transpose(semitones, newKey)),
+                frets.flatMap(where -> where.transpose(semitones)));
     }
 }

@@ -31,7 +31,7 @@ public record Passage(int lengthTicks, List<ChordChange> chords, boolean withCho
             for (int i = 0; i < song.chart().size(); i++) {
                 ChordChange change = song.chart().get(i);
                 if (change.startTick() < to && song.chordEnd(i) > from) {
-                    chords.add(new ChordChange(Math.max(0, change.startTick() - from), change.chord()));
+                    chords.add(change.at(Math.max(0, change.startTick() - from)));
                 }
             }
         }
@@ -77,11 +77,10 @@ public record Passage(int lengthTicks, List<ChordChange> chords, boolean withCho
                 chart.put(change.startTick(), change);
             } else if (song.chordEnd(i) > end) {
                 // what held at the end of the stretch goes on after it
-                chart.put(end, new ChordChange(end, change.chord()));
+                chart.put(end, change.at(end));
             }
         }
-        chords.forEach(
-                change -> chart.put(change.startTick() + at, new ChordChange(change.startTick() + at, change.chord())));
+        chords.forEach(change -> chart.put(change.startTick() + at, change.at(change.startTick() + at)));
         return song.withChart(List.copyOf(chart.values()));
     }
 }

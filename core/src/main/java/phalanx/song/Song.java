@@ -137,8 +137,7 @@ public record Song(
         Key newKey = key.transpose(semitones);
         boolean octaves = semitones % 12 == 0;
         List<ChordChange> newChart = chart.stream()
-                .map(change -> new ChordChange(
-                        change.startTick(), change.chord().map(chord -> chord.transpose(semitones, newKey))))
+                .map(change -> change.transpose(semitones, newKey))
                 .toList();
         List<MelodyNote> newMelody = melody.stream()
                 .map(note -> note.pitched(

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import phalanx.theory.ChordSymbol;
 
 /**
  * Writes a song out in the order of playing. A note that is held over a bar line is kept whole where the next written
@@ -17,7 +16,7 @@ public final class Unfolding {
     private final Song written;
     private final List<Bar> bars = new ArrayList<>();
     private final List<Section> sections = new ArrayList<>();
-    private final TreeMap<Integer, Optional<ChordSymbol>> chart = new TreeMap<>();
+    private final TreeMap<Integer, ChordChange> chart = new TreeMap<>();
     private final List<MelodyNote> melody = new ArrayList<>();
     /** Where a chord is only named anew. */
     private final Set<Integer> carried = new HashSet<>();
@@ -53,11 +52,10 @@ public final class Unfolding {
             addBar(written.bars().get(index), flowsIn, flowsOut);
         }
         List<ChordChange> changes = new ArrayList<>();
-        chart.forEach((tick, chord) -> {
-            boolean same = !changes.isEmpty()
-                    && changes.get(changes.size() - 1).chord().equals(chord);
+        chart.forEach((tick, change) -> {
+            boolean same = !changes.isEmpty() && changes.get(changes.size() - 1).sameChord(change);
             if (!same || !carried.contains(tick)) {
-                changes.add(new ChordChange(tick, chord));
+                changes.add(change.at(tick));
             }
         });
         return new Song(written.title(), written.key(), written.tempo(), bars, sections, changes, melody);
@@ -99,12 +97,12 @@ public final class Unfolding {
             if (change.startTick() < bar.startTick()) {
                 before = Optional.of(change);
             } else if (change.startTick() < bar.endTick()) {
-                chart.put(change.startTick() + shift, change.chord());
+                chart.put(change.startTick() + shift, change);
                 atStart |= change.startTick() == bar.startTick();
             }
         }
         if (!flowsIn && !atStart && before.isPresent()) {
-            chart.put(bar.startTick() + shift, before.get().chord());
+            chart.put(bar.startTick() + shift, before.get());
             carried.add(bar.startTick() + shift);
         }
     }

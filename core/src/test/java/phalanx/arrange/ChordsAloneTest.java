@@ -16,6 +16,8 @@ import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Role;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -23,6 +25,7 @@ import phalanx.righthand.BassLine;
 import phalanx.righthand.Level;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
+import phalanx.song.ChartText;
 import phalanx.song.ChordChange;
 import phalanx.song.Meter;
 import phalanx.song.Song;
@@ -148,5 +151,34 @@ class ChordsAloneTest {
 
     private static long strings(Arrangement arranged, int tick) {
         return arranged.notes().stream().filter(note -> note.tick() == tick).count();
+    }
+
+    /** A row of shapes with a pattern is an exercise: what is given as frets is held and struck, named or not. */
+    @Test
+    void fretsInTheChartAreHeldAndNamed() {
+        Song blank = Songs.of("C", Meter.COMMON, "C", "").withTempo(60);
+        Song song = ChartText.parse("| C(x32010) | x02210 | x35553 | 320003 |", Meter.COMMON)
+                .over(blank);
+        Arrangement arranged = arranged(song, "Rising Smoke", Wishes.USUAL.withFullEnds(false));
+        assertThat(arranged.song().chart()).extracting(ChordChange::name).containsExactly("C", "Am", "C", "G");
+        List<String> shapes = List.of("x32010", "x02210", "x35553", "320003");
+        for (ArrangedNote note : arranged.notes()) {
+            String shape = shapes.get(note.tick() / Ticks.WHOLE);
+            assertThat(String.valueOf(note.fret())).isEqualTo(shape.substring(6 - note.string(), 7 - note.string()));
+        }
+        assertThat(arranged.findings()).noneMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT);
+    }
+
+    @Test
+    void fretsThatNoHandHoldsAreAFinding() {
+        Song blank = Songs.of("C", Meter.COMMON, "C", "");
+        Song song = ChartText.parse("| C | G(1-12-1-12-1-12) | G(0320) |", Meter.COMMON)
+                .over(blank);
+        Arrangement arranged = arranged(song, "", Wishes.USUAL);
+        assertThat(arranged.findings().stream()
+                        .filter(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT)
+                        .map(Finding::bar))
+                .containsExactlyInAnyOrder(2, 3);
+        assertThat(arranged.notes()).anyMatch(note -> note.tick() >= Ticks.WHOLE && note.role() == Role.INNER);
     }
 }

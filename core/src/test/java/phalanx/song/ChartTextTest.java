@@ -38,7 +38,9 @@ class ChartTextTest {
                 "| N.C. | C; N.C.@0.0 C@4.0",
                 "|: Am | 1. F :| 2. C |; Am@0.0 F@4.0 Am@8.0 C@12.0",
                 "|: Am . . G :| F |; Am@0.0 G@3.0 Am@4.0 G@7.0 F@8.0",
-                "| C . . . G . . . |; C@0.0 G@2.0"
+                "| C . . . G . . . |; C@0.0 G@2.0",
+                "| C(x32010) x02210 | % |; C(x32010)@0.0 x02210@2.0 C(x32010)@4.0 x02210@6.0",
+                "|: x-10-12-12-12-x | 000232 :|; x-10-12-12-12-x@0.0 000232@4.0 x-10-12-12-12-x@8.0 000232@12.0"
             })
     void chartsAreReadInBars(String chart, String expected) {
         assertThat(chords(song(chart))).isEqualTo(expected.trim());
@@ -60,7 +62,10 @@ class ChartTextTest {
                 "| % |; %; no bar before",
                 "| 4/5 C |; 4/5; not a meter",
                 "| C | [] F |; []; a section needs a name",
-                "| C | Cwrong |; Cwrong; wrong"
+                "| C | Cwrong |; Cwrong; wrong",
+                "| x-30-12-12-12-x |; x-30-12-12-12-x; fret 30",
+                "| xxxxxx |; xxxxxx; no string sounds",
+                "| C(x3201q) |; C(x3201q); x3201q"
             })
     void mistakesAreMarkedUnderTheirWord(String chart, String word, String message) {
         ChartText read = ChartText.parse(chart, Meter.COMMON);
@@ -128,5 +133,14 @@ class ChartTextTest {
                 .map(note ->
                         note.pitch() + " " + note.tick() / Ticks.QUARTER + "+" + note.lengthTicks() / Ticks.QUARTER)
                 .toList();
+    }
+
+    /** A barre chord goes up by frets; down it stays on the neck an octave higher. */
+    @Test
+    void fretsMoveWithTheKey() {
+        Song song = song("| x32010 | 355433 |");
+        assertThat(chords(song.transpose(2))).isEqualTo("x54232@0.0 577655@4.0");
+        assertThat(chords(song.transpose(-2))).isEqualTo("x-13-12-10-11-10@0.0 133211@4.0");
+        assertThat(chords(song.transpose(12))).isEqualTo("x32010@0.0 355433@4.0");
     }
 }

@@ -13,6 +13,7 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -46,6 +47,7 @@ import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
 import phalanx.righthand.Picking;
+import phalanx.song.ChordChange;
 import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.TuneEdit;
@@ -298,9 +300,22 @@ public final class Workbench {
                 now -> now.lockedTo(way.locks()));
     }
 
-    /** Lets the engine choose again. */
+    /** Lets the engine choose again; where the chart itself gives the frets, they are taken out of it. */
     public void release(Lock lock) {
-        edit("release of " + lock.held().shape() + " from " + placeOf(lock), now -> now.withoutLock(lock));
+        edit(
+                "release of " + lock.held().shape() + " from " + placeOf(lock),
+                now -> now.locks().contains(lock)
+                        ? now.withoutLock(lock)
+                        : now.withSong(withoutFrets(now.song(), lock.startTick())));
+    }
+
+    private Song withoutFrets(Song song, int tick) {
+        List<ChordChange> shown = arrangement().map(now -> now.song().chart()).orElse(song.chart());
+        return song.withChart(IntStream.range(0, song.chart().size())
+                .mapToObj(i -> song.chart().get(i).startTick() == tick
+                        ? shown.get(i).withoutFrets()
+                        : song.chart().get(i))
+                .toList());
     }
 
     private String placeOf(Lock lock) {

@@ -143,6 +143,12 @@ class InterchangeTest {
                 .song();
         assertThat(chart.melody()).isEmpty();
         assertThat(chart.chart()).extracting(ChordChange::symbol).containsExactly("Am", "Dm", "E7", "Am");
+        Song frets = readAbc("X:1\nM:4/4\nL:1/4\nK:C\n\"x32010\"z4|\"Am(x02210)\"z4|\n")
+                .song();
+        assertThat(frets.chart()).extracting(ChordChange::symbol).containsExactly("x32010", "Am(x02210)");
+        assertThat(readAbc(new AbcWriter().write(frets)).song().chart()).isEqualTo(frets.chart());
+        String diagram = new String(new MusicXmlWriter().writeLeadSheet(frets), StandardCharsets.UTF_8);
+        assertThat(diagram.split("<frame-note>")).hasSize(1 + 5 + 5);
         Song midi = new MidiReader("x").read(new MidiWriter().write(chart)).song();
         assertThat(midi.melody()).isEmpty();
         assertThat(midi.chart()).isEqualTo(chart.chart());

@@ -159,7 +159,7 @@ final class ScorePainter {
     }
 
     private static String shown(ChordChange change) {
-        return change.symbol().replaceAll("(?<=[A-G])b", "♭").replace("#", "♯");
+        return change.name().replaceAll("(?<=[A-G])b", "♭").replace("#", "♯");
     }
 
     private void paintSection(GraphicsContext g, ScoreLayout.Line line, Section section) {

@@ -49,7 +49,10 @@ final class AbcTune {
     private final List<Bar> bars = new ArrayList<>();
     private final List<BarMarks> marks = new ArrayList<>();
     private final List<Section> sections = new ArrayList<>();
-    private final TreeMap<Integer, Optional<ChordSymbol>> chart = new TreeMap<>();
+    /** Frets in the place of a chord's name, one character for each of six strings or more. */
+    private static final Pattern FRETS = Pattern.compile("[xX\\d][xX\\d-]{5,}");
+
+    private final TreeMap<Integer, ChordChange> chart = new TreeMap<>();
     private final List<MelodyNote> melody = new ArrayList<>();
 
     private String place = "";
@@ -323,11 +326,11 @@ final class AbcTune {
     private int quoted(String line, int at) {
         int end = after(line, at, '"');
         String text = line.substring(at + 1, Math.max(at + 1, end - 1)).trim();
-        if (ChordSymbol.isNoChord(text)) {
-            chart.put(now(), Optional.empty());
-        } else if (Note.prefixLength(text) > 0) {
+        if (ChordSymbol.isNoChord(text)
+                || Note.prefixLength(text) > 0
+                || FRETS.matcher(text).matches()) {
             try {
-                chart.put(now(), Optional.of(ChordSymbol.parse(text)));
+                chart.put(now(), ChordChange.parse(now(), text));
             } catch (IllegalArgumentException e) {
                 report.add(place + ": " + e.getMessage() + "; it was left out");
             }
@@ -612,7 +615,7 @@ final class AbcTune {
 
     Reading finish(List<String> before) throws FormatException {
         endBar(0);
-        boolean noChords = chart.values().stream().allMatch(Optional::isEmpty);
+        boolean noChords = chart.values().stream().allMatch(ChordChange::isNoChord);
         if (melody.isEmpty() && noChords) {
             throw new FormatException(
                     "",
@@ -629,13 +632,10 @@ final class AbcTune {
         }
         chart.tailMap(barStart, true).clear();
         sections.removeIf(section -> section.startTick() >= barStart);
-        List<ChordChange> changes = chart.entrySet().stream()
-                .map(entry -> new ChordChange(entry.getKey(), entry.getValue()))
-                .toList();
         List<String> all = new ArrayList<>(before);
         all.addAll(report);
         try {
-            Song written = new Song(title, key, tempo, bars, sections, changes, melody);
+            Song written = new Song(title, key, tempo, bars, sections, List.copyOf(chart.values()), melody);
             return new Reading(Unfolding.of(written, marks), all);
         } catch (IllegalArgumentException e) {
             throw new FormatException("", e.getMessage());

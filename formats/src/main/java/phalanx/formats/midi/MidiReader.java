@@ -184,7 +184,9 @@ public final class MidiReader {
         boolean named = metas.values().stream()
                 .flatMap(List::stream)
                 .anyMatch(meta -> isWords(meta)
-                        && chord(text(meta)).filter(Optional::isPresent).isPresent());
+                        && chord(0, text(meta))
+                                .filter(change -> change.chord().isPresent())
+                                .isPresent());
         if (!named) {
             throw new FormatException("", "the file has neither notes of a tune nor chord names");
         }
@@ -325,41 +327,37 @@ public final class MidiReader {
             List<Line> lines)
             throws FormatException {
         int end = bars.get(bars.size() - 1).endTick();
-        TreeMap<Integer, Optional<ChordSymbol>> chart = new TreeMap<>();
+        TreeMap<Integer, ChordChange> chart = new TreeMap<>();
         List<Section> sections = new ArrayList<>();
         metas.headMap(end)
                 .forEach((tick, all) -> all.forEach(meta -> {
                     if (isWords(meta)) {
-                        chord(text(meta)).ifPresent(chord -> chart.put(tick, chord));
+                        chord(tick, text(meta)).ifPresent(chord -> chart.put(tick, chord));
                     } else if (meta.getType() == MetaType.MARKER && !text(meta).isBlank()) {
                         sections.add(new Section(text(meta), tick));
                     }
                 }));
-        if (chart.values().stream().allMatch(Optional::isEmpty)) {
+        if (chart.values().stream().allMatch(ChordChange::isNoChord)) {
             hear(bars, lines, key(metas), chart);
             report.add("the file has no chord symbols; chords were heard from its notes, bar by bar: check them");
         }
-        List<ChordChange> changes = new ArrayList<>();
-        chart.forEach((tick, chord) -> changes.add(new ChordChange(tick, chord)));
         try {
-            return new Song(title, key(metas), tempo(metas), bars, sections, changes, tune);
+            return new Song(title, key(metas), tempo(metas), bars, sections, List.copyOf(chart.values()), tune);
         } catch (IllegalArgumentException e) {
             throw new FormatException("", e.getMessage());
         }
     }
 
-    private static Optional<Optional<ChordSymbol>> chord(String text) {
-        if (ChordSymbol.isNoChord(text)) {
-            return Optional.of(Optional.empty());
-        }
+    private static Optional<ChordChange> chord(int tick, String text) {
         try {
-            return Optional.of(Optional.of(ChordSymbol.parse(text)));
+            return Optional.of(ChordChange.parse(tick, text))
+                    .filter(change -> change.chord().isPresent() || change.isNoChord());
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }
     }
 
-    private static void hear(List<Bar> bars, List<Line> lines, Key key, TreeMap<Integer, Optional<ChordSymbol>> chart) {
+    private static void hear(List<Bar> bars, List<Line> lines, Key key, TreeMap<Integer, ChordChange> chart) {
         ChordGuess guess = new ChordGuess(key);
         Optional<ChordSymbol> before = Optional.empty();
         for (Bar bar : bars) {
@@ -376,7 +374,7 @@ public final class MidiReader {
             }
             Optional<ChordSymbol> chord = guess.guess(weights, lowest % 12);
             if (chord.isPresent() && !chord.equals(before)) {
-                chart.put(bar.startTick(), chord);
+                chart.put(bar.startTick(), new ChordChange(bar.startTick(), chord));
                 before = chord;
             }
         }

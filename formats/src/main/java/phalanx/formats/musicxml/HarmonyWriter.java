@@ -2,6 +2,7 @@ package phalanx.formats.musicxml;
 
 import java.math.BigDecimal;
 import java.math.BigInteger;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -12,6 +13,10 @@ import org.audiveris.proxymusic.DegreeAlter;
 import org.audiveris.proxymusic.DegreeType;
 import org.audiveris.proxymusic.DegreeTypeValue;
 import org.audiveris.proxymusic.DegreeValue;
+import org.audiveris.proxymusic.FirstFret;
+import org.audiveris.proxymusic.Frame;
+import org.audiveris.proxymusic.FrameNote;
+import org.audiveris.proxymusic.Fret;
 import org.audiveris.proxymusic.Harmony;
 import org.audiveris.proxymusic.HarmonyAlter;
 import org.audiveris.proxymusic.Kind;
@@ -20,6 +25,7 @@ import org.audiveris.proxymusic.Root;
 import org.audiveris.proxymusic.RootStep;
 import org.audiveris.proxymusic.Step;
 import phalanx.song.ChordChange;
+import phalanx.song.ChordFrets;
 import phalanx.theory.ChordKind;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.ChordTable;
@@ -29,12 +35,15 @@ import phalanx.theory.Note;
 
 /** Writes a chord symbol as root, kind, degrees and bass. */
 final class HarmonyWriter {
+    private static final int FRAME_FRETS = 4;
+
     Harmony write(ChordChange change) {
         Harmony harmony = new Harmony();
+        change.frets().ifPresent(frets -> harmony.setFrame(frame(frets)));
         List<Object> content = harmony.getHarmonyChord();
         if (change.chord().isEmpty()) {
             content.add(root(new Note(phalanx.theory.Step.C, 0)));
-            content.add(kind(KindValue.NONE, change.symbol()));
+            content.add(kind(KindValue.NONE, change.name()));
             return harmony;
         }
         ChordSymbol chord = change.chord().get();
@@ -44,6 +53,36 @@ final class HarmonyWriter {
         chord.slashBass().ifPresent(bass -> content.add(bass(bass)));
         addDegrees(chord, base, content);
         return harmony;
+    }
+
+    /** A diagram of the frets that the chart gives; four frets or more, from the first where the shape allows. */
+    private static Frame frame(ChordFrets given) {
+        List<Integer> frets = given.frets();
+        int highest = Collections.max(frets);
+        int lowest =
+                frets.stream().filter(fret -> fret > 0).min(Integer::compare).orElse(1);
+        int first = highest <= FRAME_FRETS ? 1 : lowest;
+        Frame frame = new Frame();
+        frame.setFrameStrings(BigInteger.valueOf(frets.size()));
+        frame.setFrameFrets(BigInteger.valueOf(Math.max(FRAME_FRETS, highest - first + 1)));
+        if (first > 1) {
+            FirstFret shown = new FirstFret();
+            shown.setValue(BigInteger.valueOf(first));
+            frame.setFirstFret(shown);
+        }
+        for (int at = 0; at < frets.size(); at++) {
+            if (frets.get(at) >= 0) {
+                FrameNote note = new FrameNote();
+                org.audiveris.proxymusic.String string = new org.audiveris.proxymusic.String();
+                string.setValue(BigInteger.valueOf(frets.size() - at));
+                Fret fret = new Fret();
+                fret.setValue(BigInteger.valueOf(frets.get(at)));
+                note.setString(string);
+                note.setFret(fret);
+                frame.getFrameNote().add(note);
+            }
+        }
+        return frame;
     }
 
     /** The suffix as the player wrote it. */

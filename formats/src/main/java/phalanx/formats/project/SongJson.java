@@ -12,7 +12,6 @@ import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
 import phalanx.song.Section;
 import phalanx.song.Song;
-import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
@@ -66,8 +65,7 @@ final class SongJson {
         for (JsonPlace change : root.child("chart").items()) {
             int start = change.child("startTick").integer();
             String symbol = change.child("symbol").text();
-            chart.add(change.checked(() -> new ChordChange(
-                    start, ChordSymbol.isNoChord(symbol) ? Optional.empty() : Optional.of(ChordSymbol.parse(symbol)))));
+            chart.add(change.checked(() -> ChordChange.parse(start, symbol)));
         }
         List<MelodyNote> melody = new ArrayList<>();
         for (JsonPlace note : root.child("melody").items()) {

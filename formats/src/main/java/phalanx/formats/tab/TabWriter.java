@@ -111,7 +111,7 @@ public final class TabWriter {
             writeHeading(song);
             for (ChordChange change : song.chart()) {
                 if (bar.contains(change.startTick())) {
-                    put(chords, change.startTick(), change.symbol());
+                    put(chords, change.startTick(), change.name());
                 }
             }
             writeCount();
@@ -146,7 +146,7 @@ public final class TabWriter {
                         return false;
                     }
                     from = change.startTick();
-                    room = change.symbol().length();
+                    room = change.name().length();
                 }
             }
             return (bar.endTick() - from) * COLUMN / step >= room

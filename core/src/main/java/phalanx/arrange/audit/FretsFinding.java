@@ -1,0 +1,33 @@
+package phalanx.arrange.audit;
+
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.song.ChordFrets;
+import phalanx.song.Song;
+
+/** Says that a chart gives frets for a chord that no hand can hold on this guitar. */
+public final class FretsFinding {
+    private FretsFinding() {}
+
+    /** @param change one with frets */
+    public static Finding of(Song song, ChordChange change) {
+        Bar bar = song.barAt(change.startTick());
+        double beat = bar.beatOf(change.startTick());
+        ChordFrets frets = change.frets().orElseThrow();
+        String rest = change.chord().isPresent()
+                ? "It is played as the engine finds best."
+                : "Only bass and tune can be played there; give the chord a name.";
+        return new Finding(
+                change.startTick(),
+                bar.number(),
+                beat,
+                FindingKind.LOCK_NOT_KEPT,
+                Finding.Severity.MEDIUM,
+                1,
+                0,
+                "locks left",
+                Places.at(bar, beat) + "the chart's frets " + frets + " cannot be held on this guitar. " + rest);
+    }
+}
