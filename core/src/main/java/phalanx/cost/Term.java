@@ -25,6 +25,7 @@ public enum Term {
     THIN(Side.EAR, "thin"),
     COLOUR_MISSING(Side.EAR, "colour missing"),
     STROKE_LEFT(Side.EAR, "strokes left out"),
+    SECOND_LEFT(Side.EAR, "second tune note left out"),
     OFF_ROW(Side.EAR, "off its row"),
     CONTOUR(Side.EAR, "contour lost"),
     REPEATED(Side.EAR, "repeated"),

@@ -13,9 +13,17 @@ import java.util.Optional;
  * @param up whether a brush goes upwards
  * @param covers how many strokes of the pattern it stands for: more than one where a brush takes a block's place
  * @param kind what it is for
+ * @param midi what it must sound, 0 where any tone of the chord will do
  */
 public record InnerStroke(
-        int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, boolean up, int covers, Kind kind) {
+        int tick,
+        Optional<PatternRow> row,
+        Optional<Digit> digit,
+        Weight weight,
+        boolean up,
+        int covers,
+        Kind kind,
+        int midi) {
     /** What a stroke is for. */
     public enum Kind {
         /** Part of a pattern. */
@@ -25,7 +33,9 @@ public record InnerStroke(
         /** The fuller sound at the end of a phrase: at once. */
         END_BLOCK,
         /** The same, the lowest first. */
-        END_ROLL
+        END_ROLL,
+        /** The tune's second note. */
+        TUNE_BELOW
     }
 
     public InnerStroke {
@@ -38,7 +48,7 @@ public record InnerStroke(
     /** One of a pattern. */
     public InnerStroke(
             int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, boolean up, int covers) {
-        this(tick, row, digit, weight, up, covers, Kind.PATTERN);
+        this(tick, row, digit, weight, up, covers, Kind.PATTERN, 0);
     }
 
     /** One on any string. */
@@ -56,8 +66,13 @@ public record InnerStroke(
         return plain(tick, Optional.empty(), roll ? Kind.END_ROLL : Kind.END_BLOCK);
     }
 
+    /** The tune's second note. */
+    public static InnerStroke below(int tick, int midi) {
+        return new InnerStroke(tick, Optional.empty(), Optional.empty(), Weight.PLAIN, false, 1, Kind.TUNE_BELOW, midi);
+    }
+
     private static InnerStroke plain(int tick, Optional<PatternRow> row, Kind kind) {
-        return new InnerStroke(tick, row, Optional.empty(), Weight.PLAIN, false, 1, kind);
+        return new InnerStroke(tick, row, Optional.empty(), Weight.PLAIN, false, 1, kind, 0);
     }
 
     public boolean endsPhrase() {

@@ -54,6 +54,9 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
         private final TreeSet<Integer> onsets = new TreeSet<>();
         private final TreeMap<Integer, ChordChange> chart = new TreeMap<>();
         private final Set<Integer> bassTicks = new HashSet<>();
+        /** Where the tune has a second note. */
+        private final Set<Integer> seconds = new HashSet<>();
+
         private final List<InnerStroke> inner = new ArrayList<>();
         private final List<Hit> hits = new ArrayList<>();
         private int asked;
@@ -68,6 +71,10 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
             this.picking = picking;
             this.ends = ends;
             song.melody().stream().map(MelodyNote::tick).forEach(onsets::add);
+            song.melody().stream()
+                    .filter(note -> note.below().isPresent())
+                    .map(MelodyNote::tick)
+                    .forEach(seconds::add);
             song.chart().forEach(change -> chart.put(change.startTick(), change));
         }
 
@@ -95,7 +102,10 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
                 }
             }
             addEnds();
-            inner.sort(Comparator.comparingInt(InnerStroke::tick));
+            song.melody().forEach(note -> note.below()
+                    .ifPresent(pitch -> inner.add(InnerStroke.below(note.tick(), pitch.midi()))));
+            inner.sort(Comparator.comparingInt(InnerStroke::tick)
+                    .thenComparing(stroke -> stroke.kind() != InnerStroke.Kind.TUNE_BELOW));
             Joining joining = new Joining(asked, 0, byTune, 0, Map.of());
             joining = noDigit > 0 ? joining.dropping(Joining.Reason.NO_DIGIT, noDigit) : joining;
             joining = otherMeter > 0 ? joining.dropping(Joining.Reason.OTHER_METER, otherMeter) : joining;
@@ -115,7 +125,8 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
                 }
                 int free = picking.school().digits().size()
                         - (bassTicks.contains(tick) ? 1 : 0)
-                        - (onsets.contains(tick) ? 1 : 0);
+                        - (onsets.contains(tick) ? 1 : 0)
+                        - (seconds.contains(tick) ? 1 : 0);
                 List<InnerStroke> there =
                         inner.stream().filter(stroke -> stroke.tick() == tick).toList();
                 if (there.stream().mapToInt(InnerStroke::covers).sum() >= free) {
@@ -166,7 +177,10 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
             }
             boolean bass = bassTicks.contains(tick);
             // where the thumb has no bass it can take the lowest
-            int free = picking.school().digits().size() - (bass ? 1 : 0) - (tune ? 1 : 0);
+            int free = picking.school().digits().size()
+                    - (bass ? 1 : 0)
+                    - (tune ? 1 : 0)
+                    - (seconds.contains(tick) ? 1 : 0);
             boolean oneFinger = picking.school().digits().size() == 2;
             if (oneFinger && left.size() > free) {
                 inner.add(new InnerStroke(

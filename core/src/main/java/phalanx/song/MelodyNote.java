@@ -2,6 +2,7 @@ package phalanx.song;
 
 import java.util.Objects;
 import java.util.Optional;
+import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
 /**
@@ -11,8 +12,9 @@ import phalanx.theory.Pitch;
  * @param lengthTicks how long it should ring
  * @param pitch what it sounds
  * @param syllable what is sung to it; one that goes on in the next note ends with a hyphen
+ * @param below a second note of the tune, struck with it, lower
  */
-public record MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String> syllable) {
+public record MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String> syllable, Optional<Pitch> below) {
     public MelodyNote {
         Objects.requireNonNull(pitch, "pitch");
         if (tick < 0 || lengthTicks <= 0) {
@@ -22,6 +24,14 @@ public record MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String
         if (syllable.isPresent() && (syllable.get().isBlank() || syllable.get().contains(" "))) {
             throw new IllegalArgumentException("\"" + syllable.get() + "\" is not a syllable");
         }
+        if (below.isPresent() && below.get().midi() >= pitch.midi()) {
+            throw new IllegalArgumentException("the second note " + below.get() + " is not below " + pitch);
+        }
+    }
+
+    /** One note alone. */
+    public MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String> syllable) {
+        this(tick, lengthTicks, pitch, syllable, Optional.empty());
     }
 
     /** A note without words. */
@@ -39,18 +49,47 @@ public record MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String
 
     /** The same note at another time. */
     public MelodyNote at(int newTick, int newLength) {
-        return new MelodyNote(newTick, newLength, pitch, syllable);
+        return new MelodyNote(newTick, newLength, pitch, syllable, below);
     }
 
     public MelodyNote lasting(int newLength) {
         return at(tick, newLength);
     }
 
+    /** The same with another pitch, and the second note as far as it is still below. */
     public MelodyNote pitched(Pitch newPitch) {
-        return new MelodyNote(tick, lengthTicks, newPitch, syllable);
+        return new MelodyNote(
+                tick, lengthTicks, newPitch, syllable, below.filter(second -> second.midi() < newPitch.midi()));
+    }
+
+    /** The same with one more note at once: the two highest of all are kept. */
+    public MelodyNote with(Pitch other) {
+        if (other.midi() == midi()) {
+            return this;
+        }
+        Pitch high = other.midi() > midi() ? other : pitch;
+        Pitch low = other.midi() > midi() ? pitch : other;
+        Pitch second = below.filter(own -> own.midi() > low.midi()).orElse(low);
+        return new MelodyNote(tick, lengthTicks, high, syllable, Optional.of(second));
     }
 
     public MelodyNote sung(Optional<String> newSyllable) {
-        return new MelodyNote(tick, lengthTicks, pitch, newSyllable);
+        return new MelodyNote(tick, lengthTicks, pitch, newSyllable, below);
+    }
+
+    /** The same so many semitones higher, spelled for a key unless it is whole octaves. */
+    MelodyNote transpose(int semitones, Key newKey) {
+        return new MelodyNote(
+                tick,
+                lengthTicks,
+                moved(pitch, semitones, newKey),
+                syllable,
+                below.map(second -> moved(second, semitones, newKey)));
+    }
+
+    private static Pitch moved(Pitch pitch, int semitones, Key key) {
+        return semitones % 12 == 0
+                ? new Pitch(pitch.note(), pitch.octave() + semitones / 12)
+                : Pitch.of(pitch.midi() + semitones, key);
     }
 }

@@ -3,7 +3,6 @@ package phalanx.song;
 import java.util.List;
 import java.util.Objects;
 import phalanx.theory.Key;
-import phalanx.theory.Pitch;
 
 /**
  * A song: chart and melody on one line of bars.
@@ -135,16 +134,11 @@ public record Song(
             return this;
         }
         Key newKey = key.transpose(semitones);
-        boolean octaves = semitones % 12 == 0;
         List<ChordChange> newChart = chart.stream()
                 .map(change -> change.transpose(semitones, newKey))
                 .toList();
-        List<MelodyNote> newMelody = melody.stream()
-                .map(note -> note.pitched(
-                        octaves
-                                ? new Pitch(note.pitch().note(), note.pitch().octave() + semitones / 12)
-                                : Pitch.of(note.midi() + semitones, newKey)))
-                .toList();
+        List<MelodyNote> newMelody =
+                melody.stream().map(note -> note.transpose(semitones, newKey)).toList();
         return new Song(title, newKey, tempo, bars, sections, newChart, newMelody);
     }
 

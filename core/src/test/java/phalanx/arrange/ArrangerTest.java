@@ -30,8 +30,10 @@ import phalanx.guitar.NamedTuning;
 import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.Press;
+import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStroke;
 import phalanx.righthand.BassWriter;
+import phalanx.righthand.Level;
 import phalanx.righthand.Picking;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
@@ -41,6 +43,7 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
+import phalanx.theory.Pitch;
 
 class ArrangerTest {
     private final Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
@@ -161,6 +164,33 @@ class ArrangerTest {
         assertThat(asked).isGreaterThan(200);
         assertThat(sounding).isGreaterThanOrEqualTo(asked * 6 / 10);
         assertThat(repeats).isLessThanOrEqualTo(sounding * 3 / 100);
+    }
+
+    /** A tune in thirds and sixths keeps both its notes, a foreign one among them, and the bass below. */
+    @Test
+    void aTuneInTwoKeepsBothNotes() {
+        Song song = Songs.of(
+                "C", Meter.COMMON, "C G F G C", "E5:1 F5:1 G5:2 D5:1 E5:1 F5:2 A4:1 C5:1 A4:2 B4:1 D5:1 G5:2 E5:4");
+        String[] seconds = "C5 D5 E5 B4 C5 D5 F4 A4 F#4 G4 B4 B4 C5".split(" ");
+        List<MelodyNote> tune = new ArrayList<>();
+        for (int i = 0; i < seconds.length; i++) {
+            tune.add(song.melody().get(i).with(Pitch.parse(seconds[i])));
+        }
+        for (Level level : Level.values()) {
+            Picking picking = Picking.PLAIN.withPlan(new Picking.Plan(Optional.empty(), BassLine.ALTERNATING, level));
+            Arrangement arranged = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                    .arrange(song.withMelody(tune), picking, List.of(), () -> false);
+            checkBass(arranged);
+            for (MelodyNote note : arranged.song().melody()) {
+                List<Integer> struck = arranged.notes().stream()
+                        .filter(one -> one.tick() == note.tick())
+                        .map(ArrangedNote::midi)
+                        .toList();
+                assertThat(struck)
+                        .as("%s and %s at %d", note.pitch(), note.below(), note.tick())
+                        .contains(note.midi(), note.below().orElseThrow().midi());
+            }
+        }
     }
 
     @Test

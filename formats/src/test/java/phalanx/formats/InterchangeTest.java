@@ -37,6 +37,7 @@ import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.theory.Key;
+import phalanx.theory.Pitch;
 
 class InterchangeTest {
     private static final String TABLATURE =
@@ -137,6 +138,26 @@ class InterchangeTest {
     }
 
     /** A chart is the same song whether it comes as ABC, MIDI or MusicXML; the tune may be missing in all. */
+    @Test
+    void tunesInTwoComeBackFromEveryFormat() throws FormatException {
+        Song song = readAbc("X:1\nM:3/4\nL:1/4\nK:D\n\"D\"[FAd][DF]2|\"A7\"[E=c]3-|[E=c]2A|\n")
+                .song();
+        assertThat(song.melody())
+                .extracting(note ->
+                        note.pitch() + "/" + note.below().map(Pitch::toString).orElse("-"))
+                .containsExactly("D5/A4", "F#4/D4", "C5/E4", "A4/-");
+        assertThat(song.melody().get(2).lengthTicks()).isEqualTo(5 * Ticks.QUARTER);
+        assertThat(readAbc(new AbcWriter().write(song)).song()).isEqualTo(song);
+        Song xml = new MusicXmlReader("x")
+                .read(new MusicXmlWriter().writeLeadSheet(song))
+                .song();
+        assertThat(xml.melody()).isEqualTo(song.melody());
+        Song midi = new MidiReader("x").read(new MidiWriter().write(song)).song();
+        assertThat(midi.melody()).isEqualTo(song.melody());
+        Song octave = song.transpose(12);
+        assertThat(octave.melody().get(0).below().orElseThrow().toString()).isEqualTo("A5");
+    }
+
     @Test
     void chordsAloneComeBackFromEveryFormat() throws FormatException {
         Song chart = readAbc("X:1\nM:3/4\nL:1/4\nK:Am\n\"Am\"z3|\"Dm\"z3|\"E7\"z3|\"Am\"z3|\n")

@@ -54,6 +54,7 @@ public final class Ear {
     private static final int HIGHEST_TUNE_AS_BASS = 19;
 
     private static final int LEFT = Effort.thousandths(Weights.STROKE_LEFT);
+    private static final int SECOND_LEFT = Effort.thousandths(Weights.SECOND_LEFT);
     private static final int OFF_ROW = Effort.thousandths(Weights.OFF_ROW);
     private static final int OFF_MIDDLE = Effort.thousandths(Weights.OFF_MIDDLE);
     /** What it costs that a stroke repeats the one before, in thousandths. */
@@ -73,8 +74,24 @@ public final class Ear {
      * @param tuneMidi the tune's note, -1 where none sounds
      * @param bassMidi the bass's note, -1 where none sounds
      * @param free what each string from 1 gives an inner stroke, -1 where none may fall on it; entry 0 is unused
+     * @param belowMidi the tune's second note, 0 where it has none
+     * @param below strings that sound it, bit s for string s
      */
-    public record Scene(int tuneMidi, int bassMidi, int[] free) {
+    public record Scene(int tuneMidi, int bassMidi, int[] free, int belowMidi, int below) {
+        /** One in which the tune has no second note. */
+        public Scene(int tuneMidi, int bassMidi, int[] free) {
+            this(tuneMidi, bassMidi, free, 0, 0);
+        }
+
+        /** What a string gives, -1 where no stroke may fall on it. */
+        int midi(int string) {
+            return (below >> string & 1) == 1 ? belowMidi : free[string];
+        }
+
+        private boolean soundsBelow(int string) {
+            return (below >> string & 1) == 1;
+        }
+
         /** The strings for the fingers' rows, from the top. */
         int[] lanes() {
             int[] lanes = new int[free.length];
@@ -168,8 +185,16 @@ public final class Ear {
         return THIN * Math.max(0, demand.wanted().strings() - sounding - scene.lanes().length);
     }
 
-    /** A way to lay the strokes of one tick: the string of each, 0 where it is left out; all of a brush in one set. */
-    private record Option(int[] strings, int set) {
+    /**
+     * A way to lay the strokes of one tick: the string of each, 0 where it is left out; all of a brush in one set.
+     *
+     * @param second the string of the tune's second note as a set
+     */
+    private record Option(int[] strings, int set, int second) {
+        int inner() {
+            return set & ~second;
+        }
+
         boolean hasBrush() {
             int laid = 0;
             for (int string : strings) {
@@ -220,7 +245,7 @@ public final class Ear {
 
         /** Which of the colours a string has. */
         private int colour(int string) {
-            int pitchClass = scene.free()[string] % 12;
+            int pitchClass = scene.midi(string) % 12;
             int colour = 0;
             for (int i = 0; i < colourBits.length; i++) {
                 colour |= colourBits[i] == pitchClass ? 1 << i : 0;
@@ -267,15 +292,17 @@ public final class Ear {
 
         private Placing placing(int end) {
             int[] sets = new int[moments.size()];
+            int[] inner = new int[moments.size()];
             int[][] laid = new int[moments.size()][];
             int state = end;
             for (int moment = moments.size() - 1; moment >= 0; moment--) {
                 sets[moment] = by[moment][state].set;
+                inner[moment] = by[moment][state].inner();
                 laid[moment] = by[moment][state].strings;
                 state = from[moment][state];
             }
             int total = best[end] + missing(end);
-            return new Placing(total, sets, laid, lanes, first(sets), last(sets));
+            return new Placing(total, sets, laid, lanes, first(inner), last(inner));
         }
 
         private int first(int[] sets) {
@@ -350,7 +377,7 @@ public final class Ear {
             int heard = state / strings;
             for (int string = strings - 1; string > 0; string--) {
                 if ((option.set >> string & 1) == 1) {
-                    last = string;
+                    last = (option.second >> string & 1) == 1 ? last : string;
                     heard |= colour(string);
                 }
             }
@@ -366,16 +393,22 @@ public final class Ear {
                 int string = option.strings[i];
                 boolean left = asks.get(i).brush() ? !option.hasBrush() : string == 0;
                 if (left) {
-                    Slot.Ask ask = asks.get(i);
-                    cost += ask.end()
-                            ? add(sum, Term.BARE_END, BARE_END)
-                            : add(sum, Term.STROKE_LEFT, ask.brush() ? FEWEST_OF_A_BRUSH * LEFT : LEFT);
-                } else if (!asks.get(i).brush()) {
+                    cost += left(asks.get(i), sum);
+                } else if (!asks.get(i).brush() && !asks.get(i).isOfTune()) {
                     cost += place(asks.get(i).row(), string, before, lastString, sum);
                     cost += sound(asks.get(i).row(), scene.free()[string], sum);
                 }
             }
             return cost;
+        }
+
+        private static int left(Slot.Ask ask, Effort.Sum sum) {
+            if (ask.isOfTune()) {
+                return add(sum, Term.SECOND_LEFT, SECOND_LEFT);
+            }
+            return ask.end()
+                    ? add(sum, Term.BARE_END, BARE_END)
+                    : add(sum, Term.STROKE_LEFT, ask.brush() ? FEWEST_OF_A_BRUSH * LEFT : LEFT);
         }
 
         private static int lastRow(List<Slot.Ask> asks) {
@@ -423,38 +456,53 @@ public final class Ear {
         /** The ways to lay the strokes of a tick; where the set of strings is given, those that make it. */
         private List<Option> options(List<Slot.Ask> asks, int wanted) {
             List<Option> options = new ArrayList<>();
-            addOptions(asks, 0, 1, new int[asks.size()], 0, options);
+            addOptions(asks, 0, 1, new int[asks.size()], 0, 0, options);
             if (wanted != NONE) {
                 options.removeIf(option -> option.set != wanted);
             }
             if (options.isEmpty()) {
-                options.add(new Option(new int[asks.size()], wanted == NONE ? 0 : wanted));
+                options.add(new Option(new int[asks.size()], wanted == NONE ? 0 : wanted, 0));
             }
             return options;
         }
 
-        private void addOptions(List<Slot.Ask> asks, int index, int lowest, int[] laid, int set, List<Option> options) {
+        private void addOptions(
+                List<Slot.Ask> asks, int index, int lowest, int[] laid, int set, int second, List<Option> options) {
             if (index == asks.size()) {
-                options.add(new Option(laid.clone(), set));
+                options.add(new Option(laid.clone(), set, second));
                 return;
             }
+            boolean ofTune = asks.get(index).isOfTune();
             if (asks.get(index).brush()) {
                 int all = set;
                 for (int string = lowest; string < strings; string++) {
-                    all |= scene.free()[string] == NONE ? 0 : 1 << string;
+                    all |= isFree(string, asks) ? 1 << string : 0;
                 }
                 boolean few = Integer.bitCount(all & ~set) < FEWEST_OF_A_BRUSH;
-                addOptions(asks, index + 1, strings, laid, few ? set : all, options);
+                addOptions(asks, index + 1, strings, laid, few ? set : all, second, options);
                 return;
             }
             for (int string = lowest; string < strings; string++) {
-                if (scene.free()[string] != NONE) {
+                if (ofTune ? scene.soundsBelow(string) : isFree(string, asks)) {
                     laid[index] = string;
-                    addOptions(asks, index + 1, string + 1, laid, set | 1 << string, options);
+                    // other strokes may lie above the tune's second note
+                    addOptions(
+                            asks,
+                            index + 1,
+                            ofTune ? lowest : string + 1,
+                            laid,
+                            set | 1 << string,
+                            ofTune ? 1 << string : second,
+                            options);
                 }
             }
             laid[index] = 0;
-            addOptions(asks, index + 1, lowest, laid, set, options);
+            addOptions(asks, index + 1, lowest, laid, set, second, options);
+        }
+
+        /** Whether a stroke may fall on a string beside the tune's second note, if that is struck at the same time. */
+        private boolean isFree(int string, List<Slot.Ask> asks) {
+            return scene.free()[string] != NONE && !(asks.get(0).isOfTune() && scene.soundsBelow(string));
         }
 
         Placing price(Effort.Sum sum) {
@@ -496,6 +544,32 @@ public final class Ear {
             }
         }
         return free;
+    }
+
+    /**
+     * What sounds in a slot, and what could.
+     *
+     * @param tuneMidi the tune's note, -1 where none sounds
+     * @param bassMidi the bass's note, -1 where none sounds
+     * @see #free
+     */
+    public static Scene scene(
+            Instrument instrument,
+            Slot.Demand demand,
+            Stops stops,
+            int tune,
+            int tuneMidi,
+            int bass,
+            int bassMidi,
+            int silent) {
+        int[] free = free(instrument, demand, stops, tune, bass, silent);
+        int midi = demand.below();
+        int below = 0;
+        for (int string = tune + 1; midi > 0 && string < (bass == 0 ? free.length : bass); string++) {
+            boolean sounds = instrument.midi(string, stops.fret(string)) == midi && (silent >> string & 1) == 0;
+            below |= sounds ? 1 << string : 0;
+        }
+        return new Scene(tuneMidi, bassMidi, free, midi, below);
     }
 
     /** The strings that a locked shape leaves silent, or that no longer have its frets; bit s for string s. */

@@ -137,7 +137,11 @@ public record Slot(
                 moments.add(new ArrayList<>());
             }
             moments.get(moments.size() - 1)
-                    .add(new Ask(stroke.row().map(PatternRow::rank).orElse(0), stroke.isBrush(), stroke.endsPhrase()));
+                    .add(new Ask(
+                            stroke.row().map(PatternRow::rank).orElse(0),
+                            stroke.isBrush(),
+                            stroke.endsPhrase(),
+                            stroke.midi()));
         }
         return moments.stream().map(List::copyOf).toList();
     }
@@ -148,11 +152,16 @@ public record Slot(
      * @param row which of the fingers' strings it is meant for, 1 at the top; 0 where any will do
      * @param brush whether it takes all strings that are free
      * @param end whether it makes the end of a phrase fuller
+     * @param midi what it must sound, the tune's second note; 0 for any tone
      */
-    public record Ask(int row, boolean brush, boolean end) {
+    public record Ask(int row, boolean brush, boolean end, int midi) {
         /** One that ends no phrase. */
         public Ask(int row, boolean brush) {
-            this(row, brush, false);
+            this(row, brush, false, 0);
+        }
+
+        boolean isOfTune() {
+            return midi > 0;
         }
     }
 
@@ -202,6 +211,11 @@ public record Slot(
         /** Whether inner strokes fall here. */
         public boolean inner() {
             return !moments.isEmpty();
+        }
+
+        /** The tune's second note that begins here, 0 where none does. */
+        public int below() {
+            return moments.isEmpty() ? 0 : moments.get(0).get(0).midi();
         }
 
         /** Whether a pattern says which strings its strokes are for. */

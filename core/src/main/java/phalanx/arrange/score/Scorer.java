@@ -257,10 +257,15 @@ public final class Scorer {
             int silent = slot.locked()
                     .map(held -> Ear.silent(held.shape(), fingering))
                     .orElse(0);
-            return new Ear.Scene(
+            return Ear.scene(
+                    instrument,
+                    demand,
+                    stops,
+                    sounding.tune,
                     midi(sounding.tune),
+                    sounding.bass,
                     midi(sounding.bass),
-                    Ear.free(instrument, demand, stops, sounding.tune, sounding.bass, silent));
+                    silent);
         }
 
         private int midi(int string) {

@@ -70,7 +70,12 @@ public record Candidate(Layer layer, int index) {
         for (int string = 1; string <= frets.length; string++) {
             int own = string;
             boolean open = printed.filter(shape -> shape.fret(own) == 0).isPresent();
-            boolean plays = open || string == tune() || string == bass() || free[string] >= 0 || stops.fret(string) > 0;
+            boolean plays = open
+                    || string == tune()
+                    || string == bass()
+                    || free[string] >= 0
+                    || stops.fret(string) > 0
+                    || (placing().struck() >> string & 1) == 1;
             frets[frets.length - string] = plays ? stops.fret(string) : Shape.SILENT;
         }
         return new HeldShape(new Shape(Arrays.asList(frets)), fingering());

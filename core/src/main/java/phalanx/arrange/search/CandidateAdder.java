@@ -28,6 +28,7 @@ final class CandidateAdder {
     private final Ear ear;
     private final int ceiling;
     private final int chordTones;
+    private final int below;
     private final LayerBuilder found;
     private final Map<Long, List<Ear.Placing>> placings = new HashMap<>();
     private final Map<Long, Integer> thins = new HashMap<>();
@@ -47,6 +48,7 @@ final class CandidateAdder {
         this.demand = demand;
         this.ear = new Ear(demand);
         this.ceiling = demand.melody().orElse(Integer.MAX_VALUE);
+        this.below = demand.below();
         this.chordTones = demand.chord().map(ChordSymbol::pitchClasses).orElse(0);
     }
 
@@ -54,9 +56,9 @@ final class CandidateAdder {
         return found;
     }
 
-    /** Whether a pitch is a tone of the chord. */
+    /** Whether a pitch is a tone of the chord or the tune's second note. */
     boolean isTone(int midi) {
-        return (chordTones >> midi % 12 & 1) == 1;
+        return (chordTones >> midi % 12 & 1) == 1 || midi == below;
     }
 
     /** What is added next holds a printed shape of the chord. */
@@ -212,7 +214,6 @@ final class CandidateAdder {
     private Ear.Scene scene(Stops stops, Place tune, Place bass, int silent) {
         int tuneMidi = tune.isNowhere() ? -1 : instrument.midi(tune.string(), tune.fret());
         int bassMidi = bass.isNowhere() ? -1 : instrument.midi(bass.string(), bass.fret());
-        return new Ear.Scene(
-                tuneMidi, bassMidi, Ear.free(instrument, demand, stops, tune.string(), bass.string(), silent));
+        return Ear.scene(instrument, demand, stops, tune.string(), tuneMidi, bass.string(), bassMidi, silent);
     }
 }

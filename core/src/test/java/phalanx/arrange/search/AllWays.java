@@ -344,7 +344,7 @@ final class AllWays {
             }
             int tuneMidi = tune == NOWHERE ? -1 : instrument.midi(tune, tuneFret);
             int bassMidi = bass == NOWHERE ? -1 : instrument.midi(bass, bassFret);
-            Ear.Scene scene = new Ear.Scene(tuneMidi, bassMidi, Ear.free(instrument, demand, stops, tune, bass, 0));
+            Ear.Scene scene = Ear.scene(instrument, demand, stops, tune, tuneMidi, bass, bassMidi, 0);
             List<Ear.Placing> placings = demand.inner() ? new Ear(demand).places(scene) : List.of(Ear.Placing.NONE);
             int sounding = (tune == NOWHERE ? 0 : 1) + (bass == NOWHERE ? 0 : 1);
             long thin = (long) Ear.thin(demand, sounding, scene) * slot.holdSteps();

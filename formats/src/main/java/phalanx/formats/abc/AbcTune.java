@@ -454,33 +454,33 @@ final class AbcTune {
 
     private int note(String line, Matcher note) throws FormatException {
         Matcher length = length(line, note.end());
-        add(pitch(note), played(ticks(length)));
+        add(pitch(note), Optional.empty(), played(ticks(length)));
         return length.end();
     }
 
-    /** Notes struck together: the highest is the melody. */
+    /** Notes struck together: the two highest are the tune's. */
     private int together(String line, int at) throws FormatException {
         int end = after(line, at, ']');
         Matcher note = NOTE.matcher(line).region(at + 1, Math.max(at + 1, end - 1));
-        Pitch highest = null;
+        TreeMap<Integer, Pitch> found = new TreeMap<>();
         Matcher inner = null;
-        int found = 0;
         while (note.find()) {
             Pitch pitch = pitch(note);
-            if (highest == null || pitch.midi() > highest.midi()) {
-                highest = pitch;
-            }
+            found.put(pitch.midi(), pitch);
             inner = inner == null ? length(line, note.end()) : inner;
-            found++;
         }
-        if (highest == null) {
+        if (found.isEmpty()) {
             return end;
         }
-        if (found > 1) {
-            once("of notes struck together the highest is the melody");
+        if (found.size() > 2) {
+            once("of notes struck together the two highest are kept");
         }
         Matcher outer = length(line, end);
-        add(highest, played(ticks(outer.group().isEmpty() ? inner : outer)));
+        int highest = found.lastKey();
+        add(
+                found.get(highest),
+                Optional.ofNullable(found.lowerEntry(highest)).map(Map.Entry::getValue),
+                played(ticks(outer.group().isEmpty() ? inner : outer)));
         return outer.end();
     }
 
@@ -515,17 +515,18 @@ final class AbcTune {
                 .orElse(0);
     }
 
-    private void add(Pitch pitch, int length) throws FormatException {
+    private void add(Pitch pitch, Optional<Pitch> below, int length) throws FormatException {
         int last = melody.size() - 1;
         boolean continues = tied
                 && last >= 0
                 && melody.get(last).endTick() == now()
-                && melody.get(last).midi() == pitch.midi();
+                && melody.get(last).midi() == pitch.midi()
+                && melody.get(last).below().equals(below);
         if (continues) {
             MelodyNote before = melody.get(last);
             melody.set(last, before.lasting(before.lengthTicks() + length));
         } else {
-            melody.add(new MelodyNote(now(), length, pitch));
+            melody.add(new MelodyNote(now(), length, pitch, Optional.empty(), below));
         }
         written.add(melody.size() - 1);
         tied = false;

@@ -92,7 +92,7 @@ public final class AbcWriter {
                     .findFirst()
                     .ifPresentOrElse(
                             note -> {
-                                out.append(pitch(note.pitch(), song.key(), accidentals))
+                                out.append(pitches(note, song.key(), accidentals))
                                         .append(length(to - from));
                                 out.append(note.endTick() > to ? "-" : "");
                                 words.add(word(note, from));
@@ -120,6 +120,13 @@ public final class AbcWriter {
                 out.append('"').append(change.symbol()).append('"');
             }
         }
+    }
+
+    private static String pitches(MelodyNote note, Key key, Map<String, Integer> accidentals) {
+        String upper = pitch(note.pitch(), key, accidentals);
+        return note.below()
+                .map(below -> "[" + upper + pitch(below, key, accidentals) + "]")
+                .orElse(upper);
     }
 
     private static String pitch(Pitch pitch, Key key, Map<String, Integer> accidentals) {

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiEvent;
@@ -211,7 +212,7 @@ public final class MidiReader {
         return melody;
     }
 
-    /** The highest note at every moment, on the grid. */
+    /** The highest note at every moment, on the grid; in a line of two notes at once the lower one of equal length, too. */
     private List<MelodyNote> skyline(List<Sound> sounds, Quantiser quantiser, Key key) {
         List<Sound> sorted = new ArrayList<>();
         for (Sound sound : sounds) {
@@ -219,22 +220,29 @@ public final class MidiReader {
             sorted.add(new Sound(tick, Math.max(tick + quantiser.shortest(), quantiser.end(sound.end)), sound.midi));
         }
         sorted.sort(Comparator.comparingInt(Sound::tick).thenComparingInt(sound -> -sound.midi));
+        boolean inTwo =
+                sorted.stream().collect(Collectors.groupingBy(Sound::tick, Collectors.counting())).values().stream()
+                        .allMatch(atOnce -> atOnce <= 2);
         List<MelodyNote> tune = new ArrayList<>();
         boolean left = false;
         for (Sound sound : sorted) {
             MelodyNote last = tune.isEmpty() ? null : tune.get(tune.size() - 1);
             if (last != null && last.endTick() > sound.tick) {
+                if (inTwo && last.tick() == sound.tick && last.endTick() == sound.end && sound.midi < last.midi()) {
+                    tune.set(tune.size() - 1, last.with(Pitch.of(sound.midi, key)));
+                    continue;
+                }
                 boolean covered = last.tick() == sound.tick || sound.midi < last.midi();
                 left |= covered;
                 if (covered) {
                     continue;
                 }
-                tune.set(tune.size() - 1, new MelodyNote(last.tick(), sound.tick - last.tick(), last.pitch()));
+                tune.set(tune.size() - 1, last.lasting(sound.tick - last.tick()));
             }
             tune.add(new MelodyNote(sound.tick, sound.end - sound.tick, Pitch.of(sound.midi, key)));
         }
         if (left) {
-            report.add("of notes at once the highest is the melody; lower ones were left out");
+            report.add("of notes at once the highest is the melody; lower ones that do not go with it were left out");
         }
         return tune;
     }

@@ -74,10 +74,17 @@ public final class MidiWriter {
     private static void writeMelody(Song song, Track track) throws InvalidMidiDataException {
         meta(track, 0, MetaType.NAME, "Melody".getBytes(StandardCharsets.UTF_8));
         for (MelodyNote note : song.melody()) {
-            track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, note.midi(), VELOCITY), note.tick()));
-            track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, 0, note.midi(), 0), note.endTick()));
+            sound(track, note, note.midi());
+            if (note.below().isPresent()) {
+                sound(track, note, note.below().get().midi());
+            }
         }
         meta(track, song.endTick(), MetaType.END, new byte[0]);
+    }
+
+    private static void sound(Track track, MelodyNote note, int midi) throws InvalidMidiDataException {
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, midi, VELOCITY), note.tick()));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, 0, midi, 0), note.endTick()));
     }
 
     private static void meta(Track track, int tick, int type, byte[] data) throws InvalidMidiDataException {

@@ -275,11 +275,8 @@ final class PartReader {
         }
         boolean stops = ties(element, "stop");
         MelodyNote last = melody.isEmpty() ? null : melody.get(melody.size() - 1);
-        if (inChord && last != null && last.tick() == tick) {
-            note("two notes at once: the upper one is the melody");
-            if (pitch.midi() > last.midi()) {
-                melody.set(melody.size() - 1, new MelodyNote(tick, end - tick, pitch, last.syllable()));
-            }
+        if (inChord && last != null && last.endTick() > tick) {
+            addAtOnce(last, pitch, tick, end);
             return;
         }
         if (stops && tieOpen && last != null && last.endTick() == tick && last.midi() == pitch.midi()) {
@@ -291,6 +288,19 @@ final class PartReader {
             melody.add(new MelodyNote(tick, end - tick, pitch, syllable(element)));
         }
         tieOpen = ties(element, "start");
+    }
+
+    /** Another note of a chord: the two highest are the tune's. */
+    private void addAtOnce(MelodyNote last, Pitch pitch, int tick, int end) {
+        boolean known = last.midi() == pitch.midi()
+                || last.below().filter(below -> below.midi() == pitch.midi()).isPresent();
+        if (!known && (last.below().isPresent() || last.tick() < tick)) {
+            once("three notes", "of more than two notes at once the two highest are kept");
+        }
+        if (last.tick() == tick) {
+            MelodyNote both = last.with(pitch);
+            melody.set(melody.size() - 1, both.midi() == last.midi() ? both : both.lasting(end - tick));
+        }
     }
 
     /** What is sung in the first verse. */

@@ -92,6 +92,9 @@ final class VoiceWriter {
             if (from < to) {
                 boolean goesOn = note.endTick() > bar.endTick();
                 notes.add(new Written(note.pitch(), note.tick(), from, to, goesOn, false, Optional.empty(), lyric));
+                note.below()
+                        .ifPresent(below -> notes.add(new Written(
+                                below, note.tick(), from, to, goesOn, false, Optional.empty(), Optional.empty())));
             }
         }
         write(notes, Role.MELODY, "1", chords, out);

@@ -45,6 +45,7 @@ final class SongJson {
                     .put("lengthTicks", note.lengthTicks())
                     .put("pitch", note.pitch().toString());
             note.syllable().ifPresent(syllable -> node.put("syllable", syllable));
+            note.below().ifPresent(below -> node.put("below", below.toString()));
         }
     }
 
@@ -74,7 +75,10 @@ final class SongJson {
             String pitch = note.child("pitch").text();
             Optional<String> syllable =
                     note.has("syllable") ? Optional.of(note.child("syllable").text()) : Optional.empty();
-            melody.add(note.checked(() -> new MelodyNote(tick, length, Pitch.parse(pitch), syllable)));
+            Optional<String> below =
+                    note.has("below") ? Optional.of(note.child("below").text()) : Optional.empty();
+            melody.add(note.checked(
+                    () -> new MelodyNote(tick, length, Pitch.parse(pitch), syllable, below.map(Pitch::parse))));
         }
         return root.checked(() -> new Song(title, ownKey, tempo, bars, sections, chart, melody));
     }
