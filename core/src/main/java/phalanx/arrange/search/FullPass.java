@@ -8,9 +8,11 @@ import phalanx.cost.Effort;
  *
  * <p>It goes from both ends to the middle. In each slot every candidate is priced: the cheapest of the beginnings through
  * candidates that were left in the slots before, plus what comes from there at least (the shift, and each finger's
- * cheapest move from any press at a position), its own cost, and the same towards the endings that the quick pass knows.
- * Those that may lie on a way some slack dearer than the best known are left, as many as time allows, and swept as it
- * goes; where both ends meet they are joined. A few slots are swept with all their candidates at once.
+ * cheapest move from any press at a position), its own cost, and what the rest of the way will cost about. That is told
+ * from the other side, through all candidates, by the same least changes; since these add up to less than any way, the
+ * whole slot is raised to what the quick pass knows of its cheapest. Candidates that may lie on a way some slack dearer
+ * than the best known are left, as many as time allows, and swept as it goes; where both ends meet they are joined. A few
+ * slots are swept with all their candidates at once.
  *
  * <p>What is exact: the way through a few slots; else the way is the cheapest through the candidates that were left, the
  * quick way among them. What is only measured: that no way through what was priced too dear is cheaper (the tests compare
@@ -18,7 +20,7 @@ import phalanx.cost.Effort;
  */
 final class FullPass {
     /** What a way may cost more than the best known one and still be looked at, in effort. */
-    private static final double SLACK = 1.5;
+    private static final double SLACK = 0.75;
     /** So many candidates of all slots together take part, shared out evenly. */
     private static final int MOST = 100_000;
     /** But at least so many of a slot. */
@@ -26,6 +28,13 @@ final class FullPass {
 
     /** So many slots are swept with all their candidates at once. */
     private static final int FEW = 12;
+
+    /** Candidates from which the way on is this much dearer than from the cheapest are left out, in effort. */
+    private static final double FURTHEST = 7;
+    /** So many slots beyond those that are wanted the looking back begins. */
+    private static final int BEYOND = 4;
+    /** So many slots are looked back through at once, so that long songs do not take more room. */
+    private static final int AT_ONCE = 64;
 
     private final SongGraph whole;
     private final int most;
@@ -59,13 +68,17 @@ final class FullPass {
         return swept.way().cost() < best.way().cost() ? new Solver.Answer(some, swept.way()) : best;
     }
 
-    /** From one end to the middle: beginnings from what is left of the layer before, endings as the pass knows them. */
+    /** From one end to the middle: beginnings from what is left of the layer before, the rest as told by looking back. */
     private final class Half {
         private final boolean forward;
         private final long limit;
         private final SongGraph next;
         private final LayeredGraph read;
         private final Sweep sweep;
+        /** Of each slot what the way on from each candidate costs about, itself included. */
+        private final long[][] rest;
+        /** By how much each slot was raised. */
+        private final long[] raised;
 
         /** @param next takes the layers as they are found */
         Half(boolean forward, long limit, SongGraph next) {
@@ -74,28 +87,71 @@ final class FullPass {
             this.next = next;
             this.read = forward ? next : next.reversed();
             this.sweep = Sweep.upTo(read, 0);
+            this.rest = new long[whole.layers()][];
+            this.raised = new long[whole.layers()];
+        }
+
+        /** Tells what the rest of the ways costs, for some steps from a little beyond them back to the first. */
+        private void lookBack(int from, int to) {
+            int count = whole.layers();
+            int start = Math.min(count - 1, to + BEYOND);
+            for (int step = start; step >= from; step--) {
+                whole.checkCancelled();
+                int at = at(step);
+                int beyond = at(step + 1);
+                if (step == count - 1) {
+                    rest[at] = rest(at, null, null);
+                } else if (step == start) {
+                    rest[at] = rest(at, best.graph().layer(beyond), pass(beyond));
+                } else {
+                    rest[at] = rest(at, whole.layer(beyond), rest[beyond]);
+                }
+            }
+        }
+
+        /** The slot of a step. */
+        private int at(int step) {
+            return forward ? step : whole.layers() - 1 - step;
+        }
+
+        private long[] rest(int at, Layer beyond, long[] known) {
+            Layer layer = whole.layer(at);
+            GroupedBeginnings ended = beyond == null ? null : changes(at, beyond, layer, !forward, known);
+            long furthest = ended == null ? 0 : ended.first() + Math.round(FURTHEST * Effort.GRAINS);
+            long[] costs = new long[layer.count()];
+            long cheapest = Long.MAX_VALUE;
+            for (int candidate = 0; candidate < costs.length; candidate++) {
+                long out = ended == null ? 0 : ended.least(candidate, furthest);
+                costs[candidate] = whole.cost(at, candidate) + out;
+                cheapest = Math.min(cheapest, costs[candidate]);
+            }
+            raised[at] = Math.max(0, Arrays.stream(pass(at)).min().orElseThrow() - cheapest);
+            for (int candidate = 0; candidate < costs.length; candidate++) {
+                boolean far = costs[candidate] - cheapest > Math.round(FURTHEST * Effort.GRAINS);
+                costs[candidate] = far ? LayeredGraph.IMPOSSIBLE : costs[candidate] + raised[at];
+            }
+            return costs;
+        }
+
+        /** What the quick pass knows of the way on from a slot. */
+        private long[] pass(int at) {
+            return forward ? pass.endings(at) : pass.beginnings(at);
         }
 
         /** Finds so many layers and sweeps through them as it goes. */
         Sweep run(int layers) {
             for (int step = 0; step < layers; step++) {
                 whole.checkCancelled();
-                int at = forward ? step : whole.layers() - 1 - step;
-                int before = forward ? at - 1 : at + 1;
-                int beyond = forward ? at + 1 : at - 1;
-                boolean last = step + 1 == whole.layers();
+                if (step % AT_ONCE == 0) {
+                    lookBack(step, Math.min(step + AT_ONCE, layers));
+                }
+                int at = at(step);
+                int before = at(step - 1);
                 Layer layer = whole.layer(at);
                 GroupedBeginnings begun =
                         step == 0 ? null : changes(at, next.layer(before), layer, forward, sweep.costs(step - 1));
-                GroupedBeginnings ended = last
-                        ? null
-                        : changes(
-                                at,
-                                best.graph().layer(beyond),
-                                layer,
-                                !forward,
-                                forward ? pass.endings(beyond) : pass.beginnings(beyond));
-                next.grow(at, priced(at, layer, begun, ended));
+                next.grow(at, priced(at, layer, begun));
+                rest[at] = null;
                 sweep.extend(read, step);
             }
             return sweep;
@@ -108,20 +164,15 @@ final class FullPass {
                     : new GroupedBeginnings(whole.table(at + 1, layer, known), false, costs);
         }
 
-        private Layer priced(int at, Layer layer, GroupedBeginnings begun, GroupedBeginnings ended) {
+        private Layer priced(int at, Layer layer, GroupedBeginnings begun) {
             long[] keys = new long[layer.count()];
             int count = 0;
-            long cheapestEnd = ended == null ? 0 : ended.first();
             for (int candidate = 0; candidate < layer.count(); candidate++) {
-                long own = whole.cost(at, candidate);
-                long room = limit - own - cheapestEnd;
-                long into = begun == null ? 0 : begun.least(candidate, room + 1);
+                // the slot's own raise is left out: its cheapest may be cheaper than the quick pass knows
+                long room = limit - (rest[at][candidate] - raised[at]);
+                long into = begun == null || room < 0 ? 0 : begun.least(candidate, room + 1);
                 if (into <= room) {
-                    long rest = limit - own - into;
-                    long out = ended == null ? 0 : ended.least(candidate, rest + 1);
-                    if (out <= rest) {
-                        keys[count++] = (rest - out) << Short.SIZE | candidate;
-                    }
+                    keys[count++] = (room - into) << Short.SIZE | candidate;
                 }
             }
             Arrays.sort(keys, 0, count);
