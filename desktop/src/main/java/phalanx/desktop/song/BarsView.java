@@ -11,6 +11,7 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.SongHarmony;
 import phalanx.song.TuneNote;
+import phalanx.theory.Pitch;
 
 /** The song bar by bar: chords with their numerals above, the tune below, its height by pitch, and the entry cursor. */
 final class BarsView extends Drawing {
@@ -53,7 +54,10 @@ final class BarsView extends Drawing {
     void show(Song shown, SongHarmony heard) {
         song = Optional.of(shown);
         harmony = Optional.of(heard);
-        low = shown.melody().stream().mapToInt(note -> note.midi()).min().orElse(60);
+        low = shown.melody().stream()
+                .mapToInt(note -> note.below().orElse(note.pitch()).midi())
+                .min()
+                .orElse(60);
         high = Math.max(
                 low + 5,
                 shown.melody().stream().mapToInt(note -> note.midi()).max().orElse(72));
@@ -201,17 +205,21 @@ final class BarsView extends Drawing {
     private void paintNote(GraphicsContext g, Song shown, TuneNote tuneNote) {
         int tick = tuneNote.note().tick();
         int end = tuneNote.note().endTick();
-        double share = (tuneNote.note().midi() - low) / (double) (high - low);
+        double upper = TUNE_TOP + height(tuneNote.note().pitch());
         boolean first = true;
         while (tick < end) {
             Bar bar = shown.barAt(tick);
             int to = Math.min(end, bar.endTick());
             double x = x(shown, tick) + 2;
             double width = Math.max(4, (to - tick) / (double) bar.lengthTicks() * barWidth() - 4);
-            double y = top(shown, tick) + TUNE_TOP + (1 - share) * TUNE_HEIGHT;
+            double y = top(shown, tick) + upper;
             boolean inChord = tuneNote.kind() == TuneNote.Kind.CHORD_TONE || tuneNote.kind() == TuneNote.Kind.NO_CHORD;
             g.setFill(theme().colour("melody").deriveColor(0, 1, 1, inChord ? 1 : 0.55));
             g.fillRoundRect(x, y, width, NOTE, NOTE, NOTE);
+            if (tuneNote.note().below().isPresent()) {
+                double second = height(tuneNote.note().below().get());
+                g.fillRoundRect(x, top(shown, tick) + TUNE_TOP + second, width, NOTE / 2, NOTE, NOTE);
+            }
             String name = tuneNote.note().pitch().note().toString();
             if (first && width > 20) {
                 Pens.left(g, name, x + 6, y + 11, Pens.sansBold(11), theme().colour("on-colour"));
@@ -225,6 +233,11 @@ final class BarsView extends Drawing {
             first = false;
             tick = to;
         }
+    }
+
+    /** How far below the top of the tune's room a pitch stands. */
+    private double height(Pitch pitch) {
+        return (1 - (pitch.midi() - low) / (double) (high - low)) * TUNE_HEIGHT;
     }
 
     private void paintCursor(GraphicsContext g, Song shown) {
