@@ -232,7 +232,7 @@ public final class Workbench {
                                 .map(now -> ", tuning " + way.tuning().label())
                                 .orElse(""),
                 now -> new Project(
-                        now.song().transpose(way.semitones()),
+                        now.song().transpose(way.keySemitones()),
                         now.instrument().withTuning(way.tuning()).withCapo(way.capo()),
                         now.strings(),
                         now.hand(),

@@ -17,6 +17,7 @@ import phalanx.theory.Pitch;
  * @param key as it sounds
  * @param capo the fret of the capo
  * @param semitones that the song is moved by from where it was entered
+ * @param octave how many of these the tune's octave makes, wherever the song's key is
  * @param cost of the whole arrangement
  * @param tempoCeiling the fastest tempo at which every change and digit fits
  * @param lowest MIDI number of the tune's lowest note
@@ -29,6 +30,7 @@ public record KeyAdvice(
         Key key,
         int capo,
         int semitones,
+        int octave,
         Cost cost,
         double tempoCeiling,
         int lowest,
@@ -42,7 +44,7 @@ public record KeyAdvice(
         Objects.requireNonNull(cost, "cost");
     }
 
-    static KeyAdvice of(Arrangement arrangement, int semitones) {
+    static KeyAdvice of(Arrangement arrangement, int semitones, int octave) {
         long open =
                 arrangement.notes().stream().filter(note -> note.fret() == 0).count();
         long barres = arrangement.holds().stream()
@@ -53,6 +55,7 @@ public record KeyAdvice(
                 arrangement.song().key(),
                 arrangement.request().instrument().capo(),
                 semitones + arrangement.movedBy(),
+                octave,
                 arrangement.cost(),
                 arrangement.ceiling().tempo(),
                 arrangement.song().melody().stream()
@@ -67,6 +70,11 @@ public record KeyAdvice(
                         ? 0
                         : open / (double) arrangement.notes().size(),
                 (int) barres);
+    }
+
+    /** How far the written song moves: its octave is the arrangement's choice. */
+    public int keySemitones() {
+        return semitones - octave;
     }
 
     /** The key of the shapes under the fingers. */

@@ -34,11 +34,24 @@ public final class KeyAdvisor {
 
     private final Instrument instrument;
     private final Hand hand;
+    private final Picking picking;
+    private final Wishes wishes;
 
-    /** @param instrument the guitar; its own capo is not looked at */
+    /** One for a plain right hand and the usual wishes. */
     public KeyAdvisor(Instrument instrument, Hand hand) {
+        this(instrument, hand, Picking.PLAIN, Wishes.USUAL);
+    }
+
+    /**
+     * @param instrument the guitar; its own capo is not looked at
+     * @param picking how the right hand plays
+     * @param wishes who has the tune, in which octave of the song's own key, what is held
+     */
+    public KeyAdvisor(Instrument instrument, Hand hand, Picking picking, Wishes wishes) {
         this.instrument = instrument;
         this.hand = hand;
+        this.picking = picking;
+        this.wishes = wishes;
     }
 
     /** The ways in the guitar's own tuning. */
@@ -57,7 +70,7 @@ public final class KeyAdvisor {
     public List<KeyAdvice> advise(Song song, List<Tuning> tunings, IntConsumer done, BooleanSupplier cancelled) {
         AtomicInteger count = new AtomicInteger();
         int octave = octave(song, cancelled);
-        Wishes wishes = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
+        Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
         return IntStream.range(0, tunings.size() * CAPOS)
                 .parallel()
                 .mapToObj(way -> {
@@ -67,9 +80,9 @@ public final class KeyAdvisor {
                     return IntStream.range(LOWEST_MOVE, LOWEST_MOVE + 12)
                             .mapToObj(move -> {
                                 Arrangement arranged = arranger.quick(
-                                        song.transpose(octave + move), Picking.PLAIN, wishes, List.of(), cancelled);
+                                        song.transpose(octave + move), picking, thatOctave, List.of(), cancelled);
                                 done.accept(count.incrementAndGet());
-                                return KeyAdvice.of(arranged, octave + move);
+                                return KeyAdvice.of(arranged, octave + move, octave);
                             })
                             .toList();
                 })
@@ -80,7 +93,7 @@ public final class KeyAdvisor {
     /** The semitones to the octave where the song lies best in its own key; nothing where none fits. */
     private int octave(Song song, BooleanSupplier cancelled) {
         int moved = new Arranger(instrument.withCapo(0), hand)
-                .quick(song, Picking.PLAIN, List.of(), cancelled)
+                .quick(song, picking, wishes, List.of(), cancelled)
                 .movedBy();
         return moved % 12 == 0 ? moved : 0;
     }

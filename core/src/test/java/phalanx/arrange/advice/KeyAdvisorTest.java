@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.OptionalInt;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.BeforeAll;
@@ -75,6 +76,20 @@ public class KeyAdvisorTest {
             full += arranged.effort();
         }
         assertThat(quick).isLessThan(1.03 * full);
+    }
+
+    /** Chords alone, held whole, have no octave to move to; the advice is for what the player wants. */
+    @Test
+    void adviceIsForTheWishes() {
+        Song chords = SONG.withMelody(List.of());
+        Wishes wishes = Wishes.USUAL.withHighestFret(OptionalInt.of(4));
+        List<KeyAdvice> found = new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE, Picking.PLAIN, wishes)
+                .advise(chords, count -> {}, () -> false);
+        assertThat(found).allMatch(way -> way.octave() == 0 && way.keySemitones() == way.semitones());
+        KeyAdvice way = found.get(17);
+        Arrangement arranged = new Arranger(Instrument.STANDARD.withCapo(way.capo()), Hand.AVERAGE)
+                .quick(chords.transpose(way.keySemitones()), Picking.PLAIN, wishes, List.of(), () -> false);
+        assertThat(arranged.cost()).isEqualTo(way.cost());
     }
 
     @Test

@@ -157,7 +157,7 @@ final class AdviceCard extends VBox {
             int all = tried.size() * KeyAdvisor.WAYS;
             background.execute(() -> {
                 try {
-                    List<KeyAdvice> found = new KeyAdvisor(now.instrument(), now.hand())
+                    List<KeyAdvice> found = new KeyAdvisor(now.instrument(), now.hand(), now.picking(), now.wishes())
                             .advise(
                                     now.song(),
                                     tried,
