@@ -132,6 +132,6 @@ public class ArrangeBench {
 
     @Benchmark
     public float[] renderSound() {
-        return new Renderer().render(arranged, 0, 92);
+        return new Renderer().render(arranged, 0, 92, false);
     }
 }

@@ -9,6 +9,7 @@ import java.util.function.BooleanSupplier;
 import phalanx.arrange.audit.Audit;
 import phalanx.arrange.audit.FretsFinding;
 import phalanx.arrange.audit.MoveFinding;
+import phalanx.arrange.audit.ShapeFinding;
 import phalanx.arrange.demand.ChartShapes;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.MelodyFit;
@@ -233,6 +234,9 @@ public final class Arranger {
         chartShapes.beyondTheHand(arrangement.song()).stream()
                 .map(change -> FretsFinding.of(arrangement.song(), change))
                 .forEach(finding -> findings.add(0, finding));
+        if (solved.demand.slots().stream().anyMatch(slot -> slot.wanted().wholeShapes())) {
+            findings.addAll(0, new ShapeFinding(layers.book()).of(arrangement));
+        }
         MelodyFit fit = new MelodyFit(instrument);
         if (solved.request.tune() == TuneUse.PLAYED
                 && !fit.misfits(solved.asked, 0).isEmpty()) {

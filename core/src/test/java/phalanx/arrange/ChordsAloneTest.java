@@ -21,6 +21,7 @@ import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Role;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.guitar.Tuning;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.Level;
 import phalanx.righthand.PatternLibrary;
@@ -180,5 +181,23 @@ class ChordsAloneTest {
                         .map(Finding::bar))
                 .containsExactlyInAnyOrder(2, 3);
         assertThat(arranged.notes()).anyMatch(note -> note.tick() >= Ticks.WHOLE && note.role() == Role.INNER);
+    }
+
+    /** Four strings have no room for root, third, seventh and three tensions; a plain triad is held whole. */
+    @Test
+    void aChordThatNobodyHoldsSaysWhatItLeavesOut() {
+        Song song = Songs.of("C", Meter.COMMON, "C C13#11 G C13#11", "");
+        Instrument four = Instrument.STANDARD.withTuning(Tuning.parse("D3 G3 B3 E4"));
+        Arrangement arranged = new Arranger(four, Hand.AVERAGE).arrange(song);
+        List<Finding> missing = arranged.findings().stream()
+                .filter(finding -> finding.message().contains("cannot be held"))
+                .toList();
+        assertThat(missing).hasSize(1);
+        assertThat(missing.get(0).bar()).isEqualTo(2);
+        assertThat(missing.get(0).kind()).isEqualTo(FindingKind.TONE_MISSING);
+        assertThat(new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                        .arrange(Songs.of("C", Meter.COMMON, "C G7 Am F", ""))
+                        .findings())
+                .noneMatch(finding -> finding.message().contains("cannot be held"));
     }
 }

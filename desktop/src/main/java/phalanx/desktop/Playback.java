@@ -17,6 +17,7 @@ public final class Playback {
     private final Executor interfaceThread;
     private final AtomicLong latest = new AtomicLong();
     private final ReadOnlyBooleanWrapper playing = new ReadOnlyBooleanWrapper();
+    private boolean sungTune;
     private int fromTick;
     private double tempo = 1;
     private int endTick;
@@ -36,14 +37,25 @@ public final class Playback {
         return output.audible();
     }
 
+    /** Whether a tune that is sung is heard softly. */
+    public boolean hearsSungTune() {
+        return sungTune;
+    }
+
+    public void setHearsSungTune(boolean heard) {
+        sungTune = heard;
+    }
+
     /** Plays from a tick to the end. */
     public void play(Arrangement arrangement, int tick) {
         stop();
         long ticket = latest.incrementAndGet();
         playing.set(true);
         double songTempo = arrangement.song().tempo();
+        boolean voice = sungTune;
         background.execute(() -> {
-            float[] samples = output.audible() ? new Renderer().render(arrangement, tick, songTempo) : new float[0];
+            float[] samples =
+                    output.audible() ? new Renderer().render(arrangement, tick, songTempo, voice) : new float[0];
             interfaceThread.execute(() -> {
                 if (latest.get() == ticket) {
                     fromTick = tick;
@@ -62,7 +74,7 @@ public final class Playback {
         background.execute(() -> {
             Arrangement part = arrangement.between(from, to);
             float[] samples = output.audible()
-                    ? new Renderer().render(part, from, arrangement.song().tempo())
+                    ? new Renderer().render(part, from, arrangement.song().tempo(), false)
                     : new float[0];
             interfaceThread.execute(() -> {
                 if (latest.get() == ticket) {

@@ -45,10 +45,15 @@ final class TopBar extends HBox {
      */
     record Actions(Runnable open, Runnable export, Runnable play, Runnable retune) {}
 
+    /** The choice about a sung tune's sound. */
+    private static final String VOICE = "voice";
+
     private final Workbench workbench;
+    private final Playback playback;
 
     TopBar(Workbench workbench, Playback playback, Actions actions) {
         this.workbench = workbench;
+        this.playback = playback;
         getStyleClass().add("top");
         Label title = new Label();
         title.setId("title");
@@ -164,6 +169,9 @@ final class TopBar extends HBox {
             for (TuneUse use : TuneUse.values()) {
                 editor.addChoice(use.label(), use.label());
             }
+            if (sung()) {
+                editor.addChoice(playback.hearsSungTune() ? "silent when played" : "heard softly when played", VOICE);
+            }
             editor.addChoice("octave: where it lies best", Octave.BEST.label());
             editor.addChoice("octave: as written", Octave.AS_WRITTEN.label());
             editor.addChoice("an octave lower", Octave.DOWN.label());
@@ -174,7 +182,22 @@ final class TopBar extends HBox {
         return chip;
     }
 
+    private boolean sung() {
+        return workbench
+                .arrangement()
+                .filter(now -> now.request().tune() == TuneUse.SUNG)
+                .isPresent();
+    }
+
     private void setTune(String text) {
+        if (text.trim().equals(VOICE)) {
+            playback.setHearsSungTune(!playback.hearsSungTune());
+            workbench.say(Message.plain(
+                    playback.hearsSungTune()
+                            ? "The sung tune is heard softly from the next playing on."
+                            : "The sung tune is not heard."));
+            return;
+        }
         boolean octave =
                 Arrays.stream(Octave.values()).anyMatch(one -> one.label().equalsIgnoreCase(text.trim()));
         workbench.setWishes(

@@ -88,6 +88,9 @@ class WindowTest extends OpenWindow {
         waitFor(() -> !workbench.busyProperty().get());
         assertThat(workbench.arrangement().orElseThrow().notes()).noneMatch(note -> note.role() == Role.MELODY);
         assertThat(lookup("#tune").<Button>query().getAccessibleText()).isEqualTo("tune sung");
+        clickOn("#tune");
+        clickOn("heard softly when played");
+        waitForText("#message", "heard softly from the next playing on");
         push(KeyCode.CONTROL, KeyCode.Z);
         waitForText("#message", "Took back: the tune: sung");
         clickOn("#tune");

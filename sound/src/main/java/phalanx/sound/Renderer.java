@@ -2,10 +2,12 @@ package phalanx.sound;
 
 import java.util.List;
 import java.util.Random;
+import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.righthand.Hit;
 import phalanx.righthand.HitKind;
+import phalanx.song.MelodyNote;
 import phalanx.song.Ticks;
 import phalanx.theory.Pitch;
 
@@ -27,13 +29,19 @@ public final class Renderer {
     private static final double STRUM_SECONDS = 2.2;
     private static final double STRUM_GAP_SECONDS = 0.07;
     private static final double PEAK = 0.85;
+    /** How loud the sung tune is beside a string's first swing. */
+    private static final double VOICE = 0.12;
+
+    private static final double OCTAVE_SHARE = 0.3;
+    private static final double SWELL_SECONDS = 0.03;
 
     /**
      * The whole song from a tick on, one channel, between -1 and 1.
      *
      * @param tempo quarter notes a minute
+     * @param sungTune whether a tune that is sung is heard softly with it
      */
-    public float[] render(Arrangement arrangement, int fromTick, double tempo) {
+    public float[] render(Arrangement arrangement, int fromTick, double tempo, boolean sungTune) {
         double songSeconds = Ticks.milliseconds(arrangement.song().endTick() - fromTick, tempo) / 1000;
         float[] out = new float[(int) ((Math.max(0, songSeconds) + TAIL_SECONDS) * SAMPLE_RATE)];
         for (ArrangedNote note : arrangement.notes()) {
@@ -46,8 +54,25 @@ public final class Renderer {
                 add(hit, fromTick, tempo, out);
             }
         }
+        if (sungTune && arrangement.request().tune() == TuneUse.SUNG) {
+            arrangement.song().melody().stream()
+                    .filter(note -> note.tick() >= fromTick)
+                    .forEach(note -> sing(note, fromTick, tempo, out));
+        }
         normalise(out);
         return out;
+    }
+
+    /** A soft tone that stands apart from strings: a sine with a little of its octave, swelling and fading. */
+    private static void sing(MelodyNote note, int fromTick, double tempo, float[] out) {
+        int start = (int) (Ticks.milliseconds(note.tick() - fromTick, tempo) / 1000 * SAMPLE_RATE);
+        int length = (int) (Ticks.milliseconds(note.lengthTicks(), tempo) / 1000 * SAMPLE_RATE);
+        double swell = Math.max(1, Math.min(SWELL_SECONDS * SAMPLE_RATE, length / 2.0));
+        double step = 2 * Math.PI * Pitch.hertz(note.midi()) / SAMPLE_RATE;
+        for (int i = 0; i < length && start + i < out.length; i++) {
+            double loudness = VOICE * Math.min(1, Math.min(i, length - i) / swell);
+            out[start + i] += (float) (loudness * (Math.sin(step * i) + OCTAVE_SHARE * Math.sin(2 * step * i)));
+        }
     }
 
     /**

@@ -10,9 +10,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.righthand.Picking;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
@@ -82,15 +85,49 @@ class SoundTest {
                 List.of(new ChordChange(0, Optional.of(ChordSymbol.parse("C")))),
                 List.of(new MelodyNote(0, 6720, Pitch.parse("E4")), new MelodyNote(6720, 6720, Pitch.parse("G4"))));
         Arrangement arrangement = new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(song);
-        float[] samples = new Renderer().render(arrangement, 0, 120);
+        float[] samples = new Renderer().render(arrangement, 0, 120, false);
         assertThat(samples.length / (double) Renderer.SAMPLE_RATE).isCloseTo(4 + 1.5, within(0.01));
         float peak = 0;
         for (float sample : samples) {
             peak = Math.max(peak, Math.abs(sample));
         }
         assertThat(peak).isCloseTo(0.85f, within(0.001f));
-        assertThat(new Renderer().render(arrangement, 6720, 120)).hasSizeLessThan(samples.length);
+        assertThat(new Renderer().render(arrangement, 6720, 120, false)).hasSizeLessThan(samples.length);
         assertThat(Renderer.pcm(new float[] {0, 1, -1}, 0, 3)).containsExactly(0, 0, -1, 127, 1, -128);
+    }
+
+    /** A sung tune is silent, or on wish there softly: F sharp 5, which no string of the C chord has near. */
+    @Test
+    void aSungTuneIsHeardOnWish() {
+        Song song = new Song(
+                "One bar",
+                Key.C_MAJOR,
+                120,
+                List.of(new Bar(1, 0, 6720, Meter.COMMON)),
+                List.of(),
+                List.of(new ChordChange(0, Optional.of(ChordSymbol.parse("C")))),
+                List.of(new MelodyNote(0, 6720, Pitch.parse("F#5"))));
+        Arrangement arrangement = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                .arrange(song, Picking.PLAIN, Wishes.USUAL.withTune(TuneUse.SUNG), List.of(), () -> false);
+        double hertz = Pitch.hertz(Pitch.parse("F#5").midi());
+        double silent = loudness(new Renderer().render(arrangement, 0, 120, false), hertz);
+        double heard = loudness(new Renderer().render(arrangement, 0, 120, true), hertz);
+        assertThat(heard).isGreaterThan(10 * silent).isBetween(0.01, 0.4);
+        Arrangement played = new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(song);
+        assertThat(new Renderer().render(played, 0, 120, true)).isEqualTo(new Renderer().render(played, 0, 120, false));
+    }
+
+    /** The size of one frequency in the first second and a half: one coefficient of the discrete Fourier transform. */
+    private static double loudness(float[] samples, double hertz) {
+        int length = 3 * Renderer.SAMPLE_RATE / 2;
+        double cosine = 0;
+        double sine = 0;
+        for (int i = 0; i < length; i++) {
+            double angle = 2 * Math.PI * hertz * i / Renderer.SAMPLE_RATE;
+            cosine += samples[i] * Math.cos(angle);
+            sine += samples[i] * Math.sin(angle);
+        }
+        return 2 * Math.hypot(cosine, sine) / length;
     }
 
     @Test

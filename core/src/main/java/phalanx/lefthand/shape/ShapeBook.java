@@ -21,7 +21,10 @@ public final class ShapeBook {
     private static final int LOW_REGION = 7;
 
     private final FingeringFinder finder;
-    private final Map<String, List<ShapeOrder.Placed>> known = new ConcurrentHashMap<>();
+    private final Map<String, Found> known = new ConcurrentHashMap<>();
+
+    /** The shapes of a chord, and the tones that none of them has. */
+    private record Found(List<ShapeOrder.Placed> shapes, List<ChordTone> leftOut) {}
 
     /** @param finder one for whole shapes */
     public ShapeBook(FingeringFinder finder) {
@@ -33,10 +36,19 @@ public final class ShapeBook {
      * cannot hold whole goes without its last tensions.
      */
     public List<ShapeOrder.Placed> of(ChordSymbol chord) {
+        return found(chord).shapes;
+    }
+
+    /** The tensions that the shapes go without, all that the chord needs where there is no shape. */
+    public List<ChordTone> leftOut(ChordSymbol chord) {
+        return found(chord).leftOut;
+    }
+
+    private Found found(ChordSymbol chord) {
         return known.computeIfAbsent(chord.text(), text -> search(chord));
     }
 
-    private List<ShapeOrder.Placed> search(ChordSymbol chord) {
+    private Found search(ChordSymbol chord) {
         ShapeQuery whole = ShapeQuery.of(chord);
         List<ChordTone> colours = chord.colourTones();
         int required = whole.tones().required();
@@ -45,14 +57,14 @@ public final class ShapeBook {
             for (int highest : new int[] {LOW_REGION, ShapeQuery.Region.USUAL.highest()}) {
                 List<ShapeOrder.Placed> found = heads(chord, query.withRegion(new ShapeQuery.Region(1, highest)));
                 if (!found.isEmpty()) {
-                    return found;
+                    return new Found(found, List.copyOf(colours.subList(left, colours.size())));
                 }
             }
             if (left > 0) {
                 required &= ~(1 << chord.noteOf(colours.get(left - 1)).pitchClass());
             }
         }
-        return List.of();
+        return new Found(List.of(), List.copyOf(colours));
     }
 
     private List<ShapeOrder.Placed> heads(ChordSymbol chord, ShapeQuery query) {

@@ -1,0 +1,58 @@
+package phalanx.arrange.audit;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
+import phalanx.lefthand.shape.ShapeBook;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.ChordTone;
+
+/** Says which chords of a song no hand holds whole on this guitar, and what the nearest shapes leave out. */
+public final class ShapeFinding {
+    private final ShapeBook book;
+
+    /** @param book of the guitar and the hand */
+    public ShapeFinding(ShapeBook book) {
+        this.book = book;
+    }
+
+    /** One for each such chord, where it comes first. */
+    public List<Finding> of(Arrangement arrangement) {
+        List<Finding> findings = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        for (ChordChange change : arrangement.song().chart()) {
+            change.chord()
+                    .filter(chord -> change.frets().isEmpty() && seen.add(chord.text()))
+                    .filter(chord -> !book.leftOut(chord).isEmpty())
+                    .ifPresent(chord -> findings.add(finding(arrangement, change.startTick(), chord)));
+        }
+        return findings;
+    }
+
+    private Finding finding(Arrangement arrangement, int tick, ChordSymbol chord) {
+        Bar bar = arrangement.song().barAt(tick);
+        double beat = bar.beatOf(tick);
+        List<ChordTone> left = book.leftOut(chord);
+        String tones = left.stream().map(tone -> chord.noteOf(tone).toString()).collect(Collectors.joining(", "));
+        String how = book.of(chord).isEmpty()
+                ? "cannot be held on four strings; what can be reached of it is played."
+                : "cannot be held whole; the nearest shape leaves out " + tones + ".";
+        return new Finding(
+                tick,
+                bar.number(),
+                beat,
+                FindingKind.TONE_MISSING,
+                Finding.Severity.LOW,
+                left.size(),
+                0,
+                "tones left out",
+                Places.at(bar, beat) + chord + " " + how + " Another tuning or capo may hold it.");
+    }
+}
