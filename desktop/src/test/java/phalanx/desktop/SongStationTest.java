@@ -335,6 +335,31 @@ class SongStationTest extends OpenWindow {
     }
 
     @Test
+    void aSecondNoteGoesWithTheLast() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.N);
+        chart("| C | F |");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        type(KeyCode.F3);
+        waitFor(() -> lookup("#bars").query().isFocused());
+        write("+");
+        waitForText("#message", "There is no note before the cursor");
+        write("q3");
+        String alone = song().melody().get(0).pitch().toString();
+        write("+");
+        waitForText("#message", "The next note goes with " + alone);
+        write("0");
+        waitFor(() -> song().melody().get(0).below().isPresent());
+        assertThat(song().melody()).hasSize(1);
+        assertThat(song().melody().get(0).pitch()).hasToString(alone);
+        write("3");
+        assertThat(song().melody()).hasSize(2);
+        assertThat(song().melody().get(1).below()).isEmpty();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(song().melody().get(0).below()).isEmpty();
+    }
+
+    @Test
     void theSongIsNamed() {
         push(KeyCode.CONTROL, KeyCode.DIGIT2);
         enter("#song-title", "Quarry Lane");

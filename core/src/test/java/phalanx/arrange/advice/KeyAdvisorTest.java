@@ -81,7 +81,7 @@ public class KeyAdvisorTest {
     /** Chords alone, held whole, have no octave to move to; the advice is for what the player wants. */
     @Test
     void adviceIsForTheWishes() {
-        Song chords = SONG.withMelody(List.of());
+        Song chords = Songs.of("Ab", Meter.COMMON, "Ab Eb7", "");
         Wishes wishes = Wishes.USUAL.withHighestFret(OptionalInt.of(4));
         List<KeyAdvice> found = new KeyAdvisor(Instrument.STANDARD, Hand.AVERAGE, Picking.PLAIN, wishes)
                 .advise(chords, count -> {}, () -> false);

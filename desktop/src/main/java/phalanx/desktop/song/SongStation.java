@@ -55,6 +55,9 @@ public final class SongStation extends HBox {
     private int lastDigit = -1;
     private long lastDigitAt;
     private int lastDigitTick;
+    private boolean lastDigitIsSecond;
+    /** Whether the next note goes with the one before the cursor. */
+    private boolean awaitsSecond;
 
     /**
      * @param workbench the project
@@ -376,6 +379,8 @@ public final class SongStation extends HBox {
         } else if (key == 'r') {
             workbench.editSong("rest", song -> TuneEdit.clear(song, cursor, cursor + tune.ticks()));
             moveTo(cursor + tune.ticks());
+        } else if (key == '+') {
+            awaitSecond();
         } else if (key == '-') {
             workbench.editSong("tie", song -> TuneEdit.lengthen(song, cursor, tune.ticks()));
             moveTo(cursor + tune.ticks());
@@ -385,13 +390,28 @@ public final class SongStation extends HBox {
         event.consume();
     }
 
+    /** The next note goes with the one before the cursor. */
+    private void awaitSecond() {
+        if (awaitsSecond) {
+            awaitsSecond = false;
+            workbench.say(Message.plain("The next note stands alone."));
+            return;
+        }
+        Optional<MelodyNote> note = song().flatMap(this::before);
+        awaitsSecond = note.isPresent();
+        workbench.say(note.map(one -> Message.plain("The next note goes with " + one.pitch() + "; + again leaves it."))
+                .orElse(Message.error("There is no note before the cursor that a second one could go with.")));
+    }
+
     /** A second digit soon after a 1 or a 2 makes one fret of both. */
     private void digit(int digit) {
         long now = System.nanoTime();
         boolean second = (lastDigit == 1 || lastDigit == 2) && now - lastDigitAt < TWO_DIGITS_NANOS;
         if (second) {
             cursor = lastDigitTick;
+            awaitsSecond = lastDigitIsSecond;
         }
+        lastDigitIsSecond = awaitsSecond;
         int fret = second ? 10 * lastDigit + digit : digit;
         lastDigit = second ? -1 : digit;
         lastDigitAt = now;
@@ -431,6 +451,13 @@ public final class SongStation extends HBox {
         int at = cursor;
         selection.clear();
         playback.hear(List.of(pitch.midi()));
+        Optional<MelodyNote> with = awaitsSecond ? song().flatMap(this::before) : Optional.empty();
+        awaitsSecond = false;
+        if (with.isPresent()) {
+            MelodyNote both = with.get().with(pitch);
+            workbench.editSong(pitch + " with " + with.get().pitch(), song -> TuneEdit.put(song, both));
+            return;
+        }
         workbench.editSong("note " + pitch, song -> TuneEdit.put(song, new MelodyNote(at, tune.ticks(), pitch)));
         moveTo(at + tune.ticks());
     }
