@@ -116,7 +116,8 @@ public final class Ear {
      * @param moments a set of strings for each tick, bit s for string s
      * @param strings the string of each stroke of each tick, 0 where it is left out or a brush
      * @param lanes the own string of each row, the top one first
-     * @param first the {@link Labels label} of the first stroke, at one tick of the lowest
+     * @param first the {@link Labels label} of the first stroke, at one tick of the lowest; the tune's second note may
+     *     repeat what was before
      * @param last that of the last, at one tick of the highest
      */
     public record Placing(int thousandths, int[] moments, int[][] strings, int[] lanes, int first, int last) {
@@ -302,7 +303,9 @@ public final class Ear {
                 state = from[moment][state];
             }
             int total = best[end] + missing(end);
-            return new Placing(total, sets, laid, lanes, first(inner), last(inner));
+            int first = first(inner);
+            // a second note alone leaves no trace
+            return new Placing(total, sets, laid, lanes, first, first == Labels.NONE ? Labels.NONE : last(sets));
         }
 
         private int first(int[] sets) {
@@ -328,7 +331,7 @@ public final class Ear {
             for (Slot.Ask ask : moments.get(moment)) {
                 rows |= ask.brush() ? BRUSH_ROW : ask.row() == 0 ? 0 : 1 << ask.row() - 1;
             }
-            return Labels.of(scene.free()[string], rows);
+            return Labels.of(scene.midi(string), rows);
         }
 
         private int missing(int state) {
@@ -377,7 +380,7 @@ public final class Ear {
             int heard = state / strings;
             for (int string = strings - 1; string > 0; string--) {
                 if ((option.set >> string & 1) == 1) {
-                    last = (option.second >> string & 1) == 1 ? last : string;
+                    last = string;
                     heard |= colour(string);
                 }
             }

@@ -7,6 +7,7 @@ import javafx.scene.canvas.GraphicsContext;
 import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.Pens;
 import phalanx.song.Bar;
+import phalanx.song.ChordChange;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.SongHarmony;
@@ -143,6 +144,7 @@ final class BarsView extends Drawing {
             paintSelection(g, shown);
             paintBars(g, shown);
             harmony.ifPresent(heard -> paintChords(g, shown, heard));
+            paintFrets(g, shown);
             harmony.ifPresent(heard -> heard.tune().stream()
                     .filter(note -> isShown(shown, note.note().tick()))
                     .forEach(note -> paintNote(g, shown, note)));
@@ -179,6 +181,17 @@ final class BarsView extends Drawing {
                     top(shown, section.startTick()) + 14,
                     Pens.sansBold(13),
                     theme().colour("bass"));
+        }
+    }
+
+    /** Chords that the chart gives as frets alone. */
+    private void paintFrets(GraphicsContext g, Song shown) {
+        for (ChordChange change : shown.chart()) {
+            if (change.chord().isEmpty() && change.frets().isPresent() && isShown(shown, change.startTick())) {
+                double x = x(shown, change.startTick()) + 6;
+                double y = top(shown, change.startTick()) + 36;
+                Pens.left(g, change.name(), x, y, Pens.monoBold(14), theme().colour("ink"));
+            }
         }
     }
 
