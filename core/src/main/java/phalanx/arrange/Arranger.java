@@ -232,7 +232,7 @@ public final class Arranger {
                 .with(compared.map(Compared::choice));
         List<Finding> findings = new ArrayList<>(arrangement.findings());
         chartShapes.beyondTheHand(arrangement.song()).stream()
-                .map(change -> FretsFinding.of(arrangement.song(), change))
+                .map(change -> FretsFinding.of(arrangement.song(), change, instrument.strings()))
                 .forEach(finding -> findings.add(0, finding));
         if (solved.demand.slots().stream().anyMatch(slot -> slot.wanted().wholeShapes())) {
             findings.addAll(0, new ShapeFinding(layers.book()).of(arrangement));

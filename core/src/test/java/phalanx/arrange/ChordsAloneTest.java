@@ -180,6 +180,7 @@ class ChordsAloneTest {
                         .filter(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT)
                         .map(Finding::bar))
                 .containsExactlyInAnyOrder(2, 3);
+        assertThat(arranged.findings()).anyMatch(finding -> finding.message().contains("4 strings, the guitar has 6"));
         assertThat(arranged.notes()).anyMatch(note -> note.tick() >= Ticks.WHOLE && note.role() == Role.INNER);
     }
 

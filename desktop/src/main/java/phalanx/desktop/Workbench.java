@@ -13,7 +13,6 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
-import java.util.stream.IntStream;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -310,11 +309,15 @@ public final class Workbench {
     }
 
     private Song withoutFrets(Song song, int tick) {
-        List<ChordChange> shown = arrangement().map(now -> now.song().chart()).orElse(song.chart());
-        return song.withChart(IntStream.range(0, song.chart().size())
-                .mapToObj(i -> song.chart().get(i).startTick() == tick
-                        ? shown.get(i).withoutFrets()
-                        : song.chart().get(i))
+        // what is shown has a name for every chord
+        ChordChange free = arrangement().stream()
+                .flatMap(now -> now.song().chart().stream())
+                .filter(change -> change.startTick() == tick)
+                .findFirst()
+                .orElseThrow()
+                .withoutFrets();
+        return song.withChart(song.chart().stream()
+                .map(change -> change.startTick() == tick ? free : change)
                 .toList());
     }
 

@@ -347,6 +347,10 @@ class SongStationTest extends OpenWindow {
         String alone = song().melody().get(0).pitch().toString();
         write("+");
         waitForText("#message", "The next note goes with " + alone);
+        type(KeyCode.LEFT);
+        type(KeyCode.RIGHT);
+        write("+");
+        waitForText("#message", "The next note goes with " + alone);
         write("0");
         waitFor(() -> song().melody().get(0).below().isPresent());
         assertThat(song().melody()).hasSize(1);
@@ -357,6 +361,26 @@ class SongStationTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.Z);
         push(KeyCode.CONTROL, KeyCode.Z);
         assertThat(song().melody().get(0).below()).isEmpty();
+    }
+
+    @Test
+    void fretsInTheChartAreHeldUntilTheyAreReleased() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.N);
+        chart("| x32010 | F |");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        waitForText("#message", "Set chart");
+        waitUntilArranged();
+        assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("x32010", "F");
+        assertThat(workbench.arrangement().orElseThrow().request().locks()).hasSize(1);
+        push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        type(KeyCode.HOME);
+        type(KeyCode.U);
+        waitForText("#message", "Set release of x 3 2 0 1 0");
+        assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("C", "F");
+        waitUntilArranged();
+        assertThat(workbench.arrangement().orElseThrow().request().locks()).isEmpty();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("x32010", "F");
     }
 
     @Test

@@ -11,11 +11,20 @@ import phalanx.song.Song;
 public final class FretsFinding {
     private FretsFinding() {}
 
-    /** @param change one with frets */
-    public static Finding of(Song song, ChordChange change) {
+    /**
+     * The finding.
+     *
+     * @param change one with frets
+     * @param strings of the guitar
+     */
+    public static Finding of(Song song, ChordChange change, int strings) {
         Bar bar = song.barAt(change.startTick());
         double beat = bar.beatOf(change.startTick());
         ChordFrets frets = change.frets().orElseThrow();
+        int given = frets.frets().size();
+        String why = given == strings
+                ? " are beyond the hand or the neck. "
+                : " are for " + given + " strings, the guitar has " + strings + ". ";
         String rest = change.chord().isPresent()
                 ? "It is played as the engine finds best."
                 : "Only bass and tune can be played there; give the chord a name.";
@@ -28,6 +37,6 @@ public final class FretsFinding {
                 1,
                 0,
                 "locks left",
-                Places.at(bar, beat) + "the chart's frets " + frets + " cannot be held on this guitar. " + rest);
+                Places.at(bar, beat) + "the chart's frets " + frets + why + rest);
     }
 }

@@ -1,7 +1,6 @@
 package phalanx.arrange.demand;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import phalanx.guitar.Instrument;
@@ -95,7 +94,7 @@ public final class ChartShapes {
             return Optional.empty();
         }
         int[] stopped = frets.frets().stream().mapToInt(Integer::intValue).toArray();
-        Ways ways = finder.ways(Arrays.copyOf(stopped, stopped.length));
+        Ways ways = finder.ways(stopped);
         return ways.count() == 0
                 ? Optional.empty()
                 : Optional.of(new HeldShape(new Shape(frets.frets()), ways.fingering(0)));

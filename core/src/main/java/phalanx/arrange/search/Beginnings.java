@@ -2,7 +2,8 @@ package phalanx.arrange.search;
 
 /** The best ways to all candidates of a layer, ready to go on to those of the next; for one thread. */
 abstract class Beginnings {
-    private static final long[] NOTHING = {};
+    /** Where no beginning costs more than was told. */
+    static final long[] NOTHING = {};
 
     /** What the best way found into a candidate costs, its own cost left out; ways from here on are not looked for. */
     private long cheapest;

@@ -10,8 +10,6 @@ import phalanx.arrange.demand.Labels;
  * none falls the cheapest with each label. For one thread.
  */
 final class Entries implements Beginnings.Offers {
-    private static final long[] NOTHING = {};
-
     private final Nodes before;
     private final Beginnings beginnings;
     private final long repeat;
@@ -61,12 +59,12 @@ final class Entries implements Beginnings.Offers {
 
     /** What candidates of the layer before cost more when a stroke follows. */
     private long[] extra(int stroke) {
-        return stroke == Labels.NONE ? NOTHING : extras.computeIfAbsent(stroke, this::more);
+        return stroke == Labels.NONE ? Beginnings.NOTHING : extras.computeIfAbsent(stroke, this::more);
     }
 
     private long[] more(int stroke) {
         if (Arrays.stream(labels).noneMatch(label -> Labels.repeats(label, stroke))) {
-            return NOTHING;
+            return Beginnings.NOTHING;
         }
         long[] more = new long[before.best.length];
         for (int candidate = 0; candidate < more.length; candidate++) {

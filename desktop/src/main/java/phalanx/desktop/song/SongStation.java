@@ -264,6 +264,7 @@ public final class SongStation extends HBox {
     }
 
     private void go(int tick, boolean marks) {
+        awaitsSecond = false;
         if (marks) {
             reach(Math.max(0, song().map(song -> Math.min(tick, song.endTick())).orElse(0)));
         } else {
