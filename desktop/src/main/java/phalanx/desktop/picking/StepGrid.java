@@ -21,7 +21,7 @@ import phalanx.song.Bar;
 /** A pattern as a grid, a row for each role and a column for each step, edited by keys and clicks. */
 final class StepGrid extends Drawing {
     static final double LEFT = 76;
-    private static final double ROW = 27;
+    private static final double ROW = 25;
     private static final double HEAD = 26;
     private static final double MARK = 21;
 
