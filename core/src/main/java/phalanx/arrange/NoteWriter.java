@@ -19,10 +19,13 @@ import phalanx.guitar.Tuning;
 import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.Press;
+import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStroke;
 import phalanx.righthand.Digit;
+import phalanx.righthand.HandPlace;
 import phalanx.righthand.InnerStroke;
 import phalanx.righthand.Joining;
+import phalanx.righthand.Picking;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
@@ -39,6 +42,9 @@ final class NoteWriter {
     private final List<Fingering> fingerings;
     private final List<ArrangedNote> notes = new ArrayList<>();
     private final Map<Integer, Digit> wanted = new HashMap<>();
+    /** Up to where each bass note is asked for, by its place. */
+    private final Map<Integer, Integer> askedEnds = new HashMap<>();
+
     private int kept;
     private int moved;
     private int left;
@@ -87,8 +93,32 @@ final class NoteWriter {
                     && chosen.get(last + 1).bass() == string) {
                 last++;
             }
-            notes.add(note(slot, string, last, stroke.endTick() - stroke.tick(), Role.BASS));
+            ArrangedNote asked = note(slot, string, last, stroke.endTick() - stroke.tick(), Role.BASS);
+            askedEnds.put(place(asked), stroke.endTick());
+            notes.add(ringsOn(stroke, asked) ? ringingFrom(last, asked) : asked);
         }
+    }
+
+    /** Whether a bass note goes on sounding under the next ones: nobody damps it, and it belongs to the chord. */
+    private boolean ringsOn(BassStroke stroke, ArrangedNote asked) {
+        Picking picking = request.picking();
+        return !asked.cut()
+                && picking.place() != HandPlace.HEEL
+                && picking.planAt(asked.tick()).bass() != BassLine.WALKING
+                && (stroke.allowed() >> asked.midi() % 12 & 1) == 1;
+    }
+
+    /** A bass note as long as its string keeps its fret after the last slot that asks for it, at most as its chord. */
+    private ArrangedNote ringingFrom(int last, ArrangedNote asked) {
+        int end = Math.max(asked.endTick(), song.chordEnd(slots.get(last).chordIndex()));
+        for (int next = last + 1; next < slots.size() && slots.get(next).startTick() < end; next++) {
+            if (isTaken(next, asked.string())
+                    || isHidden(next, asked.midi())
+                    || !chosen.get(next - 1).keeps(asked.string(), chosen.get(next))) {
+                end = Math.max(asked.endTick(), slots.get(next).startTick());
+            }
+        }
+        return asked.ringingOn(end - asked.tick());
     }
 
     private ArrangedNote note(int slot, int string, int lastSlot, int wantedTicks, Role role) {
@@ -190,8 +220,8 @@ final class NoteWriter {
                 && slots.get(slot).melody().orElseThrow().midi() <= midi;
     }
 
-    /** Ends each note where its string is plucked again; an inner note wants no more than that. */
-    private static List<ArrangedNote> endAtNextPluck(List<ArrangedNote> notes) {
+    /** Ends each note where its string is plucked again; what is not asked for longer wants no more than that. */
+    private List<ArrangedNote> endAtNextPluck(List<ArrangedNote> notes) {
         List<ArrangedNote> ended = new ArrayList<>(notes);
         int[] latest = new int[Tuning.MOST_STRINGS + 1];
         Arrays.fill(latest, -1);
@@ -208,9 +238,10 @@ final class NoteWriter {
         return ended;
     }
 
-    private static ArrangedNote shortened(ArrangedNote note, int endTick) {
+    private ArrangedNote shortened(ArrangedNote note, int endTick) {
         int length = Math.min(note.lengthTicks(), endTick - note.tick());
-        return note.role() == Role.INNER ? note.endingAt(endTick) : note.ringing(length);
+        boolean enough = note.role() == Role.INNER || note.role() == Role.BASS && askedEnds.get(place(note)) <= endTick;
+        return enough ? note.endingAt(endTick) : note.ringing(length);
     }
 
     private static int place(ArrangedNote note) {

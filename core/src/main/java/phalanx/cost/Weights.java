@@ -140,6 +140,10 @@ public final class Weights {
     public static final double DOUBLES_TUNE = 0.15;
     /** A stroke that sounds the bass note's tone in another octave. */
     public static final double DOUBLES_BASS = 0.1;
+    /** A stroke that sounds what the thumb should play next: it comes stale. */
+    public static final double TAKES_BASS = 0.4;
+    /** A stroke above a tune note that still sounds. */
+    public static final double ABOVE_TUNE = 0.2;
     /** A stroke that the end of a phrase lacks. */
     public static final double BARE_END = 1.5;
     /** A stroke a third or less above a low bass. */
@@ -149,7 +153,9 @@ public final class Weights {
     /** And another tone than the bass line asks for. */
     public static final double TUNE_IS_OTHER_BASS = 1.0;
     /** Each fret of a tune note above the fifth: it sings less. */
-    public static final double TUNE_HIGH_FRET = 0.09;
+    public static final double TUNE_HIGH_FRET = 0.25;
+    /** Each semitone of a tune note below the third string: it sinks among what goes with it. */
+    public static final double TUNE_LOW_SEMITONE = 0.06;
     /** Each fret of a finger above the highest that the player wants. */
     public static final double ABOVE_WISHED_FRET = 1.0;
     /** What speaks against a printed shape beside others of its chord, as a share, for each beat. */

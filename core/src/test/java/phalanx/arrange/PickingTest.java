@@ -72,7 +72,12 @@ class PickingTest {
             if (note.role() == Role.INNER) {
                 assertThat(arranged.notes().stream()
                                 .filter(tune -> tune.role() == Role.MELODY && tune.soundsAt(note.tick())))
-                        .allMatch(tune -> tune.midi() > note.midi() && tune.string() < note.string());
+                        .allMatch(tune -> tune.midi() > note.midi() && tune.string() < note.string()
+                                || tune.tick() < note.tick() && passesAbove(note, arranged));
+            }
+            if (note.role() == Role.MELODY) {
+                assertThat(arranged.notes().stream().filter(other -> other != note && other.soundsAt(note.tick())))
+                        .allMatch(other -> other.midi() < note.midi());
             }
         }
         if (plain.movedBy() == 0 && plain.cost().tune() == 0 && arranged.cost().tune() == 0) {
@@ -91,6 +96,15 @@ class PickingTest {
                         .strokes().stream().map(stroke -> stroke.tick()).toList());
         assertThat(arranged.notes().stream().filter(note -> note.role() == Role.BASS))
                 .allMatch(note -> note.right() == Digit.P);
+    }
+
+    /** Above the tune is room where it goes higher still, or rests on its note for a beat. */
+    private static boolean passesAbove(ArrangedNote inner, Arrangement arranged) {
+        return arranged.request().played().melody().stream()
+                .filter(tune -> tune.tick() > inner.tick())
+                .findFirst()
+                .map(next -> next.midi() > inner.midi() || next.tick() >= inner.tick() + Ticks.QUARTER)
+                .orElse(true);
     }
 
     /**

@@ -221,7 +221,7 @@ class WeightsTest {
 
     /** At level even four strings should be to hand: tune, bass and two between. */
     private static double thin(int... free) {
-        Slot.Wanted wanted = new Slot.Wanted(false, 4, 0, 0, Slot.Wanted.ANY_FRET);
+        Slot.Wanted wanted = new Slot.Wanted(false, 4, 0, 0, Slot.Wanted.ANY_FRET, 0);
         Slot.Demand demand = new Slot.Demand(
                 Optional.of(ChordSymbol.parse("C")),
                 Optional.of(76),
@@ -305,7 +305,7 @@ class WeightsTest {
                 false,
                 List.of(),
                 Optional.empty(),
-                new Slot.Wanted(false, 0, 0, 0, 5));
+                new Slot.Wanted(false, 0, 0, 0, 5, 0));
         int[] seventh = {Press.pack(7, 1, 1), 0, 0, 0, 0};
         taken(
                 "a bass cut short rather than two frets above the wish",
@@ -315,6 +315,39 @@ class WeightsTest {
                 "a fret above the wish rather than an unwanted bass",
                 Ear.aboveWish(new int[] {Press.pack(6, 1, 1), 0, 0, 0, 0}, wish) / 1000.0,
                 bass(1, 5, 0, 55));
+    }
+
+    @Test
+    void howHighAndLowTheTuneLies() {
+        taken(
+                "a finger more for a beat rather than a tune a fifth below the third string",
+                Weights.FINGER,
+                Ear.tuneLow(Instrument.STANDARD, 48) / 1000.0);
+        taken(
+                "a tune a semitone below it rather than a finger more",
+                Ear.tuneLow(Instrument.STANDARD, 54) / 1000.0,
+                Weights.FINGER);
+        taken(
+                "at the seventh fret rather than three times a shape with a finger more",
+                Ear.tuneHigh(7) / 1000.0,
+                3 * Weights.FINGER);
+        taken("two fingers more rather than a tune at the eighth fret", 2 * Weights.FINGER, Ear.tuneHigh(8) / 1000.0);
+    }
+
+    /** A stroke on string 4, which the thumb plays next, beside one above the tune, and beside none. */
+    @Test
+    void whatAStrokeMustNotTake() {
+        List<List<Slot.Ask>> moments = List.of(List.of(new Slot.Ask(0, false, false, 0, 128)));
+        Slot.Demand demand = new Slot.Demand(
+                Optional.of(ChordSymbol.parse("C")), Optional.of(64), true, 1, 1, true, moments, Optional.empty());
+        Ear ear = new Ear(demand);
+        Ear.Scene scene = new Ear.Scene(2, 64, 48, new int[] {-1, 67, -1, 55, 52, -1, -1}, 1 << 4, 0, 0);
+        double onBass = price(ear, scene, new int[] {1 << 4});
+        double above = price(ear, scene, new int[] {1 << 1});
+        double below = price(ear, scene, new int[] {1 << 3});
+        taken("below the tune", below, above);
+        taken("above the tune rather than the next bass note", above, onBass);
+        taken("the next bass note rather than none", onBass, price(ear, scene, new int[] {0}));
     }
 
     private static Slot.Demand demand(int tune) {

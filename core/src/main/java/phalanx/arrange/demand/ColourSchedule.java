@@ -1,7 +1,9 @@
 package phalanx.arrange.demand;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import phalanx.righthand.InnerStroke;
 import phalanx.song.Song;
 import phalanx.theory.ChordSymbol;
@@ -18,6 +20,8 @@ final class ColourSchedule {
 
     private final Request request;
     private final Song song;
+    /** Tones that the first bass note after a slot should have, by the slot's tick. */
+    private final Map<Integer, Integer> bassSoon = new HashMap<>();
 
     ColourSchedule(Request request) {
         this.request = request;
@@ -25,6 +29,11 @@ final class ColourSchedule {
     }
 
     List<Slot> of(List<Slot> slots) {
+        int soon = 0;
+        for (int i = slots.size() - 1; i >= 0; i--) {
+            bassSoon.put(slots.get(i).startTick(), soon);
+            soon = slots.get(i).bassBegins() ? slots.get(i).bass().get().preferred() : soon;
+        }
         List<Slot> done = new ArrayList<>(slots.size());
         for (int from = 0; from < slots.size(); ) {
             int to = from;
@@ -64,7 +73,8 @@ final class ColourSchedule {
                             : 0,
                     colours,
                     rows,
-                    request.wishes().highestFret().orElse(Slot.Wanted.ANY_FRET))));
+                    request.wishes().highestFret().orElse(Slot.Wanted.ANY_FRET),
+                    slot.inner().isEmpty() ? 0 : bassSoon.get(slot.startTick()))));
         }
     }
 

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import phalanx.cost.Effort;
 import phalanx.cost.Term;
 import phalanx.cost.Weights;
@@ -24,7 +25,8 @@ import phalanx.theory.ChordSymbol;
 /**
  * Hears what a slot sounds like and finds the strings for its inner strokes.
  *
- * <p>The strokes go to the strings between bass and tune that sound tones of the chord, at one tick the upper row to the
+ * <p>The strokes go to the strings between bass and tune that sound tones of the chord, and above the tune where it leaves
+ * room for it ({@link Slot.Ask#ceiling}), at one tick the upper row to the
  * upper string. Their places are the cheapest by the terms of the ear, exactly: a path over the ticks whose state is the
  * string struck last and the colours heard so far. With t ticks, at most p placings of a tick's strokes, s strings and c
  * colours it takes t * p * s * 2^c steps.
@@ -50,6 +52,8 @@ public final class Ear {
     private static final int MOST_PLACINGS = 3;
     /** The highest bass above the lowest open string: F sharp 3 in standard tuning. */
     private static final int HIGHEST_BASS = 14;
+    /** From here on a tune note sings, above the lowest open string: G3 in standard tuning. */
+    private static final int LOWEST_SINGING = 15;
     /** The highest tune note that can be the bass itself, above the lowest open string: B3 in standard tuning. */
     private static final int HIGHEST_TUNE_AS_BASS = 19;
 
@@ -62,6 +66,8 @@ public final class Ear {
 
     private static final int DOUBLES = Effort.thousandths(Weights.DOUBLES_TUNE);
     private static final int DOUBLES_BASS = Effort.thousandths(Weights.DOUBLES_BASS);
+    private static final int TAKES_BASS = Effort.thousandths(Weights.TAKES_BASS);
+    private static final int ABOVE_TUNE = Effort.thousandths(Weights.ABOVE_TUNE);
     private static final int BARE_END = Effort.thousandths(Weights.BARE_END);
     private static final int MUDDY = Effort.thousandths(Weights.MUDDY);
     private static final int CONTOUR = Effort.thousandths(Weights.CONTOUR);
@@ -71,16 +77,18 @@ public final class Ear {
     /**
      * What sounds in a slot, and what could.
      *
+     * @param tune the tune's string, 0 where it has none
      * @param tuneMidi the tune's note, -1 where none sounds
      * @param bassMidi the bass's note, -1 where none sounds
      * @param free what each string from 1 gives an inner stroke, -1 where none may fall on it; entry 0 is unused
+     * @param taken strings whose note the next bass note should have, bit s for string s
      * @param belowMidi the tune's second note, 0 where it has none
      * @param below strings that sound it, bit s for string s
      */
-    public record Scene(int tuneMidi, int bassMidi, int[] free, int belowMidi, int below) {
-        /** One in which the tune has no second note. */
+    public record Scene(int tune, int tuneMidi, int bassMidi, int[] free, int taken, int belowMidi, int below) {
+        /** One in which the tune lies above all strings that are free and has no second note. */
         public Scene(int tuneMidi, int bassMidi, int[] free) {
-            this(tuneMidi, bassMidi, free, 0, 0);
+            this(0, tuneMidi, bassMidi, free, 0, 0, 0);
         }
 
         /** What a string gives, -1 where no stroke may fall on it. */
@@ -92,16 +100,21 @@ public final class Ear {
             return (below >> string & 1) == 1;
         }
 
-        /** The strings for the fingers' rows, from the top. */
+        /** The strings for the fingers' rows, from the top: those below the tune; where these are few all that are free. */
         int[] lanes() {
-            int[] lanes = new int[free.length];
-            int count = 0;
-            for (int string = 1; string < free.length; string++) {
-                if (free[string] != NONE) {
-                    lanes[count++] = string;
-                }
-            }
-            return Arrays.copyOf(lanes, count);
+            int[] below = lanesFrom(tune + 1);
+            return below.length >= FEWEST_OF_FINGERS ? below : lanesFrom(1);
+        }
+
+        private int[] lanesFrom(int first) {
+            return IntStream.range(first, free.length)
+                    .filter(string -> free[string] != NONE)
+                    .toArray();
+        }
+
+        /** Whether a stroke may fall on a string: below the tune, or above it where that is allowed. */
+        private boolean admits(int string, Slot.Ask ask) {
+            return free[string] != NONE && (string > tune || free[string] < ask.ceiling());
         }
 
         int heard() {
@@ -400,6 +413,8 @@ public final class Ear {
                 } else if (!asks.get(i).brush() && !asks.get(i).isOfTune()) {
                     cost += place(asks.get(i).row(), string, before, lastString, sum);
                     cost += sound(asks.get(i).row(), scene.free()[string], sum);
+                    cost += (scene.taken() >> string & 1) == 1 ? add(sum, Term.TAKES_BASS, TAKES_BASS) : 0;
+                    cost += string < scene.tune() ? add(sum, Term.ABOVE_TUNE, ABOVE_TUNE) : 0;
                 }
             }
             return cost;
@@ -479,14 +494,14 @@ public final class Ear {
             if (asks.get(index).brush()) {
                 int all = set;
                 for (int string = lowest; string < strings; string++) {
-                    all |= isFree(string, asks) ? 1 << string : 0;
+                    all |= isFree(string, asks.get(index), asks) ? 1 << string : 0;
                 }
                 boolean few = Integer.bitCount(all & ~set) < FEWEST_OF_A_BRUSH;
                 addOptions(asks, index + 1, strings, laid, few ? set : all, second, options);
                 return;
             }
             for (int string = lowest; string < strings; string++) {
-                if (ofTune ? scene.soundsBelow(string) : isFree(string, asks)) {
+                if (ofTune ? scene.soundsBelow(string) : isFree(string, asks.get(index), asks)) {
                     laid[index] = string;
                     // other strokes may lie above the tune's second note
                     addOptions(
@@ -504,8 +519,8 @@ public final class Ear {
         }
 
         /** Whether a stroke may fall on a string beside the tune's second note, if that is struck at the same time. */
-        private boolean isFree(int string, List<Slot.Ask> asks) {
-            return scene.free()[string] != NONE && !(asks.get(0).isOfTune() && scene.soundsBelow(string));
+        private boolean isFree(int string, Slot.Ask ask, List<Slot.Ask> asks) {
+            return scene.admits(string, ask) && !(asks.get(0).isOfTune() && scene.soundsBelow(string));
         }
 
         Placing price(Effort.Sum sum) {
@@ -528,7 +543,7 @@ public final class Ear {
 
     /**
      * What inner strokes find on each string: between bass and tune the tones of the chord below the tune, but for the
-     * thumb's strings; -1 elsewhere.
+     * thumb's strings; beyond the tune's string those that some stroke may sound above it; -1 elsewhere.
      *
      * @param tune string of the tune's note, 0 where none sounds
      * @param bass string of the bass note, 0 where none sounds
@@ -537,12 +552,16 @@ public final class Ear {
     public static int[] free(Instrument instrument, Slot.Demand demand, Stops stops, int tune, int bass, int silent) {
         int tones = demand.chord().map(ChordSymbol::pitchClasses).orElse(0);
         int ceiling = demand.melody().orElse(Integer.MAX_VALUE);
+        int above = demand.above();
         int[] free = new int[instrument.strings() + 1];
         Arrays.fill(free, -1);
         int below = Math.min(bass == 0 ? free.length : bass, lowestOfFingers(instrument.strings()) + 1);
-        for (int string = tune + 1; string < below; string++) {
+        for (int string = above > 0 ? 1 : tune + 1; string < below; string++) {
             int midi = instrument.midi(string, stops.fret(string));
-            if (midi < ceiling && (tones >> midi % 12 & 1) == 1 && (silent >> string & 1) == 0) {
+            if (string != tune
+                    && midi < (string > tune ? ceiling : above)
+                    && (tones >> midi % 12 & 1) == 1
+                    && (silent >> string & 1) == 0) {
                 free[string] = midi;
             }
         }
@@ -572,7 +591,18 @@ public final class Ear {
             boolean sounds = instrument.midi(string, stops.fret(string)) == midi && (silent >> string & 1) == 0;
             below |= sounds ? 1 << string : 0;
         }
-        return new Scene(tuneMidi, bassMidi, free, midi, below);
+        return new Scene(tune, tuneMidi, bassMidi, free, taken(instrument, demand, free), midi, below);
+    }
+
+    private static int taken(Instrument instrument, Slot.Demand demand, int[] free) {
+        int taken = 0;
+        for (int string = 1; string < free.length; string++) {
+            boolean basses = free[string] != NONE
+                    && free[string] <= highestBass(instrument)
+                    && (demand.wanted().bassSoon() >> free[string] % 12 & 1) == 1;
+            taken |= basses ? 1 << string : 0;
+        }
+        return taken;
     }
 
     /** The strings that a locked shape leaves silent, or that no longer have its frets; bit s for string s. */
@@ -588,6 +618,12 @@ public final class Ear {
     /** What a tune note costs the ear by its fret, in thousandths. */
     public static int tuneHigh(int fret) {
         return Effort.thousandths(Weights.TUNE_HIGH_FRET * Math.max(0, fret - SINGING_FRET));
+    }
+
+    /** What a tune note costs the ear by its pitch, in thousandths. */
+    public static int tuneLow(Instrument instrument, int midi) {
+        int above = midi - instrument.lowestMidi();
+        return Effort.thousandths(Weights.TUNE_LOW_SEMITONE * Math.max(0, LOWEST_SINGING - above));
     }
 
     /** What fingers above the highest fret that is wanted cost, in thousandths. */

@@ -20,6 +20,7 @@ import phalanx.song.Song;
  */
 public final class MelodyFit {
     private static final int MOST_OCTAVES = 5;
+    private static final int OCTAVE = 12;
     private static final int HALF_OCTAVE = 6;
     private static final int STANDARD_LOWEST = 40;
 
@@ -109,6 +110,9 @@ public final class MelodyFit {
         double mean = Arrays.stream(pitches).average().orElse(0) - lowestOpen + STANDARD_LOWEST;
         if (semitones > 0) {
             return mean < LOW_MEAN;
+        }
+        if (semitones < -OCTAVE) {
+            return mean + semitones + OCTAVE > HIGH_MEAN;
         }
         double shift = STANDARD_LOWEST - lowestOpen + semitones + 12;
         double high = share(pitches, pitch -> pitch + shift > HIGH_NOTE);

@@ -25,6 +25,7 @@ import phalanx.theory.ChordSymbol;
  * @param inner the inner strokes within, in order of tick, at one tick from the top row
  * @param locked the shape that the player wants held, if any
  * @param wanted what is wanted of the chord besides
+ * @param next the melody note that begins after this one, if any
  */
 public record Slot(
         int startTick,
@@ -35,7 +36,15 @@ public record Slot(
         Optional<BassStroke> bass,
         List<InnerStroke> inner,
         Optional<HeldShape> locked,
-        Wanted wanted) {
+        Wanted wanted,
+        Optional<MelodyNote> next) {
+    /** What a stroke between tune notes may sound where nothing above it follows soon. */
+    private static final int ANY_PITCH = 128;
+    /** So long before the next tune note a stroke may lie above the tune: the ear is back with the tune by then. */
+    private static final int PASSES = Ticks.QUARTER;
+    /** A step of the tune leaves no room for a tone of the chord above it. */
+    private static final int WIDER_THAN_A_STEP = 3;
+
     /**
      * What is wanted of a chord in a slot.
      *
@@ -44,13 +53,14 @@ public record Slot(
      * @param colours pitch classes that should be heard here
      * @param rowsHeard rows of a pattern that are struck soon after, bit r for row r: what they strike is heard, too
      * @param highestFret no finger above it; {@link #ANY_FRET} where that does not matter
+     * @param bassSoon pitch classes that the next bass note should have
      */
-    public record Wanted(boolean wholeShapes, int strings, int colours, int rowsHeard, int highestFret) {
+    public record Wanted(boolean wholeShapes, int strings, int colours, int rowsHeard, int highestFret, int bassSoon) {
         public static final int ANY_FRET = 99;
 
         /** All colours of a chord at once, however it is held. */
         static Wanted of(Optional<ChordSymbol> chord) {
-            return new Wanted(false, 0, chord.map(ChordSymbol::colourClasses).orElse(0), 0, ANY_FRET);
+            return new Wanted(false, 0, chord.map(ChordSymbol::colourClasses).orElse(0), 0, ANY_FRET, 0);
         }
     }
 
@@ -64,7 +74,7 @@ public record Slot(
             Optional<BassStroke> bass,
             List<InnerStroke> inner,
             Optional<HeldShape> locked) {
-        this(startTick, endTick, chordIndex, chord, melody, bass, inner, locked, Wanted.of(chord));
+        this(startTick, endTick, chordIndex, chord, melody, bass, inner, locked, Wanted.of(chord), Optional.empty());
     }
 
     public boolean melodyBegins() {
@@ -89,16 +99,21 @@ public record Slot(
 
     /** The same with no shape to be held. */
     public Slot unlocked() {
-        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.empty(), wanted);
+        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.empty(), wanted, next);
     }
 
     /** The same with a shape held. */
     public Slot with(HeldShape held) {
-        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.of(held), wanted);
+        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.of(held), wanted, next);
+    }
+
+    /** The same before a melody note. */
+    Slot before(Optional<MelodyNote> newNext) {
+        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, locked, wanted, newNext);
     }
 
     Slot wanting(Wanted newWanted) {
-        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, locked, newWanted);
+        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, locked, newWanted, next);
     }
 
     /** How long a hold counts here, in {@link Effort#STEPS} to a beat. */
@@ -141,9 +156,23 @@ public record Slot(
                             stroke.row().map(PatternRow::rank).orElse(0),
                             stroke.isBrush(),
                             stroke.endsPhrase(),
-                            stroke.midi()));
+                            stroke.midi(),
+                            ceiling(stroke)));
         }
         return moments.stream().map(List::copyOf).toList();
+    }
+
+    /** Above the tune only after its onset, and where the next tune note is higher still or a beat away. */
+    private int ceiling(InnerStroke stroke) {
+        boolean after = melody.filter(note -> note.tick() < stroke.tick()).isPresent();
+        if (!after || stroke.midi() > 0) {
+            return 0;
+        }
+        if (next.filter(note -> note.tick() - stroke.tick() < PASSES).isEmpty()) {
+            return ANY_PITCH;
+        }
+        int soon = next.get().midi();
+        return soon >= melody.get().midi() + WIDER_THAN_A_STEP ? soon : 0;
     }
 
     /**
@@ -153,11 +182,12 @@ public record Slot(
      * @param brush whether it takes all strings that are free
      * @param end whether it makes the end of a phrase fuller
      * @param midi what it must sound, the tune's second note; 0 for any tone
+     * @param ceiling above the tune it must lie below this; 0 where it must not lie above the tune
      */
-    public record Ask(int row, boolean brush, boolean end, int midi) {
-        /** One that ends no phrase. */
+    public record Ask(int row, boolean brush, boolean end, int midi, int ceiling) {
+        /** One below the tune that ends no phrase. */
         public Ask(int row, boolean brush) {
-            this(row, brush, false, 0);
+            this(row, brush, false, 0, 0);
         }
 
         boolean isOfTune() {
@@ -216,6 +246,17 @@ public record Slot(
         /** The tune's second note that begins here, 0 where none does. */
         public int below() {
             return moments.isEmpty() ? 0 : moments.get(0).get(0).midi();
+        }
+
+        /** Above the tune inner strokes must lie below this; 0 where none may lie above the tune. */
+        public int above() {
+            int above = 0;
+            for (List<Ask> moment : moments) {
+                for (Ask ask : moment) {
+                    above = Math.max(above, ask.ceiling());
+                }
+            }
+            return above;
         }
 
         /** Whether a pattern says which strings its strokes are for. */

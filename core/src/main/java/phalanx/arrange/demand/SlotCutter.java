@@ -40,14 +40,17 @@ public final class SlotCutter {
                 strokes.add(inner.get(innerAt++));
             }
             slots.add(new Slot(
-                    start,
-                    end,
-                    chordAt,
-                    chordAt < 0 ? Optional.empty() : song.chart().get(chordAt).chord(),
-                    sounding(song.melody(), melodyAt, start),
-                    ringing(bass, bassAt, start),
-                    List.copyOf(strokes),
-                    lockAt(locks, start)));
+                            start,
+                            end,
+                            chordAt,
+                            chordAt < 0
+                                    ? Optional.empty()
+                                    : song.chart().get(chordAt).chord(),
+                            sounding(song.melody(), melodyAt, start),
+                            ringing(bass, bassAt, start),
+                            List.copyOf(strokes),
+                            lockAt(locks, start))
+                    .before(next(song.melody(), melodyAt, start)));
         }
         return slots;
     }
@@ -56,6 +59,10 @@ public final class SlotCutter {
         return index < melody.size() && melody.get(index).tick() <= tick
                 ? Optional.of(melody.get(index))
                 : Optional.empty();
+    }
+
+    private static Optional<MelodyNote> next(List<MelodyNote> melody, int index, int tick) {
+        return melody.stream().skip(index).filter(note -> note.tick() > tick).findFirst();
     }
 
     private static Optional<BassStroke> ringing(List<BassStroke> bass, int index, int tick) {

@@ -76,6 +76,11 @@ public record ArrangedNote(
         return new ArrangedNote(tick, newLength, wantedTicks, string, fret, midi, role, left, right, technique, weight);
     }
 
+    /** The note left to ring longer than it was asked for. */
+    public ArrangedNote ringingOn(int newLength) {
+        return new ArrangedNote(tick, newLength, newLength, string, fret, midi, role, left, right, technique, weight);
+    }
+
     /** The note wanted no longer than to a tick, where its string is plucked again. */
     public ArrangedNote endingAt(int newEndTick) {
         int wanted = Math.min(wantedTicks, newEndTick - tick);

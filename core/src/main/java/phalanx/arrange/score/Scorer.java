@@ -159,9 +159,14 @@ public final class Scorer {
             for (ArrangedNote note : ringing) {
                 boolean since = note.tick() <= slot.startTick();
                 now.tune = since && note.role() == Role.MELODY ? note.string() : now.tune;
-                now.bass = since && note.role() == Role.BASS ? note.string() : now.bass;
+                now.bass = note.role() == Role.BASS && isAsked(slot, note) ? note.string() : now.bass;
             }
             return now;
+        }
+
+        /** Whether a bass note is the one asked for in a slot, and no earlier one that rings on. */
+        private static boolean isAsked(Slot slot, ArrangedNote note) {
+            return slot.bass().map(stroke -> stroke.tick() == note.tick()).orElse(false);
         }
     }
 
@@ -211,6 +216,7 @@ public final class Scorer {
             }
             if (slot.melodyBegins() && sounding.tune != NONE) {
                 sum.add(Term.HIGH, Ear.tuneHigh(stops.fret(sounding.tune)));
+                sum.add(Term.LOW, Ear.tuneLow(instrument, midi(sounding.tune)));
             }
             sum.add(Term.HIGH, Ear.aboveWish(fingering.packed(), demand));
             tune += slot.melodyBegins() && sounding.tune == NONE ? Cost.LOST : 0;

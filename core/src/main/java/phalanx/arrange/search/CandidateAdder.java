@@ -29,6 +29,7 @@ final class CandidateAdder {
     private final int ceiling;
     private final int chordTones;
     private final int below;
+    private final boolean above;
     private final LayerBuilder found;
     private final Map<Long, List<Ear.Placing>> placings = new HashMap<>();
     private final Map<Long, Integer> thins = new HashMap<>();
@@ -49,6 +50,7 @@ final class CandidateAdder {
         this.ear = new Ear(demand);
         this.ceiling = demand.melody().orElse(Integer.MAX_VALUE);
         this.below = demand.below();
+        this.above = demand.above() > 0;
         this.chordTones = demand.chord().map(ChordSymbol::pitchClasses).orElse(0);
     }
 
@@ -159,8 +161,12 @@ final class CandidateAdder {
 
     /** What the places of tune and bass cost the ear, in thousandths. */
     int places(Place tune, Place bass) {
-        int high = demand.melodyBegins() && !tune.isNowhere() ? Ear.tuneHigh(tune.fret()) : 0;
-        return high + bassPlace(tune, bass);
+        int tunePlace = 0;
+        if (demand.melodyBegins() && !tune.isNowhere()) {
+            tunePlace =
+                    Ear.tuneHigh(tune.fret()) + Ear.tuneLow(instrument, instrument.midi(tune.string(), tune.fret()));
+        }
+        return tunePlace + bassPlace(tune, bass);
     }
 
     private int bassPlace(Place tune, Place bass) {
@@ -196,7 +202,7 @@ final class CandidateAdder {
     private long key(Stops stops, Place tune, Place bass) {
         long key = 0;
         int below = bass.isNowhere() ? strings + 1 : bass.string();
-        for (int string = tune.string() + 1; string < below; string++) {
+        for (int string = above ? 1 : tune.string() + 1; string < below; string++) {
             key = key << 6 | stops.fret(string) + 1;
         }
         return key;

@@ -2,6 +2,7 @@ package phalanx.arrange.search;
 
 import java.util.Arrays;
 import phalanx.cost.Effort;
+import phalanx.guitar.Tuning;
 
 /**
  * The cheapest way through all candidates of a song, given a good way through some of them: by pricing.
@@ -31,6 +32,8 @@ final class FullPass {
 
     /** Candidates from which the way on is this much dearer than from the cheapest are left out, in effort. */
     private static final double FURTHEST = 7;
+    /** No slot is raised by more: one that is hard for the quick pass need not be hard. */
+    private static final long MOST_RAISED = Effort.GRAINS;
     /** So many slots beyond those that are wanted the looking back begins. */
     private static final int BEYOND = 4;
     /** So many slots are looked back through at once, so that long songs do not take more room. */
@@ -119,15 +122,20 @@ final class FullPass {
             GroupedBeginnings ended = beyond == null ? null : changes(at, beyond, layer, !forward, known);
             long furthest = ended == null ? 0 : ended.first() + Math.round(FURTHEST * Effort.GRAINS);
             long[] costs = new long[layer.count()];
-            long cheapest = Long.MAX_VALUE;
+            long[] cheapestOf = new long[Tuning.MOST_STRINGS + 1];
+            Arrays.fill(cheapestOf, LayeredGraph.IMPOSSIBLE);
             for (int candidate = 0; candidate < costs.length; candidate++) {
                 long out = ended == null ? 0 : ended.least(candidate, furthest);
                 costs[candidate] = whole.cost(at, candidate) + out;
-                cheapest = Math.min(cheapest, costs[candidate]);
+                int kind = layer.tunes[candidate];
+                cheapestOf[kind] = Math.min(cheapestOf[kind], costs[candidate]);
             }
-            raised[at] = Math.max(0, Arrays.stream(pass(at)).min().orElseThrow() - cheapest);
+            long cheapest = Arrays.stream(cheapestOf).min().orElseThrow();
+            long told = Arrays.stream(pass(at)).min().orElseThrow();
+            raised[at] = Math.max(0, Math.min(MOST_RAISED, told - cheapest));
             for (int candidate = 0; candidate < costs.length; candidate++) {
-                boolean far = costs[candidate] - cheapest > Math.round(FURTHEST * Effort.GRAINS);
+                long near = cheapestOf[layer.tunes[candidate]];
+                boolean far = costs[candidate] - near > Math.round(FURTHEST * Effort.GRAINS);
                 costs[candidate] = far ? LayeredGraph.IMPOSSIBLE : costs[candidate] + raised[at];
             }
             return costs;

@@ -12,7 +12,7 @@ public final class LayerBuilder {
     /** An index of a candidate fits 16 bits. */
     private static final int MOST = 1 << 16;
     /** How many are promising for being the cheapest by themselves. */
-    private static final int CHEAPEST = 24;
+    private static final int CHEAPEST = 40;
 
     final MoveTable table;
     int unplayable = Integer.MAX_VALUE;

@@ -27,7 +27,7 @@ import phalanx.lefthand.track.MoveMeter;
  *
  * <p>The rules: every place of the tune's note with every place of the bass below it; besides, up to
  * {@link #MOST_STOPPED} further strings stopped at tones of the chord ({@link #MOST_IDLE} where no inner stroke falls,
- * only to stay where a finger was), within the hand's span and a fret more for the thumb; every fingering of these
+ * only to stay where a finger was), above the tune only where strokes may be, within the hand's span and a fret more for the thumb; every fingering of these
  * frets; every position from which the fingers can stand so. The thumb never has the tune's note. Inner strokes
  * take the strings that the ear likes best. All of these take part, but for those that cost {@link #SLACK} more by
  * themselves than the cheapest: no change is worth that much (measured in the bench, see docs/performance.md).
@@ -40,7 +40,7 @@ public final class LayerFinder {
     /** A candidate this much dearer by itself than the slot's cheapest, at one beat, is left out. In effort. */
     static final double SLACK = 6;
     /** The same in the quick search for the most promising. */
-    private static final double QUICK_SLACK = 2;
+    private static final double QUICK_SLACK = 2.6;
     /** So many candidates are remembered; then it begins anew. */
     private static final long MOST_KEPT = 600_000;
 
@@ -156,6 +156,7 @@ public final class LayerFinder {
         private final CandidateAdder adder;
         private final int slack;
         private final int mostStopped;
+        private final int above;
         private final int[] frets = new int[strings];
 
         Search(Slot.Demand demand, double slack) {
@@ -163,6 +164,7 @@ public final class LayerFinder {
             this.adder = adder(demand);
             this.slack = Effort.thousandths(slack);
             this.mostStopped = demand.inner() ? MOST_STOPPED : demand.chord().isPresent() ? MOST_IDLE : 0;
+            this.above = Boolean.getBoolean("noabove") ? 0 : demand.above();
             Arrays.fill(frets, Shape.SILENT);
         }
 
@@ -253,7 +255,7 @@ public final class LayerFinder {
 
         /**
          * Leaves each further string alone or stops it at a tone of the chord, below the tune where it lies between bass
-         * and tune. A string below the bass is stopped only to keep a finger there.
+         * and tune, beyond the tune's string where strokes may. A string below the bass is stopped only to keep a finger there.
          */
         private void add(Place tune, Place bass, int string, int left, boolean mayBeBelowBass, boolean all) {
             Ways ways = finder.ways(frets);
@@ -264,9 +266,9 @@ public final class LayerFinder {
             if (left == 0 || ways.count() > 0 && isBeyond(ways.effort(0) + more)) {
                 return;
             }
-            for (int next = string; next > tune.string(); next--) {
+            for (int next = string; next > (above > 0 ? 0 : tune.string()); next--) {
                 boolean below = !bass.isNowhere() && next > bass.string();
-                if (next != bass.string() && (!below || mayBeBelowBass)) {
+                if (next != bass.string() && next != tune.string() && (!below || mayBeBelowBass)) {
                     stop(tune, bass, next, left, below);
                 }
             }
@@ -286,7 +288,8 @@ public final class LayerFinder {
                     fret <= instrument.highestFret() && (highest == 0 || lowestWithin[fret] <= lowest);
                     fret++) {
                 int midi = instrument.midi(string, fret);
-                if (adder.isTone(midi) && (below || adder.isBelowTune(midi)) && instrument.has(string, fret)) {
+                boolean low = string < tune.string() ? midi < above : below || adder.isBelowTune(midi);
+                if (low && adder.isTone(midi) && instrument.has(string, fret)) {
                     frets[strings - string] = fret;
                     add(tune, bass, string - 1, left - 1, !below, false);
                     frets[strings - string] = Shape.SILENT;

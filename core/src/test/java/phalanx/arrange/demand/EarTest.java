@@ -22,8 +22,9 @@ class EarTest {
         List<List<Slot.Ask>> moments = new ArrayList<>();
         for (int tick = 0; tick < 1 + random.nextInt(3); tick++) {
             List<Slot.Ask> asks = new ArrayList<>();
+            int ceiling = tick == 0 ? 0 : random.nextInt(85);
             for (int stroke = 0; stroke < 1 + random.nextInt(2); stroke++) {
-                asks.add(new Slot.Ask(random.nextInt(5), false));
+                asks.add(new Slot.Ask(random.nextInt(5), false, false, 0, ceiling));
             }
             moments.add(asks);
         }
@@ -35,7 +36,14 @@ class EarTest {
             free[string] = random.nextInt(3) == 0 ? -1 : 76 - 5 * string - random.nextInt(4);
         }
         Ear ear = new Ear(demand);
-        Ear.Scene scene = new Ear.Scene(76, random.nextBoolean() ? 45 : 48, free);
+        int tune = random.nextInt(4);
+        int midi = tune == 0 ? 76 : 81 - 5 * tune;
+        free[tune] = -1;
+        for (int string = 1; string < tune; string++) {
+            free[string] = random.nextInt(3) == 0 ? -1 : midi + 5 * (tune - string) - random.nextInt(4);
+        }
+        int taken = random.nextInt(4) == 0 ? 1 << 4 : 0;
+        Ear.Scene scene = new Ear.Scene(tune, midi, random.nextBoolean() ? 45 : 48, free, taken, 0, 0);
         Ear.Placing placing = ear.places(scene).get(0);
         assertThat(price(ear, scene, placing.moments())).isEqualTo(placing.thousandths());
         assertThat(cheapest(ear, scene, moments, new int[moments.size()], 0)).isEqualTo(placing.thousandths());
@@ -54,7 +62,11 @@ class EarTest {
         }
         int all = 0;
         for (int string = 1; string < scene.free().length; string++) {
-            all |= scene.free()[string] >= 0 ? 1 << string : 0;
+            boolean above = string < scene.tune();
+            boolean free = scene.free()[string] >= 0
+                    && (!above
+                            || scene.free()[string] < moments.get(tick).get(0).ceiling());
+            all |= free ? 1 << string : 0;
         }
         int least = Integer.MAX_VALUE;
         int[] sets = Arrays.copyOf(struck, struck.length);

@@ -276,7 +276,7 @@ final class AllWays {
             return true;
         }
 
-        /** A finger's end stops the tune, the bass, or besides them a tone of the chord below the tune. */
+        /** A finger's end stops the tune, the bass, or besides them a tone of the chord below the tune, or above it where strokes may. */
         private boolean mayStop(int string, int fret) {
             if (string == tune || string == bass) {
                 return fret == (string == tune ? tuneFret : bassFret);
@@ -287,7 +287,7 @@ final class AllWays {
                     .orElse(false);
             boolean belowBass = bass != NOWHERE && string > bass;
             boolean belowTune = slot.melody().map(note -> midi < note.midi()).orElse(true);
-            return string > tune && tone && (belowBass || belowTune);
+            return tone && (string > tune ? belowBass || belowTune : midi < demand.above());
         }
 
         private void finish(int[] presses) {
@@ -364,7 +364,9 @@ final class AllWays {
 
         /** What the places of tune and bass cost the ear, in thousandths. */
         private int places(int bassMidi) {
-            int high = slot.melodyBegins() && tune != NOWHERE ? Ear.tuneHigh(tuneFret) : 0;
+            int high = slot.melodyBegins() && tune != NOWHERE
+                    ? Ear.tuneHigh(tuneFret) + Ear.tuneLow(instrument, instrument.midi(tune, tuneFret))
+                    : 0;
             if (bass != NOWHERE) {
                 return high + Ear.bassPlace(demand.bassPreferred(), bass, bassFret, bassMidi, strings);
             }
