@@ -10,6 +10,7 @@ import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.FingeringFinder;
 import phalanx.lefthand.shape.PricedShape;
 import phalanx.lefthand.shape.ShapeAdvice;
+import phalanx.lefthand.shape.ShapeOrder;
 import phalanx.lefthand.shape.ShapeQuery;
 import phalanx.lefthand.shape.ShapeSearch;
 import phalanx.theory.ChordNamer;
@@ -25,7 +26,7 @@ import picocli.CommandLine.Parameters;
 @Command(
         name = "shapes",
         mixinStandardHelpOptions = true,
-        description = "Lists every playable shape of a chord, easiest first.")
+        description = "Lists every playable shape of a chord, those that players print first, fragments last.")
 final class ShapesCommand extends QueryCommand {
     @Parameters(paramLabel = "CHORD|-", description = "A chord such as D/F#, or - for one a line from standard input.")
     private String chord;
@@ -59,7 +60,8 @@ final class ShapesCommand extends QueryCommand {
             throw new IllegalArgumentException(symbol.text() + ": "
                     + ShapeAdvice.on(query, instrument(), Hand.AVERAGE).words());
         }
-        return found.subList(0, Math.min(max, found.size()));
+        List<PricedShape> ordered = new ShapeOrder(instrument(), symbol).asPrinted(found);
+        return ordered.subList(0, Math.min(max, ordered.size()));
     }
 
     @Override

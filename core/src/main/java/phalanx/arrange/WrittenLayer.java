@@ -109,7 +109,7 @@ final class WrittenLayer {
         int hold = hold(presses, stops, tune, bass);
         boolean tuneBegins = moment.begin().stream().anyMatch(note -> note.role() == Role.MELODY);
         int sound = (bass == Layer.NONE ? 0 : bassPlace(bass, stops.fret(bass)))
-                + (tuneBegins ? Ear.tuneHigh(stops.fret(tune)) : 0);
+                + (tuneBegins ? Ear.tunePlace(finder.instrument(), tune, stops.fret(tune)) : 0);
         int natural = Math.max(1, Position.natural(presses));
         boolean free = Position.natural(presses) == 0;
         int highest = finder.instrument().highestFret();

@@ -28,6 +28,9 @@ public final class ChordNamer {
     private static final double MISSING_OPTIONAL = 0.3;
     private static final double MISSING_REQUIRED = 3.0;
     private static final double EXTRA = 2.2;
+    /** An altered fifth with tones added to it reads worse than a plain chord over its bass. */
+    private static final double ALTERED_WITH_MORE = 1.0;
+
     private static final double RARITY = 0.02;
     private static final double WORST_ABOVE_BEST = 2.6;
 
@@ -125,11 +128,17 @@ public final class ChordNamer {
         }
         for (int above = 1; above < 12; above++) {
             if ((left >> (root + above) % 12 & 1) == 1) {
-                cost += EXTRA;
+                cost += EXTRA + (hasAlteredFifth(kind) ? ALTERED_WITH_MORE : 0);
                 name.append('(').append(ADDED.get(above)).append(')');
             }
         }
         return new Candidate(name.toString(), cost);
+    }
+
+    private static boolean hasAlteredFifth(ChordKind kind) {
+        return kind.tones().stream()
+                .anyMatch(
+                        tone -> tone.interval().number() == 5 && tone.interval().semitones() != 7);
     }
 
     private static int kindMask(ChordKind kind, int root) {

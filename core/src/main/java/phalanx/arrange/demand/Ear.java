@@ -626,6 +626,11 @@ public final class Ear {
         return Effort.thousandths(Weights.TUNE_LOW_SEMITONE * Math.max(0, LOWEST_SINGING - above));
     }
 
+    /** Both for a tune note on a string and fret, in thousandths. */
+    public static int tunePlace(Instrument instrument, int string, int fret) {
+        return tuneHigh(fret) + tuneLow(instrument, instrument.midi(string, fret));
+    }
+
     /** What fingers above the highest fret that is wanted cost, in thousandths. */
     public static int aboveWish(int[] presses, Slot.Demand demand) {
         int highest = 0;

@@ -161,11 +161,8 @@ final class CandidateAdder {
 
     /** What the places of tune and bass cost the ear, in thousandths. */
     int places(Place tune, Place bass) {
-        int tunePlace = 0;
-        if (demand.melodyBegins() && !tune.isNowhere()) {
-            tunePlace =
-                    Ear.tuneHigh(tune.fret()) + Ear.tuneLow(instrument, instrument.midi(tune.string(), tune.fret()));
-        }
+        int tunePlace =
+                demand.melodyBegins() && !tune.isNowhere() ? Ear.tunePlace(instrument, tune.string(), tune.fret()) : 0;
         return tunePlace + bassPlace(tune, bass);
     }
 

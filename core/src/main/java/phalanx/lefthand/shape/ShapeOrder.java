@@ -1,8 +1,11 @@
 package phalanx.lefthand.shape;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import phalanx.cost.Effort;
 import phalanx.cost.Weights;
 import phalanx.guitar.Instrument;
@@ -19,6 +22,7 @@ public final class ShapeOrder {
     private static final int FIFTH = 5;
     private static final int SEVENTH = 7;
     private static final int OPEN_BELOW_FRET = 3;
+    private static final int FEWEST_STRINGS = 4;
 
     private final Instrument instrument;
     private final ChordSymbol chord;
@@ -35,6 +39,47 @@ public final class ShapeOrder {
                 .sorted(Comparator.comparingInt(Placed::thousandths)
                         .thenComparing(placed -> placed.shape().shape().toString()))
                 .toList();
+    }
+
+    /**
+     * All shapes as players print them: of each family the first, then the others of the families, then fragments: fewer
+     * than four strings, a silent string between sounding ones, or a bass above the lower half of the strings and one.
+     */
+    public List<PricedShape> asPrinted(List<PricedShape> shapes) {
+        List<Placed> ordered = order(shapes);
+        List<Placed> full = ordered.stream()
+                .filter(placed -> isFull(placed.shape().shape()))
+                .toList();
+        List<PricedShape> printed = new ArrayList<>();
+        ShapeBook.heads(full, Integer.MAX_VALUE).forEach(placed -> printed.add(placed.shape()));
+        Set<Shape> seen = printed.stream().map(PricedShape::shape).collect(Collectors.toSet());
+        full.stream()
+                .map(Placed::shape)
+                .filter(shape -> seen.add(shape.shape()))
+                .forEach(printed::add);
+        ordered.stream()
+                .map(Placed::shape)
+                .filter(shape -> seen.add(shape.shape()))
+                .forEach(printed::add);
+        return printed;
+    }
+
+    /** Whether a shape is no fragment. */
+    public static boolean isFull(Shape shape) {
+        int lowest = shape.strings();
+        while (lowest > 1 && !shape.sounds(lowest)) {
+            lowest--;
+        }
+        int highest = 1;
+        while (highest < lowest && !shape.sounds(highest)) {
+            highest++;
+        }
+        for (int string = highest; string <= lowest; string++) {
+            if (!shape.sounds(string)) {
+                return false;
+            }
+        }
+        return lowest - highest + 1 >= FEWEST_STRINGS && lowest > shape.strings() / 2;
     }
 
     /**

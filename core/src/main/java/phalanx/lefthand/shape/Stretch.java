@@ -15,10 +15,15 @@ import phalanx.guitar.Reach;
  * @param widest the pair nearest to its greatest reach
  * @param mm how far that pair is apart
  * @param limitMm the greatest reach of that pair
+ * @param spread whether some pair is further apart than one finger a fret
  */
-public record Stretch(double effort, Reach.Pair widest, double mm, double limitMm) {
-    /** From this term on a shape is a stretch: one pair at about four fifths of its greatest reach, or several nearly. */
-    private static final double STRETCHED = 0.45;
+public record Stretch(double effort, Reach.Pair widest, double mm, double limitMm, boolean spread) {
+    /** From this share of a pair's greatest reach on any shape is a stretch. */
+    private static final double NEARLY_ALL = 0.9;
+    /** From this term on one finger a fret is a stretch: several pairs at four fifths of their greatest reach. */
+    private static final double STRETCHED = 0.7;
+    /** The same of a hand that is spread wider. */
+    private static final double STRETCHED_SPREAD = 0.45;
 
     /** The term of one pair at a share of its greatest reach: convex, nothing much below a half. */
     static double term(double share) {
@@ -31,6 +36,7 @@ public record Stretch(double effort, Reach.Pair widest, double mm, double limitM
         double effort = 0;
         Stretch widest = null;
         double mostShare = -1;
+        boolean spread = false;
         for (int a = 0; a < presses.size(); a++) {
             for (int b = a + 1; b < presses.size(); b++) {
                 int first = presses.get(a).finger().number();
@@ -40,21 +46,23 @@ public record Stretch(double effort, Reach.Pair widest, double mm, double limitM
                     double mm = Fingering.reach(presses.get(a), presses.get(b), instrument);
                     double share = mm / hand.greatestMm(pair);
                     effort += term(share);
+                    int frets = Math.abs(presses.get(a).fret() - presses.get(b).fret());
+                    spread |= frets > pair.high() - pair.low();
                     if (share > mostShare) {
                         mostShare = share;
-                        widest = new Stretch(0, pair, mm, hand.greatestMm(pair));
+                        widest = new Stretch(0, pair, mm, hand.greatestMm(pair), false);
                     }
                 }
             }
         }
         return widest == null
                 ? Optional.empty()
-                : Optional.of(new Stretch(effort, widest.widest, widest.mm, widest.limitMm));
+                : Optional.of(new Stretch(effort, widest.widest, widest.mm, widest.limitMm, spread));
     }
 
     /** Whether the shape is a stretch, which asks for a warm hand. */
     public boolean isStretched() {
-        return effort >= STRETCHED;
+        return effort >= (spread ? STRETCHED_SPREAD : STRETCHED) || mm >= NEARLY_ALL * limitMm;
     }
 
     /** One plain sentence. */

@@ -364,9 +364,7 @@ final class AllWays {
 
         /** What the places of tune and bass cost the ear, in thousandths. */
         private int places(int bassMidi) {
-            int high = slot.melodyBegins() && tune != NOWHERE
-                    ? Ear.tuneHigh(tuneFret) + Ear.tuneLow(instrument, instrument.midi(tune, tuneFret))
-                    : 0;
+            int high = slot.melodyBegins() && tune != NOWHERE ? Ear.tunePlace(instrument, tune, tuneFret) : 0;
             if (bass != NOWHERE) {
                 return high + Ear.bassPlace(demand.bassPreferred(), bass, bassFret, bassMidi, strings);
             }

@@ -71,6 +71,7 @@ public class FingeringTest {
         assertThat(names("0 x 7 7 7 x", "C")).startsWith("D/E").contains("E11");
         assertThat(names("x02010", "C").get(0)).isEqualTo("Am7");
         assertThat(names("2 x 0 2 3 2", "D").get(0)).isEqualTo("D/F#");
+        assertThat(names("2 0 0 2 1 2", "C").get(0)).isEqualTo("D7/F#");
     }
 
     private List<String> names(String frets, String key) {
@@ -107,6 +108,7 @@ public class FingeringTest {
         "7 9 11 9 0 0, 1 2 4 3 0 0, true",
         "7 9 11 8 0 0, 1 3 4 2 0 0, true",
         "x 3 2 0 1 0, 0 3 2 0 1 0, false",
+        "3 3 2 0 1 0, 3 4 2 0 1 0, false",
         "3 2 0 0 0 3, 2 1 0 0 0 3, false",
         "1 3 3 2 1 1, 1 3 4 2 1 1, false",
         "x 2 1 2 0 2, 0 2 1 3 0 4, false"

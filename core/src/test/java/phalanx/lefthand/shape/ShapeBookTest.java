@@ -2,7 +2,10 @@ package phalanx.lefthand.shape;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -56,5 +59,59 @@ class ShapeBookTest {
                 assertThat(midi).allMatch(one -> (symbol.pitchClasses() >> one % 12 & 1) == 1);
             });
         }
+    }
+
+    /** A shape that players print is among the first three of all there are, and all of them are listed. */
+    @Test
+    void allShapesBeginWithThosePrinted() {
+        FingeringFinder finder = FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE);
+        for (String kind : List.of("", "m", "7")) {
+            for (String root : "C Db D Eb E F F# G Ab A Bb B".split(" ")) {
+                ChordSymbol chord = ChordSymbol.parse(root + kind);
+                List<PricedShape> all = new ShapeSearch(finder).find(ShapeQuery.of(chord));
+                List<PricedShape> printed = new ShapeOrder(Instrument.STANDARD, chord).asPrinted(all);
+                assertThat(printed).containsExactlyInAnyOrderElementsOf(all);
+                assertThat(printed.subList(0, 3).stream()
+                                .map(shape -> shape.shape().toString().replace(" ", "")))
+                        .as(root + kind)
+                        .containsAnyElementsOf(printed(chord, kind));
+                assertThat(printed.subList(0, 3)).allMatch(shape -> ShapeOrder.isFull(shape.shape()));
+                assertThat(printed.get(printed.size() - 1)).matches(shape -> !ShapeOrder.isFull(shape.shape()));
+            }
+        }
+    }
+
+    /** Open shapes and the barres with the root on strings 6 and 5; common practice, no source. */
+    private static List<String> printed(ChordSymbol chord, String kind) {
+        Map<String, String> open = Map.ofEntries(
+                Map.entry("C", "x32010"),
+                Map.entry("A", "x02220"),
+                Map.entry("G", "320003"),
+                Map.entry("E", "022100"),
+                Map.entry("D", "xx0232"),
+                Map.entry("Am", "x02210"),
+                Map.entry("Em", "022000"),
+                Map.entry("Dm", "xx0231"),
+                Map.entry("C7", "x32310"),
+                Map.entry("A7", "x02020"),
+                Map.entry("G7", "320001"),
+                Map.entry("E7", "020100"),
+                Map.entry("D7", "xx0212"),
+                Map.entry("B7", "x21202"),
+                Map.entry("Eb7", "xx1323"));
+        if (open.containsKey(chord.text())) {
+            return List.of(open.get(chord.text()));
+        }
+        int onSix = Math.floorMod(chord.root().pitchClass() - 4, 12);
+        int onFive = Math.floorMod(chord.root().pitchClass() - 9, 12);
+        int third = kind.equals("m") ? 0 : 1;
+        int seventh = kind.equals("7") ? 0 : 2;
+        return List.of(frets(onSix, 0, 2, seventh, third, 0, 0), frets(onFive, -1, 0, 2, seventh, 1 + third, 0));
+    }
+
+    private static String frets(int barre, int... above) {
+        return Arrays.stream(above)
+                .mapToObj(fret -> fret < 0 ? "x" : String.valueOf(barre + fret))
+                .collect(Collectors.joining());
     }
 }

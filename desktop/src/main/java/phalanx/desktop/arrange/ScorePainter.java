@@ -6,15 +6,18 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Role;
 import phalanx.arrange.score.Technique;
 import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Pens;
+import phalanx.lefthand.shape.Shape;
 import phalanx.righthand.Digit;
 import phalanx.righthand.Hit;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
+import phalanx.song.ChordFrets;
 import phalanx.song.MelodyNote;
 import phalanx.song.Section;
 import phalanx.theory.Key;
@@ -26,6 +29,7 @@ final class ScorePainter {
     private static final double CORNER = 6;
     private static final double DOT = 9;
     private static final double TRAIL = 3;
+    private static final double SHAPE_GAP = 9;
 
     private final Arrangement arrangement;
     private final ScoreLayout layout;
@@ -135,11 +139,28 @@ final class ScorePainter {
                 paintSection(g, line, section);
             }
         }
-        for (ChordChange change : arrangement.song().chart()) {
-            if (change.startTick() >= line.startTick() && change.startTick() < line.endTick()) {
-                double x = layout.x(line, change.startTick()) - TILE / 2;
-                Pens.left(g, shown(change), x, line.top() + 38, Pens.sansBold(18), colour("ink"));
-            }
+        List<ChordChange> chords = arrangement.song().chart().stream()
+                .filter(change -> change.startTick() >= line.startTick() && change.startTick() < line.endTick())
+                .toList();
+        for (int i = 0; i < chords.size(); i++) {
+            ChordChange change = chords.get(i);
+            double x = layout.x(line, change.startTick()) - TILE / 2;
+            Pens.left(g, shown(change), x, line.top() + 38, Pens.sansBold(18), colour("ink"));
+            double next = i + 1 < chords.size()
+                    ? layout.x(line, chords.get(i + 1).startTick()) - TILE / 2
+                    : layout.lineEndX(line);
+            paintShape(g, line, change, x + Pens.width(shown(change), Pens.sansBold(18)) + SHAPE_GAP, next);
+        }
+    }
+
+    /** The shape in hand where a chord begins, as players write it, where there is room beside the chord. */
+    private void paintShape(GraphicsContext g, ScoreLayout.Line line, ChordChange change, double x, double end) {
+        ArrangedSlot slot = arrangement.slotAt(change.startTick());
+        Shape shape = slot.printed().orElse(slot.held().shape());
+        boolean silent = shape.frets().stream().allMatch(fret -> fret < 0);
+        String frets = silent ? "" : new ChordFrets(shape.frets()).toString();
+        if (x + Pens.width(frets, Pens.mono(12)) + SHAPE_GAP <= end) {
+            Pens.left(g, frets, x, line.top() + 37, Pens.mono(12), colour("quiet"));
         }
     }
 

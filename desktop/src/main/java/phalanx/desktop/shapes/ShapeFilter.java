@@ -19,10 +19,11 @@ import phalanx.theory.Pitch;
  */
 record ShapeFilter(Bass bass, TopNote top, int mustSound, ShapeQuery.Region region, boolean thumb, Order order) {
     static final ShapeFilter NONE =
-            new ShapeFilter(Bass.WRITTEN, TopNote.ANY, 0, ShapeQuery.Region.USUAL, true, Order.EFFORT);
+            new ShapeFilter(Bass.WRITTEN, TopNote.ANY, 0, ShapeQuery.Region.USUAL, true, Order.PRINTED);
 
     /** How shapes are sorted. */
     enum Order {
+        PRINTED("use"),
         EFFORT("effort"),
         REACH("reach"),
         NECK("place"),

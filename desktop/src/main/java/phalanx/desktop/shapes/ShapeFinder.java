@@ -11,6 +11,7 @@ import phalanx.lefthand.shape.FingeringFinder;
 import phalanx.lefthand.shape.Press;
 import phalanx.lefthand.shape.PricedShape;
 import phalanx.lefthand.shape.ShapeAdvice;
+import phalanx.lefthand.shape.ShapeOrder;
 import phalanx.lefthand.shape.ShapeQuery;
 import phalanx.lefthand.shape.ShapeSearch;
 import phalanx.lefthand.track.Clock;
@@ -50,17 +51,20 @@ final class ShapeFinder {
         Hand hand = wish.filter.thumb() ? wish.hand : wish.hand.withThumb(Hand.Thumb.NEVER);
         FingeringFinder finder = FingeringFinder.forShapes(wish.instrument, hand);
         ShapeQuery query = wish.filter.query(wish.chord);
-        List<PricedShape> shapes = new ArrayList<>(new ShapeSearch(finder).find(query));
+        List<PricedShape> easiest = new ShapeSearch(finder).find(query);
+        List<PricedShape> shapes = wish.filter.order() == ShapeFilter.Order.PRINTED
+                ? new ShapeOrder(wish.instrument, wish.chord).asPrinted(easiest)
+                : new ArrayList<>(easiest);
         order(wish, hand).ifPresent(shapes::sort);
         Optional<ShapeAdvice> advice =
                 shapes.isEmpty() ? Optional.of(ShapeAdvice.on(query, wish.instrument, hand)) : Optional.empty();
         return new Found(List.copyOf(shapes), (System.nanoTime() - start) / 1e6, advice);
     }
 
-    /** The order beside that of effort, which the shapes come in. */
+    /** The order beside those that the shapes come in. */
     private static Optional<Comparator<PricedShape>> order(Wish wish, Hand hand) {
         return switch (wish.filter.order()) {
-            case EFFORT -> Optional.empty();
+            case PRINTED, EFFORT -> Optional.empty();
             case REACH ->
                 Optional.of(
                         Comparator.comparingDouble(shape -> Math.round(widestMm(shape.fingering(), wish.instrument))));

@@ -4,6 +4,7 @@ import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
+import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
 
 /** Fonts and text placing for drawings. */
@@ -28,6 +29,13 @@ public final class Pens {
 
     public static Font monoBold(double size) {
         return Font.font(MONO + BOLD, size);
+    }
+
+    /** How wide a text is drawn. */
+    public static double width(String text, Font font) {
+        Text drawn = new Text(text);
+        drawn.setFont(font);
+        return drawn.getLayoutBounds().getWidth();
     }
 
     /** Text centred on a point. */
