@@ -1,6 +1,9 @@
 package phalanx.righthand;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.NavigableSet;
+import java.util.SortedSet;
 import phalanx.song.Bar;
 
 /** Counts a bar in two voices: syllables of the beat, and what the hand does. */
@@ -9,7 +12,48 @@ public final class Counting {
     private static final List<String> THREES = List.of("trip", "let");
     private static final List<String> FOURS = List.of("e", "&", "a");
 
+    private static final int MOST_STEPS = 8;
+    /** A beat that a bar has only a part of is not counted by number: the numbers would not tell their beat. */
+    private static final int MOST_STEPS_OF_A_PART = 4;
+
     private Counting() {}
+
+    /** A word of the count and its place. */
+    public record Count(int tick, String word) {}
+
+    /**
+     * The count of a bar: each felt beat in the fewest steps, halves at least and thirds in a compound meter, on which all
+     * that is struck in it falls; what falls on none of up to eight steps changes nothing.
+     *
+     * @param struck ticks at which something is struck, in the bar or not
+     */
+    public static List<Count> of(Bar bar, NavigableSet<Integer> struck) {
+        int beat = bar.meter().beatTicks();
+        List<Count> counts = new ArrayList<>();
+        for (int start = bar.startTick() - bar.offsetOf(bar.startTick()); start < bar.endTick(); start += beat) {
+            int grid = grid(bar, start, struck.subSet(start, start + beat));
+            for (int step = 0; step < grid; step++) {
+                int tick = start + beat * step / grid;
+                if (bar.contains(tick)) {
+                    counts.add(new Count(tick, syllable(bar, tick, grid)));
+                }
+            }
+        }
+        return counts;
+    }
+
+    private static int grid(Bar bar, int start, SortedSet<Integer> struck) {
+        int beat = bar.meter().beatTicks();
+        int usual = bar.meter().compound() ? 3 : 2;
+        boolean whole = start >= bar.startTick() && start + beat <= bar.endTick();
+        for (int grid = usual; grid <= (whole ? MOST_STEPS : MOST_STEPS_OF_A_PART); grid++) {
+            int steps = grid;
+            if (beat % grid == 0 && struck.stream().allMatch(tick -> (tick - start) * steps % beat == 0)) {
+                return grid;
+            }
+        }
+        return usual;
+    }
 
     /**
      * What is counted at a tick of a bar: the beat's number on it; between, {@code &} for two, {@code trip let} for

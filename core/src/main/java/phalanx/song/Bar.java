@@ -52,14 +52,4 @@ public record Bar(int number, int startTick, int lengthTicks, Meter meter) {
     public double beatOf(int tick) {
         return 1 + offsetOf(tick) * (double) meter.unit() / Ticks.WHOLE;
     }
-
-    /** What a player counts at a step: the beat's number, {@code &} between; every step its number in a compound meter. */
-    public String countingWord(int tick) {
-        int step = meter.stepTicks();
-        int offset = offsetOf(tick);
-        if (meter.compound()) {
-            return String.valueOf(1 + offset / step);
-        }
-        return offset % meter.beatTicks() == 0 ? String.valueOf(1 + offset / meter.beatTicks()) : "&";
-    }
 }

@@ -17,7 +17,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Shape;
-import phalanx.song.Bar;
 import phalanx.song.Meter;
 import phalanx.song.Section;
 import phalanx.song.Song;
@@ -248,24 +247,6 @@ class PatternTest {
                 .isEqualTo("block");
         assertThat(Counting.motion(List.of(Digit.I, Digit.I), true, School.THUMB_AND_TWO))
                 .isEqualTo("brush");
-    }
-
-    @ParameterizedTest
-    @CsvSource({
-        "4, 4, 2, 1 & 2 & 3 & 4 &",
-        "4, 4, 4, 1 e & a 2 e & a 3 e & a 4 e & a",
-        "2, 4, 3, 1 trip let 2 trip let",
-        "2, 4, 5, 1 2 3 4 5 2 2 3 4 5",
-        "6, 8, 3, 1 2 3 4 5 6"
-    })
-    void beatsAreCounted(int beats, int unit, int grid, String words) {
-        Meter meter = new Meter(beats, unit);
-        Bar bar = new Bar(1, 0, meter.barTicks(), meter);
-        StringBuilder counted = new StringBuilder();
-        for (int tick = 0; tick < bar.lengthTicks(); tick += meter.beatTicks() / grid) {
-            counted.append(' ').append(Counting.syllable(bar, tick, grid));
-        }
-        assertThat(counted.toString().strip()).isEqualTo(words);
     }
 
     /**

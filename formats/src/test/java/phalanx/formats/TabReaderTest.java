@@ -197,6 +197,24 @@ class TabReaderTest {
                 .containsExactly(0, 1680, 1680, 3360, 5040);
     }
 
+    /** Fives by number, triplets by word, whatever the columns look like. */
+    @Test
+    void theCountSaysHowBeatsAreDivided() throws FormatException {
+        Reading reading = read(
+                """
+                e|-0-2-3-2-0-0-2-3-2-0-3----5----7---8---|
+                B|---------------------------------------|
+                G|---------------------------------------|
+                D|---------------------------------------|
+                A|---------------------------------------|
+                E|---------------------------------------|
+                   1 2 3 4 5 2 2 3 4 5 3    trip let 4 &
+                """);
+        assertThat(reading.written().orElseThrow().notes())
+                .extracting(note -> note.tick())
+                .containsExactly(0, 336, 672, 1008, 1344, 1680, 2016, 2352, 2688, 3024, 3360, 3920, 4480, 5040);
+    }
+
     @Test
     void twoFiguresThatMakeNoFretAreTwoNotes() throws FormatException {
         Reading reading = read(

@@ -1,6 +1,7 @@
 package phalanx.desktop.arrange;
 
 import java.util.List;
+import java.util.TreeSet;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
@@ -13,6 +14,7 @@ import phalanx.arrange.score.Technique;
 import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Pens;
 import phalanx.lefthand.shape.Shape;
+import phalanx.righthand.Counting;
 import phalanx.righthand.Digit;
 import phalanx.righthand.Hit;
 import phalanx.song.Bar;
@@ -237,16 +239,14 @@ final class ScorePainter {
     }
 
     private void paintCount(GraphicsContext g, ScoreLayout.Line line) {
+        TreeSet<Integer> struck = new TreeSet<>();
+        arrangement.notes().forEach(note -> struck.add(note.tick()));
+        arrangement.hits().forEach(hit -> struck.add(hit.tick()));
         for (Bar bar : line.bars()) {
-            int step = bar.meter().stepTicks();
-            int first = bar.startTick() + Math.floorMod(-bar.offsetOf(bar.startTick()), step);
-            for (int tick = first; tick < bar.endTick(); tick += step) {
-                int at = tick;
-                boolean struck = arrangement.notes().stream().anyMatch(note -> note.tick() == at)
-                        || arrangement.hits().stream().anyMatch(hit -> hit.tick() == at);
-                String word = bar.countingWord(tick);
-                Color colour = colour(struck ? "ink" : "rule");
-                Pens.centred(g, word, layout.x(line, tick), layout.countY(line) - 4, Pens.mono(13), colour);
+            for (Counting.Count count : Counting.of(bar, struck)) {
+                Color colour = colour(struck.contains(count.tick()) ? "ink" : "rule");
+                double x = layout.x(line, count.tick());
+                Pens.centred(g, count.word(), x, layout.countY(line) - 4, Pens.mono(13), colour);
             }
         }
     }

@@ -1,6 +1,7 @@
 package phalanx.formats.tab;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -15,6 +16,9 @@ final class TabRhythm {
 
     /** A division so much finer must lessen the error by a beat. */
     private static final double FINENESS = 4800;
+
+    /** A beat of so many steps or more is counted by number. */
+    private static final int FEWEST_COUNTED = 5;
 
     /** The share of a beat by which a column may stand before it. */
     private static final double EARLY = 48;
@@ -95,21 +99,68 @@ final class TabRhythm {
         int first = bar.firstNumber().orElse(1);
         int lead = bar.beginsOffBeat() ? beat / 2 : 0;
         int start = -beat / 2;
+        List<Integer> numbers = bar.counts().stream()
+                .filter(word -> Character.isDigit(word.text().charAt(0)))
+                .map(word -> Integer.parseInt(word.text()))
+                .toList();
+        int[] steps = new int[numbers.size()];
+        readBeats(numbers, steps, 0, first);
+        int at = 0;
         for (TabBar.Word word : bar.counts()) {
             double share =
                     switch (word.text()) {
-                        case "e" -> 0.25;
-                        case "&", "+", "and" -> 0.5;
-                        case "a" -> 0.75;
+                        case "e" -> 1 / 4.0;
+                        case "trip" -> 1 / 3.0;
+                        case "&", "+", "and" -> 1 / 2.0;
+                        case "let" -> 2 / 3.0;
+                        case "a" -> 3 / 4.0;
                         default -> 0;
                     };
             if (share == 0) {
-                start = lead + (Integer.parseInt(word.text()) - first) * beat;
+                int number = numbers.get(at);
+                if (steps[at] > 0) {
+                    share = (number - 1) / (double) steps[at];
+                } else {
+                    start = lead + (number - first) * beat;
+                }
+                at++;
             }
             anchors.put(word.column(), Math.max(0, start + share * beat));
         }
         anchors.putIfAbsent(bar.width(), (double) ticks);
         return rounded(columns, column -> between(anchors, column));
+    }
+
+    /**
+     * Tells beats from the numbers that count the steps of one: {@code 1 2 3 4 5 2 2 3 4 5} are two beats of five.
+     *
+     * @param steps takes for each number how many steps its beat has, 0 where it is the beat itself
+     * @return whether numbers from one on can be read so
+     */
+    private static boolean readBeats(List<Integer> numbers, int[] steps, int from, int beat) {
+        boolean rising = true;
+        for (int i = from; i < numbers.size(); i++) {
+            rising &= numbers.get(i) > (i == from ? beat - 1 : numbers.get(i - 1));
+        }
+        if (rising) {
+            Arrays.fill(steps, from, steps.length, 0);
+            return true;
+        }
+        if (numbers.get(from) != beat) {
+            return false;
+        }
+        int run = 1;
+        while (from + run < numbers.size() && numbers.get(from + run) == run + 1) {
+            run++;
+        }
+        for (int length = run; length >= FEWEST_COUNTED; length--) {
+            if (readBeats(numbers, steps, from + length, beat + 1)) {
+                Arrays.fill(steps, from, from + length, length);
+                steps[from] = 0;
+                return true;
+            }
+        }
+        return readBeats(numbers, steps, from + 1, beat + 1);
     }
 
     private static double between(TreeMap<Integer, Double> anchors, int column) {

@@ -21,7 +21,7 @@ final class TabSystem {
     private static final Pattern FIGURE = Pattern.compile("\\d{1,2}");
     private static final Pattern WORD = Pattern.compile("\\[[^\\]]*\\]|\\S+");
     private static final Pattern METER = Pattern.compile("\\(?(\\d{1,2})/(1|2|4|8|16|32)\\)?");
-    private static final Set<String> BETWEEN_BEATS = Set.of("&", "+", "e", "a", "and");
+    private static final Set<String> BETWEEN_BEATS = Set.of("&", "+", "e", "a", "and", "trip", "let");
     private static final int HIGHEST_FRET = 24;
     private static final int FEWEST_DASHES = 3;
 

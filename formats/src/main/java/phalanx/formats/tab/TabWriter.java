@@ -4,8 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.righthand.Counting;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.Section;
@@ -87,6 +90,7 @@ public final class TabWriter {
     /** The text rows of one bar. */
     private static final class BarText {
         private final Bar bar;
+        private final List<Counting.Count> counts;
         private final int step;
         private final char[] heading;
         private final char[] chords;
@@ -96,6 +100,9 @@ public final class TabWriter {
 
         BarText(Arrangement arrangement, Bar bar) {
             this.bar = bar;
+            TreeSet<Integer> struck =
+                    arrangement.notes().stream().map(ArrangedNote::tick).collect(Collectors.toCollection(TreeSet::new));
+            this.counts = Counting.of(bar, struck);
             this.step = roomyStep(finestStep(arrangement, bar), arrangement.song());
             int columns = columns(step);
             int width = columns * COLUMN + 1;
@@ -150,7 +157,18 @@ public final class TabWriter {
                 }
             }
             return (bar.endTick() - from) * COLUMN / step >= room
-                    && columns(step) * COLUMN >= heading(song).length();
+                    && columns(step) * COLUMN >= heading(song).length()
+                    && countHasRoom(step);
+        }
+
+        private boolean countHasRoom(int step) {
+            for (int i = 0; i + 1 < counts.size(); i++) {
+                int columns = (counts.get(i + 1).tick() - counts.get(i).tick()) * COLUMN / step;
+                if (columns <= counts.get(i).word().length()) {
+                    return false;
+                }
+            }
+            return true;
         }
 
         private void writeHeading(Song song) {
@@ -180,11 +198,7 @@ public final class TabWriter {
         }
 
         private void writeCount() {
-            int step = bar.meter().stepTicks();
-            int offset = bar.offsetOf(bar.startTick());
-            for (int tick = bar.startTick() + Math.floorMod(-offset, step); tick < bar.endTick(); tick += step) {
-                put(count, tick, bar.countingWord(tick));
-            }
+            counts.forEach(word -> put(count, word.tick(), word.word()));
         }
 
         private int column(int tick) {
