@@ -42,7 +42,7 @@ final class PickingOptions {
             names = "--bass-strings",
             paramLabel = "NAME",
             description = "Where the thumb goes between the roots: as it lies, neighbour above, neighbour below,"
-                    + " lowest string.")
+                    + " lowest string, another string.")
     private String strings;
 
     /**

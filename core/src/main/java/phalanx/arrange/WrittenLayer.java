@@ -132,7 +132,7 @@ final class WrittenLayer {
     /** A given bass is the one that is wanted. */
     private int bassPlace(int string, int fret) {
         int midi = finder.instrument().midi(string, fret);
-        return Ear.bassPlace(1 << midi % 12, string, fret, midi, strings);
+        return Ear.bassPlace(1 << midi % 12, 0, string, fret, midi, strings);
     }
 
     private int hold(int[] presses, Stops stops, int tune, int bass) {

@@ -12,7 +12,7 @@ public enum BassLine {
     ON_CHANGE("on the change", "the root where the chord changes, ringing on"),
     PEDAL("pedal", "the keynote under all chords"),
     OCTAVES("octaves", "the root, low and an octave higher in turn"),
-    WALKING("walking", "a note a beat, the last one leading to the next root"),
+    WALKING("walking", "a note a beat: the root, tones of chord and key, the last a step from the next root"),
     PUSH("push", "on the beat and an eighth before the half bar, pushed into the next chord");
 
     private final String label;

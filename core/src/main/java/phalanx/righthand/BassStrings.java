@@ -9,7 +9,8 @@ public enum BassStrings {
     AS_IT_LIES("as it lies"),
     ABOVE("neighbour above"),
     BELOW("neighbour below"),
-    LOWEST("lowest string");
+    LOWEST("lowest string"),
+    ANOTHER("another string");
 
     private final String label;
 
@@ -34,6 +35,7 @@ public enum BassStrings {
             case ABOVE -> after < before;
             case BELOW -> after > before || before == strings && after < before;
             case LOWEST -> after == strings || before == strings;
+            case ANOTHER -> after != before;
         };
     }
 

@@ -11,14 +11,26 @@ import java.util.Objects;
  * @param allowed pitch classes it may sound, a 12-bit set
  * @param preferred pitch classes it should sound if the hand allows, a subset of allowed
  * @param strings where the thumb should go for it
+ * @param midi the very pitch that it should sound, 0 where any octave will do
  */
-public record BassStroke(int tick, int endTick, int chord, int allowed, int preferred, BassStrings strings) {
+public record BassStroke(int tick, int endTick, int chord, int allowed, int preferred, BassStrings strings, int midi) {
     public BassStroke {
         Objects.requireNonNull(strings, "strings");
         if (endTick <= tick || preferred == 0 || (preferred & ~allowed) != 0) {
             throw new IllegalArgumentException(
                     "bass stroke at " + tick + " to " + endTick + " of tones " + allowed + ", " + preferred);
         }
+    }
+
+    /** One in any octave. */
+    public BassStroke(int tick, int endTick, int chord, int allowed, int preferred, BassStrings strings) {
+        this(tick, endTick, chord, allowed, preferred, strings, 0);
+    }
+
+    /** The same at one pitch. */
+    BassStroke at(int newMidi) {
+        int only = 1 << newMidi % 12;
+        return new BassStroke(tick, endTick, chord, allowed | only, only, strings, newMidi);
     }
 
     /** One on whatever string. */

@@ -140,7 +140,8 @@ public final class BassWriter {
         int preferred =
                 switch (line) {
                     case STEADY, ON_CHANGE, OCTAVES -> root;
-                    case ROUND -> i % 4 == 2 ? low : i % 4 == 0 ? root : others;
+                    // the middle string has any tone, so that the low one is another
+                    case ROUND -> i % 4 == 2 ? low : i % 4 == 0 ? root : tones;
                     case HALVES, PUSH -> i % 2 == 0 ? root : low;
                     case WALKING -> walking(chord, next, ticks.size(), i, others, low);
                     default -> i % 2 == 0 ? root : others;
@@ -151,7 +152,15 @@ public final class BassWriter {
                 index,
                 tones | preferred,
                 preferred,
-                picking.planAt(tick).strings());
+                strings(line, i, picking.planAt(tick).strings()));
+    }
+
+    /** A round goes from the root to a string above it, and never plays a string twice in a row. */
+    private static BassStrings strings(BassLine line, int i, BassStrings wish) {
+        if (line != BassLine.ROUND || wish != BassStrings.AS_IT_LIES) {
+            return wish;
+        }
+        return i % 4 == 1 ? BassStrings.ABOVE : BassStrings.ANOTHER;
     }
 
     /** A third, a fifth, and last a step towards the next root: a semitone or a step of the key below it. */

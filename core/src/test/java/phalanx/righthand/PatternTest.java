@@ -160,7 +160,7 @@ class PatternTest {
     @ParameterizedTest
     @CsvSource({
         "alternating, 0:C 1:EG 2:C 3:EG 4:F 5:CA 6:F 7:CA",
-        "round of three, 0:C 1:EG 2:G 3:EG 4:F 5:CA 6:C 7:CA",
+        "round of three, 0:C 1:CEG 2:G 3:CEG 4:F 5:CFA 6:C 7:CFA",
         "steady root, 0:C 1:C 2:C 3:C 4:F 5:F 6:F 7:F",
         "half notes, 0:C 2:G 4:F 6:C",
         "on the change, 0:C 4:F",

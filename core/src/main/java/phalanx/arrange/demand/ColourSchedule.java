@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import phalanx.righthand.BassStroke;
 import phalanx.righthand.InnerStroke;
 import phalanx.song.Song;
 import phalanx.theory.ChordSymbol;
@@ -74,7 +75,8 @@ final class ColourSchedule {
                     colours,
                     rows,
                     request.wishes().highestFret().orElse(Slot.Wanted.ANY_FRET),
-                    slot.inner().isEmpty() ? 0 : bassSoon.get(slot.startTick()))));
+                    slot.inner().isEmpty() ? 0 : bassSoon.get(slot.startTick()),
+                    slot.bass().map(BassStroke::midi).orElse(0))));
         }
     }
 

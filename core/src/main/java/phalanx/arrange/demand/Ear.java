@@ -710,14 +710,15 @@ public final class Ear {
      * What a bass note costs the ear by its place, in thousandths.
      *
      * @param wanted the pitch classes it should have
+     * @param pitch the very pitch it should have, 0 where any octave will do
      */
-    public static int bassPlace(int wanted, int string, int fret, int midi, int strings) {
+    public static int bassPlace(int wanted, int pitch, int string, int fret, int midi, int strings) {
         int bassStrings = (strings + 1) / 2;
         int inwards = Math.max(0, strings - bassStrings + 1 - string);
-        boolean preferred = (wanted >> midi % 12 & 1) == 1;
+        boolean preferred = pitch == 0 ? (wanted >> midi % 12 & 1) == 1 : midi == pitch;
         return Effort.thousandths(Weights.BASS_ON_INNER_STRING * inwards
                 + Weights.BASS_FRET * fret
-                + (preferred ? 0 : Weights.BASS_NOT_PREFERRED));
+                + (preferred ? 0 : pitch > 0 ? Weights.BASS_OFF_LINE : Weights.BASS_NOT_PREFERRED));
     }
 
     /**
@@ -726,9 +727,13 @@ public final class Ear {
      * @param strings how many the guitar has
      */
     public static int bassStep(int before, int after, BassStroke stroke, int strings) {
+        if (stroke.midi() > 0) {
+            return 0;
+        }
         if (stroke.strings() != BassStrings.AS_IT_LIES) {
             boolean agrees = stroke.strings().agrees(before, after, strings);
-            return agrees ? 0 : Effort.thousandths(Weights.BASS_NOT_WHERE_WANTED);
+            double again = before == after ? Weights.BASS_STRING_AGAIN : 0;
+            return agrees ? 0 : Effort.thousandths(Weights.BASS_NOT_WHERE_WANTED + again);
         }
         return Effort.thousandths(
                 before == after

@@ -5,6 +5,7 @@ import java.util.Set;
 import phalanx.righthand.BassStroke;
 import phalanx.righthand.HandPlace;
 import phalanx.righthand.PickingPlan;
+import phalanx.righthand.WalkingBass;
 import phalanx.song.PhraseEnds;
 import phalanx.song.Song;
 
@@ -22,9 +23,15 @@ public record SongDemand(PickingPlan plan, List<Slot> slots) {
     public static SongDemand of(Request request) {
         Song song = request.played();
         PickingPlan plan = PickingPlan.of(song, request.picking(), ends(request));
+        List<BassStroke> line = new WalkingBass(
+                        song,
+                        request.picking(),
+                        request.instrument().lowestMidi(),
+                        Ear.highestBass(request.instrument()))
+                .over(plan.bass());
         List<BassStroke> bass = request.picking().place() == HandPlace.HEEL
-                ? plan.bass().stream().map(SongDemand::damped).toList()
-                : plan.bass();
+                ? line.stream().map(SongDemand::damped).toList()
+                : line;
         List<Slot> slots = new SlotCutter().slots(song, bass, plan.inner(), request.locks());
         return new SongDemand(plan, new ColourSchedule(request).of(slots));
     }
@@ -42,7 +49,8 @@ public record SongDemand(PickingPlan plan, List<Slot> slots) {
                 stroke.chord(),
                 stroke.allowed(),
                 stroke.preferred(),
-                stroke.strings());
+                stroke.strings(),
+                stroke.midi());
     }
 
     /** How many inner strokes are asked for. */

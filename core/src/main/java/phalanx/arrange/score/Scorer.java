@@ -225,7 +225,13 @@ public final class Scorer {
                 int midi = instrument.midi(sounding.bass, fret);
                 sum.add(
                         Term.BASS_PLACE,
-                        Ear.bassPlace(demand.bassPreferred(), sounding.bass, fret, midi, instrument.strings()));
+                        Ear.bassPlace(
+                                demand.bassPreferred(),
+                                demand.wanted().bassMidi(),
+                                sounding.bass,
+                                fret,
+                                midi,
+                                instrument.strings()));
             }
             int sounding = (this.sounding.tune == NONE ? 0 : 1) + (this.sounding.bass == NONE ? 0 : 1);
             sum.addGrains(Term.THIN, (long) Ear.thin(demand, sounding, scene()) * steps);

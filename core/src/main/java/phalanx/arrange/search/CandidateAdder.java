@@ -174,6 +174,7 @@ final class CandidateAdder {
                 ? 0
                 : Ear.bassPlace(
                         demand.bassPreferred(),
+                        demand.wanted().bassMidi(),
                         bass.string(),
                         bass.fret(),
                         instrument.midi(bass.string(), bass.fret()),

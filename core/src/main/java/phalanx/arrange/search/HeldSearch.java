@@ -118,6 +118,13 @@ final class HeldSearch {
             List<Place> places = new ArrayList<>();
             if (demand.bassAllowed() != 0) {
                 for (int string = instrument.strings(); string > tune.string(); string--) {
+                    int walked = instrument.fretOf(string, demand.wanted().bassMidi());
+                    if (!locked
+                            && demand.wanted().bassMidi() > 0
+                            && instrument.has(string, walked)
+                            && walked != shape.fret(string)) {
+                        places.add(new Place(string, walked));
+                    }
                     if (shape.sounds(string)) {
                         int midi = instrument.midi(string, shape.fret(string));
                         // the lowest of a locked shape in any case, for it is the player's choice

@@ -366,7 +366,9 @@ final class AllWays {
         private int places(int bassMidi) {
             int high = slot.melodyBegins() && tune != NOWHERE ? Ear.tunePlace(instrument, tune, tuneFret) : 0;
             if (bass != NOWHERE) {
-                return high + Ear.bassPlace(demand.bassPreferred(), bass, bassFret, bassMidi, strings);
+                return high
+                        + Ear.bassPlace(
+                                demand.bassPreferred(), demand.wanted().bassMidi(), bass, bassFret, bassMidi, strings);
             }
             return high + (slot.bassBegins() && tuneIsBass() ? Ear.tuneAsBass(demand) : 0);
         }
