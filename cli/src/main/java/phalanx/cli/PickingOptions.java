@@ -32,7 +32,7 @@ final class PickingOptions {
             names = "--bass",
             paramLabel = "NAME",
             description = "The bass line: alternating, round of three, steady root, half notes, on the change, pedal,"
-                    + " octaves, walking, push.")
+                    + " octaves, walking, push, none.")
     private String bass;
 
     @Option(names = "--level", paramLabel = "NAME", description = "How much is played: plain, even, full.")

@@ -13,6 +13,7 @@ import phalanx.lefthand.shape.ShapeAdvice;
 import phalanx.lefthand.shape.ShapeOrder;
 import phalanx.lefthand.shape.ShapeQuery;
 import phalanx.lefthand.shape.ShapeSearch;
+import phalanx.lefthand.shape.Voicing;
 import phalanx.theory.ChordNamer;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.ChordTable;
@@ -33,6 +34,13 @@ final class ShapesCommand extends QueryCommand {
 
     @Option(names = "--top", paramLabel = "PITCH", description = "The exact highest note, such as F#4.")
     private String top;
+
+    @Option(
+            names = "--kind",
+            paramLabel = "KIND",
+            description = "Any, whole shapes, \"triad on 4 3 2 over the bass\" or \"triad on 3 2 1 over the bass\".",
+            defaultValue = "any")
+    private String kind;
 
     @Option(names = "--max", paramLabel = "N", description = "At most so many shapes.", defaultValue = "2147483647")
     private int max;
@@ -55,7 +63,10 @@ final class ShapesCommand extends QueryCommand {
     private List<PricedShape> shapes(ChordSymbol symbol) {
         ShapeQuery chord = ShapeQuery.of(symbol);
         ShapeQuery query = top == null ? chord : chord.withTop(Pitch.parse(top).midi());
-        List<PricedShape> found = search.find(query);
+        Voicing voicing = Voicing.parse(kind);
+        List<PricedShape> found = search.find(query).stream()
+                .filter(shape -> voicing.admits(shape.shape(), instrument()))
+                .toList();
         if (found.isEmpty()) {
             throw new IllegalArgumentException(symbol.text() + ": "
                     + ShapeAdvice.on(query, instrument(), Hand.AVERAGE).words());

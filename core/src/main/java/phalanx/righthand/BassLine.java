@@ -13,7 +13,8 @@ public enum BassLine {
     PEDAL("pedal", "the keynote under all chords"),
     OCTAVES("octaves", "the root, low and an octave higher in turn"),
     WALKING("walking", "a note a beat: the root, tones of chord and key, the last a step from the next root"),
-    PUSH("push", "on the beat and an eighth before the half bar, pushed into the next chord");
+    PUSH("push", "on the beat and an eighth before the half bar, pushed into the next chord"),
+    NONE("none", "nothing: a bassist plays, and roots may go");
 
     private final String label;
     private final String words;

@@ -12,7 +12,7 @@ import phalanx.theory.ChordSymbol;
 
 /**
  * Writes the thumb's strokes: when, from the bass line or the pattern; what, from the chord. The first stroke of every
- * chord is its root or slash bass, but under a pedal. A chord without a stroke near its beginning gets one there.
+ * chord is its root or slash bass, but under a pedal; where a bassist plays it has none. A chord without a stroke near its beginning gets one there.
  */
 public final class BassWriter {
     private static final int FIFTH = 7;
@@ -31,7 +31,8 @@ public final class BassWriter {
         List<BassStroke> strokes = new ArrayList<>();
         for (int index = 0; index < song.chart().size(); index++) {
             ChordChange change = song.chart().get(index);
-            if (change.chord().isPresent()) {
+            boolean played = picking.planAt(change.startTick()).bass() != BassLine.NONE;
+            if (change.chord().isPresent() && played) {
                 addChord(index, change.chord().get(), times, strokes);
             }
         }
@@ -46,8 +47,8 @@ public final class BassWriter {
             int beat = bar.meter().beatTicks();
             int step = bar.meter().stepTicks();
             switch (plan.bass()) {
-                case ON_CHANGE -> {
-                    // chords begin with a stroke in any case
+                case ON_CHANGE, NONE -> {
+                    // chords begin with a stroke in any case, or have none
                 }
                 case HALVES -> addEvery(bar, 2 * beat, 0, times);
                 case WALKING -> addEvery(bar, beat, 0, times);

@@ -201,4 +201,15 @@ class ChordsAloneTest {
                         .findings())
                 .noneMatch(finding -> finding.message().contains("cannot be held"));
     }
+
+    /** With a bassist the thumb rests, and thirds and sevenths are still struck. */
+    @Test
+    void aBassistPlays() {
+        Song song = Songs.of("C", Meter.COMMON, "Cmaj7 Am7 Dm7 G7", "");
+        Picking picking = Picking.PLAIN.withPlan(new Picking.Plan(Optional.empty(), BassLine.NONE, Level.EVEN));
+        Arrangement arranged = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                .arrange(song, picking, Wishes.USUAL, List.of(), () -> false);
+        assertThat(arranged.notes()).isNotEmpty().noneMatch(note -> note.role() == Role.BASS);
+        assertThat(arranged.findings()).noneMatch(finding -> finding.kind() == FindingKind.TONE_MISSING);
+    }
 }

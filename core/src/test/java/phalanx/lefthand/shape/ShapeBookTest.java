@@ -81,6 +81,26 @@ class ShapeBookTest {
         }
     }
 
+    /** D over an open E at fret 7 is among the first five triads over a bass; common practice, no source. */
+    @Test
+    void triadsOverABassAreFound() {
+        FingeringFinder finder = FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE);
+        ChordSymbol chord = ChordSymbol.parse("D/E");
+        List<PricedShape> triads = new ShapeSearch(finder)
+                .find(ShapeQuery.of(chord)).stream()
+                        .filter(found -> Voicing.TRIAD_432.admits(found.shape(), Instrument.STANDARD))
+                        .toList();
+        List<PricedShape> ordered = new ShapeOrder(Instrument.STANDARD, chord).asPrinted(triads);
+        assertThat(ordered.subList(0, 5).stream().map(shape -> shape.shape().toString()))
+                .contains("0 x 7 7 7 x");
+        assertThat(Voicing.TRIAD_321.admits(Shape.parse("0 x x 7 7 5"), Instrument.STANDARD))
+                .isTrue();
+        assertThat(Voicing.TRIAD_321.admits(Shape.parse("0 x 7 7 7 5"), Instrument.STANDARD))
+                .isFalse();
+        assertThat(Voicing.parse("whole shapes").admits(Shape.parse("0 x 7 7 7 x"), Instrument.STANDARD))
+                .isFalse();
+    }
+
     /** Open shapes and the barres with the root on strings 6 and 5; common practice, no source. */
     private static List<String> printed(ChordSymbol chord, String kind) {
         Map<String, String> open = Map.ofEntries(

@@ -155,12 +155,23 @@ final class ScorePainter {
         }
     }
 
+    /** Above a capo the name by which the hand knows what it holds. */
+    private String held(ChordChange change) {
+        int capo = arrangement.request().instrument().capo();
+        Key key = arrangement.song().key().transpose(-capo);
+        return capo == 0
+                ? ""
+                : change.chord()
+                        .map(chord -> pretty(chord.transpose(-capo, key).text()) + " ")
+                        .orElse("");
+    }
+
     /** The shape in hand where a chord begins, as players write it, where there is room beside the chord. */
     private void paintShape(GraphicsContext g, ScoreLayout.Line line, ChordChange change, double x, double end) {
         ArrangedSlot slot = arrangement.slotAt(change.startTick());
         Shape shape = slot.printed().orElse(slot.held().shape());
         boolean silent = shape.frets().stream().allMatch(fret -> fret < 0);
-        String frets = silent ? "" : new ChordFrets(shape.frets()).toString();
+        String frets = held(change) + (silent ? "" : new ChordFrets(shape.frets()).toString());
         if (x + Pens.width(frets, Pens.mono(12)) + SHAPE_GAP <= end) {
             Pens.left(g, frets, x, line.top() + 37, Pens.mono(12), colour("quiet"));
         }
@@ -182,7 +193,11 @@ final class ScorePainter {
     }
 
     private static String shown(ChordChange change) {
-        return change.name().replaceAll("(?<=[A-G])b", "♭").replace("#", "♯");
+        return pretty(change.name());
+    }
+
+    private static String pretty(String name) {
+        return name.replaceAll("(?<=[A-G])b", "♭").replace("#", "♯");
     }
 
     private void paintSection(GraphicsContext g, ScoreLayout.Line line, Section section) {

@@ -11,6 +11,7 @@ import phalanx.desktop.Workbench;
 import phalanx.desktop.widget.Chip;
 import phalanx.desktop.widget.ChoiceEditor;
 import phalanx.lefthand.shape.ShapeQuery;
+import phalanx.lefthand.shape.Voicing;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
@@ -29,6 +30,8 @@ final class FilterBar extends FlowPane {
             new Chip("filter-strings", "sound", "Strings that must sound, as the thumb's pattern needs them");
     private final Chip frets = new Chip("filter-frets", "frets", "The stretch of the neck that fingers may press");
     private final Chip thumb = new Chip("filter-thumb", "thumb", "Whether the thumb may press over the neck");
+    private final Chip kind =
+            new Chip("filter-kind", "kind", "Any shapes, whole ones, or triads on three strings over a bass");
     private final Chip order = new Chip("filter-order", "by", "How the shapes are sorted");
     private ShapeFilter filter = ShapeFilter.NONE;
     private List<Integer> tune = List.of();
@@ -38,12 +41,13 @@ final class FilterBar extends FlowPane {
         getStyleClass().add("filters");
         this.workbench = workbench;
         this.changed = changed;
-        getChildren().addAll(bass, top, strings, frets, thumb, order);
+        getChildren().addAll(bass, top, strings, frets, thumb, kind, order);
         bass.setEditor(this::bassEditor);
         top.setEditor(this::topEditor);
         strings.setEditor(this::stringsEditor);
         frets.setEditor(this::fretsEditor);
         thumb.setEditor(this::thumbEditor);
+        kind.setEditor(this::kindEditor);
         order.setEditor(this::orderEditor);
     }
 
@@ -69,6 +73,7 @@ final class FilterBar extends FlowPane {
                                 : filter.region().lowest() + " to "
                                         + filter.region().highest());
         thumb.valueProperty().set(filter.thumb() ? "yes" : "no");
+        kind.valueProperty().set(filter.voicing().label());
         order.valueProperty().set(filter.order().label());
     }
 
@@ -196,6 +201,15 @@ final class FilterBar extends FlowPane {
         return editor;
     }
 
+    private ChoiceEditor kindEditor() {
+        ChoiceEditor editor =
+                editor(kind, "Kind of shapes", filter.voicing().label(), text -> filter.with(Voicing.parse(text)));
+        for (Voicing one : Voicing.values()) {
+            editor.addChoice(one.label(), one.label());
+        }
+        return editor;
+    }
+
     private ChoiceEditor orderEditor() {
         ChoiceEditor editor = editor(order, "Order", filter.order().label(), text -> {
             for (ShapeFilter.Order one : ShapeFilter.Order.values()) {
@@ -204,7 +218,7 @@ final class FilterBar extends FlowPane {
                 }
             }
             throw new IllegalArgumentException(
-                    "\"" + text + "\" is not an order: effort, reach, place or way from before");
+                    "\"" + text + "\" is not an order: use, effort, reach, place or way from before");
         });
         for (ShapeFilter.Order one : ShapeFilter.Order.values()) {
             editor.addChoice(one.label(), one.label());

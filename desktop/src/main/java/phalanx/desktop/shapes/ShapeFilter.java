@@ -3,6 +3,7 @@ package phalanx.desktop.shapes;
 import java.util.Objects;
 import java.util.OptionalInt;
 import phalanx.lefthand.shape.ShapeQuery;
+import phalanx.lefthand.shape.Voicing;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
@@ -15,11 +16,13 @@ import phalanx.theory.Pitch;
  * @param mustSound strings that must sound, bit s for string s
  * @param region where fingers may press
  * @param thumb whether the thumb may be used, as far as the hand allows it
+ * @param voicing which strings they sound
  * @param order how the shapes are sorted
  */
-record ShapeFilter(Bass bass, TopNote top, int mustSound, ShapeQuery.Region region, boolean thumb, Order order) {
+record ShapeFilter(
+        Bass bass, TopNote top, int mustSound, ShapeQuery.Region region, boolean thumb, Voicing voicing, Order order) {
     static final ShapeFilter NONE =
-            new ShapeFilter(Bass.WRITTEN, TopNote.ANY, 0, ShapeQuery.Region.USUAL, true, Order.PRINTED);
+            new ShapeFilter(Bass.WRITTEN, TopNote.ANY, 0, ShapeQuery.Region.USUAL, true, Voicing.ANY, Order.PRINTED);
 
     /** How shapes are sorted. */
     enum Order {
@@ -79,31 +82,36 @@ record ShapeFilter(Bass bass, TopNote top, int mustSound, ShapeQuery.Region regi
         Objects.requireNonNull(bass, "bass");
         Objects.requireNonNull(top, "top");
         Objects.requireNonNull(region, "region");
+        Objects.requireNonNull(voicing, "voicing");
         Objects.requireNonNull(order, "order");
     }
 
     ShapeFilter with(Bass newBass) {
-        return new ShapeFilter(newBass, top, mustSound, region, thumb, order);
+        return new ShapeFilter(newBass, top, mustSound, region, thumb, voicing, order);
     }
 
     ShapeFilter with(TopNote newTop) {
-        return new ShapeFilter(bass, newTop, mustSound, region, thumb, order);
+        return new ShapeFilter(bass, newTop, mustSound, region, thumb, voicing, order);
     }
 
     ShapeFilter withMustSound(int strings) {
-        return new ShapeFilter(bass, top, strings, region, thumb, order);
+        return new ShapeFilter(bass, top, strings, region, thumb, voicing, order);
     }
 
     ShapeFilter with(ShapeQuery.Region newRegion) {
-        return new ShapeFilter(bass, top, mustSound, newRegion, thumb, order);
+        return new ShapeFilter(bass, top, mustSound, newRegion, thumb, voicing, order);
     }
 
     ShapeFilter withThumb(boolean newThumb) {
-        return new ShapeFilter(bass, top, mustSound, region, newThumb, order);
+        return new ShapeFilter(bass, top, mustSound, region, newThumb, voicing, order);
+    }
+
+    ShapeFilter with(Voicing newVoicing) {
+        return new ShapeFilter(bass, top, mustSound, region, thumb, newVoicing, order);
     }
 
     ShapeFilter with(Order newOrder) {
-        return new ShapeFilter(bass, top, mustSound, region, thumb, newOrder);
+        return new ShapeFilter(bass, top, mustSound, region, thumb, voicing, newOrder);
     }
 
     /** What a search for shapes of a chord must find. */

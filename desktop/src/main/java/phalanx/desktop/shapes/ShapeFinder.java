@@ -51,7 +51,10 @@ final class ShapeFinder {
         Hand hand = wish.filter.thumb() ? wish.hand : wish.hand.withThumb(Hand.Thumb.NEVER);
         FingeringFinder finder = FingeringFinder.forShapes(wish.instrument, hand);
         ShapeQuery query = wish.filter.query(wish.chord);
-        List<PricedShape> easiest = new ShapeSearch(finder).find(query);
+        List<PricedShape> easiest = new ShapeSearch(finder)
+                .find(query).stream()
+                        .filter(found -> wish.filter.voicing().admits(found.shape(), wish.instrument))
+                        .toList();
         List<PricedShape> shapes = wish.filter.order() == ShapeFilter.Order.PRINTED
                 ? new ShapeOrder(wish.instrument, wish.chord).asPrinted(easiest)
                 : new ArrayList<>(easiest);
