@@ -19,7 +19,8 @@ import phalanx.song.Song;
 /**
  * Arranges a song in all twelve keys with every capo, from the octave where it lies best, and says how it lies in each. Keys and capos are shared out among
  * the processor's cores. It compares quick answers, whose efforts are a little
- * higher than those of full ones; their order is what it is asked for.
+ * higher than those of full ones; the first places are then arranged in full, so that what is taken shows the figures that
+ * were promised.
  */
 public final class KeyAdvisor {
     /** The highest capo that is tried. */
@@ -31,6 +32,8 @@ public final class KeyAdvisor {
     private static final int CAPOS = HIGHEST_CAPO + 1;
 
     private static final int LOWEST_MOVE = -5;
+    /** So many of the best are arranged in full. */
+    private static final int FIRST = 2;
 
     private final Instrument instrument;
     private final Hand hand;
@@ -71,7 +74,7 @@ public final class KeyAdvisor {
         AtomicInteger count = new AtomicInteger();
         int octave = octave(song, cancelled);
         Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
-        return IntStream.range(0, tunings.size() * CAPOS)
+        List<KeyAdvice> quick = IntStream.range(0, tunings.size() * CAPOS)
                 .parallel()
                 .mapToObj(way -> {
                     Instrument guitar =
@@ -88,6 +91,17 @@ public final class KeyAdvisor {
                 })
                 .flatMap(List::stream)
                 .toList();
+        List<KeyAdvice> first = quick.stream().sorted().limit(FIRST).toList();
+        return quick.parallelStream()
+                .map(way -> first.contains(way) ? inFull(song, way, thatOctave, cancelled) : way)
+                .toList();
+    }
+
+    private KeyAdvice inFull(Song song, KeyAdvice way, Wishes thatOctave, BooleanSupplier cancelled) {
+        Instrument guitar = instrument.withTuning(way.tuning()).withCapo(way.capo());
+        Arrangement arranged = new Arranger(guitar, hand)
+                .arrange(song.transpose(way.semitones()), picking, thatOctave, List.of(), cancelled);
+        return KeyAdvice.of(arranged, way.semitones(), way.octave());
     }
 
     /** The semitones to the octave where the song lies best in its own key; nothing where none fits. */

@@ -52,6 +52,15 @@ public class KeyAdvisorTest {
         assertThat(best.fingered().toString()).isIn("C", "G", "D", "A", "E");
         assertThat(best.openShare()).isGreaterThan(asEntered.openShare());
         assertThat(best.words()).contains("effort", "bpm", "% open strings");
+        Arrangement taken = new Arranger(Instrument.STANDARD.withCapo(best.capo()), Hand.AVERAGE)
+                .arrange(
+                        SONG.transpose(best.semitones()),
+                        Picking.PLAIN,
+                        Wishes.USUAL.withOctave(Octave.AS_WRITTEN),
+                        List.of(),
+                        () -> false);
+        assertThat(best.cost()).as("the first place keeps its promise").isEqualTo(taken.cost());
+        assertThat(best.tempoCeiling()).isEqualTo(taken.ceiling().tempo());
     }
 
     /** What is advised is what arranging then gives, but for the candidates left aside. */
