@@ -31,7 +31,7 @@ public enum Term {
     REPEATED(Side.EAR, "repeated"),
     DOUBLES_TUNE(Side.EAR, "doubles the tune"),
     DOUBLES_BASS(Side.EAR, "doubles the bass"),
-    TAKES_BASS(Side.EAR, "takes the next bass note"),
+    TAKES_NEXT(Side.EAR, "takes the next note"),
     ABOVE_TUNE(Side.EAR, "above the tune"),
     BARE_END(Side.EAR, "bare end"),
     MUDDY(Side.EAR, "muddy"),

@@ -140,8 +140,8 @@ public final class Weights {
     public static final double DOUBLES_TUNE = 0.15;
     /** A stroke that sounds the bass note's tone in another octave. */
     public static final double DOUBLES_BASS = 0.1;
-    /** A stroke that sounds what the thumb should play next: it comes stale. */
-    public static final double TAKES_BASS = 0.4;
+    /** A stroke that sounds what the thumb or the tune plays next: that comes stale. */
+    public static final double TAKES_NEXT = 0.4;
     /** A stroke above a tune note that still sounds. */
     public static final double ABOVE_TUNE = 0.2;
     /** A stroke that the end of a phrase lacks. */

@@ -221,7 +221,7 @@ class WeightsTest {
 
     /** At level even four strings should be to hand: tune, bass and two between. */
     private static double thin(int... free) {
-        Slot.Wanted wanted = new Slot.Wanted(false, 4, 0, 0, Slot.Wanted.ANY_FRET, 0, 0);
+        Slot.Wanted wanted = new Slot.Wanted(false, 4, 0, 0, Slot.Wanted.ANY_FRET, 0, 0, 0);
         Slot.Demand demand = new Slot.Demand(
                 Optional.of(ChordSymbol.parse("C")),
                 Optional.of(76),
@@ -305,7 +305,7 @@ class WeightsTest {
                 false,
                 List.of(),
                 Optional.empty(),
-                new Slot.Wanted(false, 0, 0, 0, 5, 0, 0));
+                new Slot.Wanted(false, 0, 0, 0, 5, 0, 0, 0));
         int[] seventh = {Press.pack(7, 1, 1), 0, 0, 0, 0};
         taken(
                 "a bass cut short rather than two frets above the wish",

@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Map;
 import phalanx.righthand.BassStroke;
 import phalanx.righthand.InnerStroke;
+import phalanx.song.MelodyNote;
 import phalanx.song.Song;
+import phalanx.song.Ticks;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.ChordTone;
 
@@ -76,8 +78,17 @@ final class ColourSchedule {
                     rows,
                     request.wishes().highestFret().orElse(Slot.Wanted.ANY_FRET),
                     slot.inner().isEmpty() ? 0 : bassSoon.get(slot.startTick()),
+                    slot.inner().isEmpty() ? 0 : tuneSoon(slot),
                     slot.bass().map(BassStroke::midi).orElse(0))));
         }
+    }
+
+    /** The next tune note, where it begins within a beat after the slot. */
+    private static int tuneSoon(Slot slot) {
+        return slot.next()
+                .filter(note -> note.tick() < slot.endTick() + Ticks.QUARTER)
+                .map(MelodyNote::midi)
+                .orElse(0);
     }
 
     /** Pitch classes that strokes should sound, the third first. */

@@ -66,7 +66,7 @@ public final class Ear {
 
     private static final int DOUBLES = Effort.thousandths(Weights.DOUBLES_TUNE);
     private static final int DOUBLES_BASS = Effort.thousandths(Weights.DOUBLES_BASS);
-    private static final int TAKES_BASS = Effort.thousandths(Weights.TAKES_BASS);
+    private static final int TAKES_NEXT = Effort.thousandths(Weights.TAKES_NEXT);
     private static final int ABOVE_TUNE = Effort.thousandths(Weights.ABOVE_TUNE);
     private static final int BARE_END = Effort.thousandths(Weights.BARE_END);
     private static final int MUDDY = Effort.thousandths(Weights.MUDDY);
@@ -81,7 +81,7 @@ public final class Ear {
      * @param tuneMidi the tune's note, -1 where none sounds
      * @param bassMidi the bass's note, -1 where none sounds
      * @param free what each string from 1 gives an inner stroke, -1 where none may fall on it; entry 0 is unused
-     * @param taken strings whose note the next bass note should have, bit s for string s
+     * @param taken strings whose note the next note of bass or tune has, bit s for string s
      * @param belowMidi the tune's second note, 0 where it has none
      * @param below strings that sound it, bit s for string s
      */
@@ -413,7 +413,7 @@ public final class Ear {
                 } else if (!asks.get(i).brush() && !asks.get(i).isOfTune()) {
                     cost += place(asks.get(i).row(), string, before, lastString, sum);
                     cost += sound(asks.get(i).row(), scene.free()[string], sum);
-                    cost += (scene.taken() >> string & 1) == 1 ? add(sum, Term.TAKES_BASS, TAKES_BASS) : 0;
+                    cost += (scene.taken() >> string & 1) == 1 ? add(sum, Term.TAKES_NEXT, TAKES_NEXT) : 0;
                     cost += string < scene.tune() ? add(sum, Term.ABOVE_TUNE, ABOVE_TUNE) : 0;
                 }
             }
@@ -597,10 +597,12 @@ public final class Ear {
     private static int taken(Instrument instrument, Slot.Demand demand, int[] free) {
         int taken = 0;
         for (int string = 1; string < free.length; string++) {
+            boolean tunes =
+                    free[string] != NONE && free[string] == demand.wanted().tuneSoon();
             boolean basses = free[string] != NONE
                     && free[string] <= highestBass(instrument)
                     && (demand.wanted().bassSoon() >> free[string] % 12 & 1) == 1;
-            taken |= basses ? 1 << string : 0;
+            taken |= basses || tunes ? 1 << string : 0;
         }
         return taken;
     }

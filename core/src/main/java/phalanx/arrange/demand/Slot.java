@@ -54,15 +54,23 @@ public record Slot(
      * @param rowsHeard rows of a pattern that are struck soon after, bit r for row r: what they strike is heard, too
      * @param highestFret no finger above it; {@link #ANY_FRET} where that does not matter
      * @param bassSoon pitch classes that the next bass note should have
+     * @param tuneSoon MIDI number of the next tune note, 0 where none is near
      * @param bassMidi the very pitch of a bass note here, 0 where any octave will do
      */
     public record Wanted(
-            boolean wholeShapes, int strings, int colours, int rowsHeard, int highestFret, int bassSoon, int bassMidi) {
+            boolean wholeShapes,
+            int strings,
+            int colours,
+            int rowsHeard,
+            int highestFret,
+            int bassSoon,
+            int tuneSoon,
+            int bassMidi) {
         public static final int ANY_FRET = 99;
 
         /** All colours of a chord at once, however it is held. */
         static Wanted of(Optional<ChordSymbol> chord) {
-            return new Wanted(false, 0, chord.map(ChordSymbol::colourClasses).orElse(0), 0, ANY_FRET, 0, 0);
+            return new Wanted(false, 0, chord.map(ChordSymbol::colourClasses).orElse(0), 0, ANY_FRET, 0, 0, 0);
         }
     }
 

@@ -34,6 +34,9 @@ final class ShapeCard extends VBox {
         HeldShape held = new HeldShape(shape.shape(), shape.fingering());
         Label frets = new Label(shape.shape().toString());
         frets.getStyleClass().addAll("mono", "strong-mono");
+        if (shape.shape().frets().stream().anyMatch(fret -> fret > 9)) {
+            frets.getStyleClass().add("narrow-mono");
+        }
         Label effort =
                 new Label(String.format(Locale.ROOT, "%.1f", shape.effort().total()));
         effort.getStyleClass().addAll("mono", "strong-mono");
