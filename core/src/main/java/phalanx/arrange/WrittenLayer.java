@@ -4,8 +4,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Ear;
 import phalanx.arrange.demand.Labels;
+import phalanx.arrange.demand.TuneEar;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Role;
 import phalanx.arrange.search.Layer;
@@ -109,7 +111,7 @@ final class WrittenLayer {
         int hold = hold(presses, stops, tune, bass);
         boolean tuneBegins = moment.begin().stream().anyMatch(note -> note.role() == Role.MELODY);
         int sound = (bass == Layer.NONE ? 0 : bassPlace(bass, stops.fret(bass)))
-                + (tuneBegins ? Ear.tunePlace(finder.instrument(), tune, stops.fret(tune)) : 0);
+                + (tuneBegins ? TuneEar.tunePlace(finder.instrument(), tune, stops.fret(tune)) : 0);
         int natural = Math.max(1, Position.natural(presses));
         boolean free = Position.natural(presses) == 0;
         int highest = finder.instrument().highestFret();
@@ -132,7 +134,7 @@ final class WrittenLayer {
     /** A given bass is the one that is wanted. */
     private int bassPlace(int string, int fret) {
         int midi = finder.instrument().midi(string, fret);
-        return Ear.bassPlace(1 << midi % 12, 0, string, fret, midi, strings);
+        return BassEar.bassPlace(1 << midi % 12, 0, string, fret, midi, strings);
     }
 
     private int hold(int[] presses, Stops stops, int tune, int bass) {

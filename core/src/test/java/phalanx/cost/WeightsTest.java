@@ -8,8 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.Scene;
 import phalanx.arrange.demand.Slot;
+import phalanx.arrange.demand.TuneEar;
 import phalanx.arrange.score.Role;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -205,7 +208,7 @@ class WeightsTest {
         List<List<Slot.Ask>> moments = Arrays.stream(asks).map(List::of).toList();
         Slot.Demand demand = new Slot.Demand(
                 Optional.of(ChordSymbol.parse("C")), Optional.of(76), true, 1, 1, true, moments, Optional.empty());
-        return price(new Ear(demand), new Ear.Scene(76, 48, free), struck);
+        return price(new Ear(demand), new Scene(76, 48, free), struck);
     }
 
     private static Slot.Ask[][] rows(int... rows) {
@@ -232,7 +235,7 @@ class WeightsTest {
                 List.of(),
                 Optional.empty(),
                 wanted);
-        return Ear.thin(demand, 2, new Ear.Scene(76, 48, free)) / 1000.0;
+        return Ear.thin(demand, 2, new Scene(76, 48, free)) / 1000.0;
     }
 
     @Test
@@ -292,10 +295,13 @@ class WeightsTest {
     @Test
     void whereTheTuneLies() {
         Slot.Demand low = demand(45);
-        taken("the tune as bass rather than a bass far off", Ear.tuneAsBass(demand(48)), 1000 * bass(1, 6, 3, 55) + 1);
-        taken("the root as bass rather than another tone", Ear.tuneAsBass(demand(48)), Ear.tuneAsBass(low));
-        taken("another string rather than four frets higher", bass(1, 5, 3, 48) + 0.1, Ear.tuneHigh(9) / 1000.0);
-        taken("a tune note at fret 7 rather than a bass cut short", Ear.tuneHigh(7) / 1000.0, Weights.BASS_CUT);
+        taken(
+                "the tune as bass rather than a bass far off",
+                BassEar.tuneAsBass(demand(48)),
+                1000 * bass(1, 6, 3, 55) + 1);
+        taken("the root as bass rather than another tone", BassEar.tuneAsBass(demand(48)), BassEar.tuneAsBass(low));
+        taken("another string rather than four frets higher", bass(1, 5, 3, 48) + 0.1, TuneEar.tuneHigh(9) / 1000.0);
+        taken("a tune note at fret 7 rather than a bass cut short", TuneEar.tuneHigh(7) / 1000.0, Weights.BASS_CUT);
         Slot.Demand wish = new Slot.Demand(
                 Optional.empty(),
                 Optional.of(60),
@@ -310,10 +316,10 @@ class WeightsTest {
         taken(
                 "a bass cut short rather than two frets above the wish",
                 Weights.BASS_CUT,
-                Ear.aboveWish(seventh, wish) / 1000.0);
+                TuneEar.aboveWish(seventh, wish) / 1000.0);
         taken(
                 "a fret above the wish rather than an unwanted bass",
-                Ear.aboveWish(new int[] {Press.pack(6, 1, 1), 0, 0, 0, 0}, wish) / 1000.0,
+                TuneEar.aboveWish(new int[] {Press.pack(6, 1, 1), 0, 0, 0, 0}, wish) / 1000.0,
                 bass(1, 5, 0, 55));
     }
 
@@ -322,16 +328,19 @@ class WeightsTest {
         taken(
                 "a finger more for a beat rather than a tune a fifth below the third string",
                 Weights.FINGER,
-                Ear.tuneLow(Instrument.STANDARD, 48) / 1000.0);
+                TuneEar.tuneLow(Instrument.STANDARD, 48) / 1000.0);
         taken(
                 "a tune a semitone below it rather than a finger more",
-                Ear.tuneLow(Instrument.STANDARD, 54) / 1000.0,
+                TuneEar.tuneLow(Instrument.STANDARD, 54) / 1000.0,
                 Weights.FINGER);
         taken(
                 "at the seventh fret rather than three times a shape with a finger more",
-                Ear.tuneHigh(7) / 1000.0,
+                TuneEar.tuneHigh(7) / 1000.0,
                 3 * Weights.FINGER);
-        taken("two fingers more rather than a tune at the eighth fret", 2 * Weights.FINGER, Ear.tuneHigh(8) / 1000.0);
+        taken(
+                "two fingers more rather than a tune at the eighth fret",
+                2 * Weights.FINGER,
+                TuneEar.tuneHigh(8) / 1000.0);
     }
 
     /** A stroke on string 4, which the thumb plays next, beside one above the tune, and beside none. */
@@ -341,7 +350,7 @@ class WeightsTest {
         Slot.Demand demand = new Slot.Demand(
                 Optional.of(ChordSymbol.parse("C")), Optional.of(64), true, 1, 1, true, moments, Optional.empty());
         Ear ear = new Ear(demand);
-        Ear.Scene scene = new Ear.Scene(2, 64, 48, new int[] {-1, 67, -1, 55, 52, -1, -1}, 1 << 4, 0, 0);
+        Scene scene = new Scene(2, 64, 48, new int[] {-1, 67, -1, 55, 52, -1, -1}, 1 << 4, 0, 0);
         double onBass = price(ear, scene, new int[] {1 << 4});
         double above = price(ear, scene, new int[] {1 << 1});
         double below = price(ear, scene, new int[] {1 << 3});
@@ -361,7 +370,7 @@ class WeightsTest {
         Slot.Demand demand = new Slot.Demand(
                 Optional.of(ChordSymbol.parse("C7")), Optional.of(79), true, 1, 1, true, moments, Optional.empty());
         Ear ear = new Ear(demand);
-        Ear.Scene scene = new Ear.Scene(79, 48, free(72, 70, 64));
+        Scene scene = new Scene(79, 48, free(72, 70, 64));
         taken("the third two rows off", price(ear, scene, new int[] {1 << 4}), price(ear, scene, new int[] {1 << 2}));
     }
 
@@ -373,21 +382,21 @@ class WeightsTest {
         BassStroke stroke = new BassStroke(0, 10, 0, 1, 1);
         taken(
                 "a string skipped rather than the same again",
-                Ear.bassStep(6, 4, stroke, 6),
-                Ear.bassStep(5, 5, stroke, 6));
+                BassEar.bassStep(6, 4, stroke, 6),
+                BassEar.bassStep(5, 5, stroke, 6));
         BassStroke above = new BassStroke(0, 10, 0, 1, 1, BassStrings.ABOVE);
         taken(
                 "where the thumb is wanted, though high",
-                Ear.bassStep(6, 5, above, 6) + 1000 * bass(1, 5, 12, 48),
-                Ear.bassStep(5, 6, above, 6) + 1000 * bass(1, 6, 0, 48));
-        taken("the neighbour", Ear.bassStep(6, 5, stroke, 6), Ear.bassStep(6, 4, stroke, 6));
+                BassEar.bassStep(6, 5, above, 6) + 1000 * bass(1, 5, 12, 48),
+                BassEar.bassStep(5, 6, above, 6) + 1000 * bass(1, 6, 0, 48));
+        taken("the neighbour", BassEar.bassStep(6, 5, stroke, 6), BassEar.bassStep(6, 4, stroke, 6));
     }
 
     private static double bass(int wanted, int string, int fret, int midi) {
-        return Ear.bassPlace(wanted, 0, string, fret, midi, 6) / (double) Effort.THOUSANDTHS;
+        return BassEar.bassPlace(wanted, 0, string, fret, midi, 6) / (double) Effort.THOUSANDTHS;
     }
 
-    private static double price(Ear ear, Ear.Scene scene, int[] struck) {
+    private static double price(Ear ear, Scene scene, int[] struck) {
         Effort.Sum sum = new Effort.Sum();
         ear.price(scene, struck, sum);
         return sum.done().total();

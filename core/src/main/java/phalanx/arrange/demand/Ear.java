@@ -6,21 +6,9 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.IntStream;
 import phalanx.cost.Effort;
 import phalanx.cost.Term;
 import phalanx.cost.Weights;
-import phalanx.guitar.Instrument;
-import phalanx.lefthand.shape.Fingering;
-import phalanx.lefthand.shape.HeldShape;
-import phalanx.lefthand.shape.Press;
-import phalanx.lefthand.shape.Shape;
-import phalanx.lefthand.shape.ShapeBook;
-import phalanx.lefthand.shape.ShapeOrder;
-import phalanx.lefthand.track.Stops;
-import phalanx.righthand.BassStrings;
-import phalanx.righthand.BassStroke;
-import phalanx.theory.ChordSymbol;
 
 /**
  * Hears what a slot sounds like and finds the strings for its inner strokes.
@@ -38,24 +26,12 @@ public final class Ear {
     private static final int THIRD = 4;
     private static final int MIDDLE = 3;
     private static final int NONE = -1;
-    /** Strings that are the thumb's alone: the lowest two, so that the fingers have four. */
-    private static final int THUMB_STRINGS = 2;
-
-    private static final int FEWEST_OF_FINGERS = 3;
-    /** Up to here a tune note sings. */
-    private static final int SINGING_FRET = 5;
 
     private static final int FEWEST_OF_A_BRUSH = 3;
     /** Stands for a brush in a set of rows. */
     private static final int BRUSH_ROW = 1 << 4;
 
     private static final int MOST_PLACINGS = 3;
-    /** The highest bass above the lowest open string: F sharp 3 in standard tuning. */
-    private static final int HIGHEST_BASS = 14;
-    /** From here on a tune note sings, above the lowest open string: G3 in standard tuning. */
-    private static final int LOWEST_SINGING = 15;
-    /** The highest tune note that can be the bass itself, above the lowest open string: B3 in standard tuning. */
-    private static final int HIGHEST_TUNE_AS_BASS = 19;
 
     private static final int LEFT = Effort.thousandths(Weights.STROKE_LEFT);
     private static final int SECOND_LEFT = Effort.thousandths(Weights.SECOND_LEFT);
@@ -73,54 +49,6 @@ public final class Ear {
     private static final int CONTOUR = Effort.thousandths(Weights.CONTOUR);
     private static final int THIN = Effort.thousandths(Weights.THIN_STRING);
     private static final int COLOUR = Effort.thousandths(Weights.COLOUR_MISSING);
-
-    /**
-     * What sounds in a slot, and what could.
-     *
-     * @param tune the tune's string, 0 where it has none
-     * @param tuneMidi the tune's note, -1 where none sounds
-     * @param bassMidi the bass's note, -1 where none sounds
-     * @param free what each string from 1 gives an inner stroke, -1 where none may fall on it; entry 0 is unused
-     * @param taken strings whose note the next note of bass or tune has, bit s for string s
-     * @param belowMidi the tune's second note, 0 where it has none
-     * @param below strings that sound it, bit s for string s
-     */
-    public record Scene(int tune, int tuneMidi, int bassMidi, int[] free, int taken, int belowMidi, int below) {
-        /** One in which the tune lies above all strings that are free and has no second note. */
-        public Scene(int tuneMidi, int bassMidi, int[] free) {
-            this(0, tuneMidi, bassMidi, free, 0, 0, 0);
-        }
-
-        /** What a string gives, -1 where no stroke may fall on it. */
-        int midi(int string) {
-            return (below >> string & 1) == 1 ? belowMidi : free[string];
-        }
-
-        private boolean soundsBelow(int string) {
-            return (below >> string & 1) == 1;
-        }
-
-        /** The strings for the fingers' rows, from the top: those below the tune; where these are few all that are free. */
-        int[] lanes() {
-            int[] below = lanesFrom(tune + 1);
-            return below.length >= FEWEST_OF_FINGERS ? below : lanesFrom(1);
-        }
-
-        private int[] lanesFrom(int first) {
-            return IntStream.range(first, free.length)
-                    .filter(string -> free[string] != NONE)
-                    .toArray();
-        }
-
-        /** Whether a stroke may fall on a string: below the tune, or above it where that is allowed. */
-        private boolean admits(int string, Slot.Ask ask) {
-            return free[string] != NONE && (string > tune || free[string] < ask.ceiling());
-        }
-
-        int heard() {
-            return (tuneMidi < 0 ? 0 : 1 << tuneMidi % 12) | (bassMidi < 0 ? 0 : 1 << bassMidi % 12);
-        }
-    }
 
     /**
      * Where the inner strokes of a slot go.
@@ -151,11 +79,6 @@ public final class Ear {
             }
             return struck;
         }
-    }
-
-    /** The lowest string of the fingers. */
-    private static int lowestOfFingers(int strings) {
-        return Math.max(FEWEST_OF_FINGERS, strings - THUMB_STRINGS);
     }
 
     private final List<List<Slot.Ask>> moments;
@@ -539,207 +462,5 @@ public final class Ear {
             }
             return placing(cheapest);
         }
-    }
-
-    /**
-     * What inner strokes find on each string: between bass and tune the tones of the chord below the tune, but for the
-     * thumb's strings; beyond the tune's string those that some stroke may sound above it; -1 elsewhere.
-     *
-     * @param tune string of the tune's note, 0 where none sounds
-     * @param bass string of the bass note, 0 where none sounds
-     * @param silent strings on which none may fall
-     */
-    public static int[] free(Instrument instrument, Slot.Demand demand, Stops stops, int tune, int bass, int silent) {
-        int tones = demand.chord().map(ChordSymbol::pitchClasses).orElse(0);
-        int ceiling = demand.melody().orElse(Integer.MAX_VALUE);
-        int above = demand.above();
-        int[] free = new int[instrument.strings() + 1];
-        Arrays.fill(free, -1);
-        int below = Math.min(bass == 0 ? free.length : bass, lowestOfFingers(instrument.strings()) + 1);
-        for (int string = above > 0 ? 1 : tune + 1; string < below; string++) {
-            int midi = instrument.midi(string, stops.fret(string));
-            if (string != tune
-                    && midi < (string > tune ? ceiling : above)
-                    && (tones >> midi % 12 & 1) == 1
-                    && (silent >> string & 1) == 0) {
-                free[string] = midi;
-            }
-        }
-        return free;
-    }
-
-    /**
-     * What sounds in a slot, and what could.
-     *
-     * @param tuneMidi the tune's note, -1 where none sounds
-     * @param bassMidi the bass's note, -1 where none sounds
-     * @see #free
-     */
-    public static Scene scene(
-            Instrument instrument,
-            Slot.Demand demand,
-            Stops stops,
-            int tune,
-            int tuneMidi,
-            int bass,
-            int bassMidi,
-            int silent) {
-        int[] free = free(instrument, demand, stops, tune, bass, silent);
-        int midi = demand.below();
-        int below = 0;
-        for (int string = tune + 1; midi > 0 && string < (bass == 0 ? free.length : bass); string++) {
-            boolean sounds = instrument.midi(string, stops.fret(string)) == midi && (silent >> string & 1) == 0;
-            below |= sounds ? 1 << string : 0;
-        }
-        return new Scene(tune, tuneMidi, bassMidi, free, taken(instrument, demand, free), midi, below);
-    }
-
-    private static int taken(Instrument instrument, Slot.Demand demand, int[] free) {
-        int taken = 0;
-        for (int string = 1; string < free.length; string++) {
-            boolean tunes =
-                    free[string] != NONE && free[string] == demand.wanted().tuneSoon();
-            boolean basses = free[string] != NONE
-                    && free[string] <= highestBass(instrument)
-                    && (demand.wanted().bassSoon() >> free[string] % 12 & 1) == 1;
-            taken |= basses || tunes ? 1 << string : 0;
-        }
-        return taken;
-    }
-
-    /** The strings that a locked shape leaves silent, or that no longer have its frets; bit s for string s. */
-    public static int silent(Shape shape, Fingering fingering) {
-        int silent = 0;
-        for (int string = 1; string <= shape.strings(); string++) {
-            int stopped = fingering.stopping(string).map(Press::fret).orElse(0);
-            silent |= stopped == shape.fret(string) ? 0 : 1 << string;
-        }
-        return silent;
-    }
-
-    /** What a tune note costs the ear by its fret, in thousandths. */
-    public static int tuneHigh(int fret) {
-        return Effort.thousandths(Weights.TUNE_HIGH_FRET * Math.max(0, fret - SINGING_FRET));
-    }
-
-    /** What a tune note costs the ear by its pitch, in thousandths. */
-    public static int tuneLow(Instrument instrument, int midi) {
-        int above = midi - instrument.lowestMidi();
-        return Effort.thousandths(Weights.TUNE_LOW_SEMITONE * Math.max(0, LOWEST_SINGING - above));
-    }
-
-    /** Both for a tune note on a string and fret, in thousandths. */
-    public static int tunePlace(Instrument instrument, int string, int fret) {
-        return tuneHigh(fret) + tuneLow(instrument, instrument.midi(string, fret));
-    }
-
-    /** What fingers above the highest fret that is wanted cost, in thousandths. */
-    public static int aboveWish(int[] presses, Slot.Demand demand) {
-        int highest = 0;
-        for (int press : presses) {
-            highest = Math.max(highest, press == 0 ? 0 : Press.fret(press));
-        }
-        return Effort.thousandths(Weights.ABOVE_WISHED_FRET
-                * Math.max(0, highest - demand.wanted().highestFret()));
-    }
-
-    /**
-     * What a printed shape costs the ear for each beat beside the shape of its chord that has the least against it, in
-     * thousandths.
-     *
-     * @param shapes of the chord
-     * @param index which of them
-     */
-    public static int shape(List<ShapeOrder.Placed> shapes, int index) {
-        return unusual(shapes, shapes.get(index).besides());
-    }
-
-    private static int unusual(List<ShapeOrder.Placed> shapes, int besides) {
-        int least = shapes.stream().mapToInt(ShapeOrder.Placed::besides).min().orElse(besides);
-        return (int) Math.round(Weights.SHAPE_SHARE * Math.max(0, besides - least));
-    }
-
-    /**
-     * The same of a shape that the player has locked where whole shapes are held; nothing elsewhere.
-     *
-     * @param book of printed shapes
-     */
-    public static int lockedShape(Instrument instrument, Slot.Demand demand, HeldShape locked, ShapeBook book) {
-        return demand.chord()
-                .filter(chord -> demand.wanted().wholeShapes())
-                .map(chord -> unusual(
-                        book.of(chord),
-                        book.of(chord).stream()
-                                .filter(placed -> sameStops(placed.shape().shape(), locked.shape()))
-                                .findFirst()
-                                .map(ShapeOrder.Placed::besides)
-                                .orElseGet(() -> new ShapeOrder(instrument, chord).besides(locked))))
-                .orElse(0);
-    }
-
-    /** Whether two shapes differ in open strings alone, as where the thumb takes one beside a shape. */
-    private static boolean sameStops(Shape printed, Shape locked) {
-        for (int string = 1; string <= printed.strings(); string++) {
-            if (Math.max(0, printed.fret(string)) != Math.max(0, locked.fret(string))) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    /** The highest pitch that the thumb plays: what lies higher is the fingers'. */
-    public static int highestBass(Instrument instrument) {
-        return instrument.lowestMidi() + HIGHEST_BASS;
-    }
-
-    /** Whether the tune's note of a slot lies so low that it can be the bass itself. */
-    public static boolean tuneMayBeBass(Instrument instrument, Slot.Demand demand) {
-        return demand.melody().filter(midi -> isBassPitch(instrument, midi)).isPresent();
-    }
-
-    /** Whether a tune's pitch is low enough to be the bass itself. */
-    static boolean isBassPitch(Instrument instrument, int midi) {
-        return midi <= instrument.lowestMidi() + HIGHEST_TUNE_AS_BASS;
-    }
-
-    /** What it costs the ear that the tune is the bass, in thousandths. */
-    public static int tuneAsBass(Slot.Demand demand) {
-        boolean preferred = (demand.bassPreferred() >> demand.melody().orElseThrow() % 12 & 1) == 1;
-        return Effort.thousandths(Weights.TUNE_IS_BASS + (preferred ? 0 : Weights.TUNE_IS_OTHER_BASS));
-    }
-
-    /**
-     * What a bass note costs the ear by its place, in thousandths.
-     *
-     * @param wanted the pitch classes it should have
-     * @param pitch the very pitch it should have, 0 where any octave will do
-     */
-    public static int bassPlace(int wanted, int pitch, int string, int fret, int midi, int strings) {
-        int bassStrings = (strings + 1) / 2;
-        int inwards = Math.max(0, strings - bassStrings + 1 - string);
-        boolean preferred = pitch == 0 ? (wanted >> midi % 12 & 1) == 1 : midi == pitch;
-        return Effort.thousandths(Weights.BASS_ON_INNER_STRING * inwards
-                + Weights.BASS_FRET * fret
-                + (preferred ? 0 : pitch > 0 ? Weights.BASS_OFF_LINE : Weights.BASS_NOT_PREFERRED));
-    }
-
-    /**
-     * What the thumb's step from one string to another costs the ear, in thousandths.
-     *
-     * @param strings how many the guitar has
-     */
-    public static int bassStep(int before, int after, BassStroke stroke, int strings) {
-        if (stroke.midi() > 0) {
-            return 0;
-        }
-        if (stroke.strings() != BassStrings.AS_IT_LIES) {
-            boolean agrees = stroke.strings().agrees(before, after, strings);
-            double again = before == after ? Weights.BASS_STRING_AGAIN : 0;
-            return agrees ? 0 : Effort.thousandths(Weights.BASS_NOT_WHERE_WANTED + again);
-        }
-        return Effort.thousandths(
-                before == after
-                        ? Weights.BASS_STRING_AGAIN
-                        : Weights.BASS_STRING_SKIPPED * (Math.abs(before - after) - 1));
     }
 }

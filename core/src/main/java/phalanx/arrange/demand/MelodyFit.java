@@ -77,7 +77,7 @@ public final class MelodyFit {
                 lowestBass = Math.min(lowestBass, lowestOpen + above);
             }
         }
-        return midi > lowestBass || Ear.isBassPitch(instrument, midi);
+        return midi > lowestBass || BassEar.isBassPitch(instrument, midi);
     }
 
     /**

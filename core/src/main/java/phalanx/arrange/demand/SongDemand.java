@@ -27,7 +27,7 @@ public record SongDemand(PickingPlan plan, List<Slot> slots) {
                         song,
                         request.picking(),
                         request.instrument().lowestMidi(),
-                        Ear.highestBass(request.instrument()))
+                        BassEar.highestBass(request.instrument()))
                 .over(plan.bass());
         List<BassStroke> bass = request.picking().place() == HandPlace.HEEL
                 ? line.stream().map(SongDemand::damped).toList()

@@ -5,10 +5,14 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Ear;
 import phalanx.arrange.demand.Labels;
 import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Scene;
+import phalanx.arrange.demand.ShapeEar;
 import phalanx.arrange.demand.Slot;
+import phalanx.arrange.demand.TuneEar;
 import phalanx.cost.Cost;
 import phalanx.cost.Effort;
 import phalanx.cost.Term;
@@ -208,24 +212,24 @@ public final class Scorer {
             boolean astray = struck.stream().anyMatch(note -> stops.fret(note.string()) != note.fret());
             unplayable += finder.holds(fingering) && !astray && !thumbHasTune ? 0 : 1;
             if (slot.bassBegins() && sounding.bass == NONE) {
-                if (sounding.tune != NONE && Ear.tuneMayBeBass(instrument, demand)) {
-                    sum.add(Term.BASS_PLACE, Ear.tuneAsBass(demand));
+                if (sounding.tune != NONE && BassEar.tuneMayBeBass(instrument, demand)) {
+                    sum.add(Term.BASS_PLACE, BassEar.tuneAsBass(demand));
                 } else {
                     unplayable += BASS_LOST;
                 }
             }
             if (slot.melodyBegins() && sounding.tune != NONE) {
-                sum.add(Term.HIGH, Ear.tuneHigh(stops.fret(sounding.tune)));
-                sum.add(Term.LOW, Ear.tuneLow(instrument, midi(sounding.tune)));
+                sum.add(Term.HIGH, TuneEar.tuneHigh(stops.fret(sounding.tune)));
+                sum.add(Term.LOW, TuneEar.tuneLow(instrument, midi(sounding.tune)));
             }
-            sum.add(Term.HIGH, Ear.aboveWish(fingering.packed(), demand));
+            sum.add(Term.HIGH, TuneEar.aboveWish(fingering.packed(), demand));
             tune += slot.melodyBegins() && sounding.tune == NONE ? Cost.LOST : 0;
             if (slot.bass().isPresent() && sounding.bass != NONE) {
                 int fret = stops.fret(sounding.bass);
                 int midi = instrument.midi(sounding.bass, fret);
                 sum.add(
                         Term.BASS_PLACE,
-                        Ear.bassPlace(
+                        BassEar.bassPlace(
                                 demand.bassPreferred(),
                                 demand.wanted().bassMidi(),
                                 sounding.bass,
@@ -246,11 +250,11 @@ public final class Scorer {
                     .filter(index -> printed.get(index).shape().shape().equals(shape))
                     .findFirst()
                     .orElseThrow();
-            sum.addGrains(Term.SHAPE, (long) Ear.shape(printed, place) * slot.holdSteps());
+            sum.addGrains(Term.SHAPE, (long) ShapeEar.shape(printed, place) * slot.holdSteps());
         }
 
         void lockedShape(HeldShape locked) {
-            sum.addGrains(Term.SHAPE, (long) Ear.lockedShape(instrument, demand, locked, book) * slot.holdSteps());
+            sum.addGrains(Term.SHAPE, (long) ShapeEar.lockedShape(instrument, demand, locked, book) * slot.holdSteps());
         }
 
         /** What sounds of tune and bass; other open strings are not looked at. */
@@ -265,11 +269,11 @@ public final class Scorer {
             return frets;
         }
 
-        private Ear.Scene scene() {
+        private Scene scene() {
             int silent = slot.locked()
-                    .map(held -> Ear.silent(held.shape(), fingering))
+                    .map(held -> Scene.silent(held.shape(), fingering))
                     .orElse(0);
-            return Ear.scene(
+            return Scene.of(
                     instrument,
                     demand,
                     stops,
@@ -308,7 +312,7 @@ public final class Scorer {
             if (slot.bassBegins() && before.bass != NONE && sounding.bass != NONE) {
                 sum.add(
                         Term.BASS_STEP,
-                        Ear.bassStep(before.bass, sounding.bass, slot.bass().orElseThrow(), instrument.strings()));
+                        BassEar.bassStep(before.bass, sounding.bass, slot.bass().orElseThrow(), instrument.strings()));
             }
         }
 

@@ -3,6 +3,7 @@ package phalanx.arrange.search;
 import java.util.Arrays;
 import java.util.Optional;
 import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.Scene;
 import phalanx.arrange.demand.Slot;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Fingering;
@@ -64,7 +65,7 @@ public record Candidate(Layer layer, int index) {
      */
     public HeldShape held(Instrument instrument, Slot.Demand demand, Optional<Shape> printed) {
         Stops stops = Stops.of(fingering().packed());
-        int[] free = Ear.free(instrument, demand, stops, tune(), bass(), 0);
+        int[] free = Scene.free(instrument, demand, stops, tune(), bass(), 0);
         Integer[] frets = new Integer[instrument.strings()];
         Arrays.fill(frets, Shape.SILENT);
         for (int string = 1; string <= frets.length; string++) {

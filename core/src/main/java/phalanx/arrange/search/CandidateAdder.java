@@ -4,8 +4,11 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.Scene;
 import phalanx.arrange.demand.Slot;
+import phalanx.arrange.demand.TuneEar;
 import phalanx.cost.Cost;
 import phalanx.cost.Effort;
 import phalanx.cost.Weights;
@@ -92,7 +95,7 @@ final class CandidateAdder {
 
     boolean admits(Place tune, Place bass, int outOfReach) {
         boolean noBass = demand.bassBegins() && bass.isNowhere();
-        boolean tuneIsBass = noBass && !tune.isNowhere() && Ear.tuneMayBeBass(instrument, demand);
+        boolean tuneIsBass = noBass && !tune.isNowhere() && BassEar.tuneMayBeBass(instrument, demand);
         int unplayable = outOfReach + (noBass && !tuneIsBass ? BASS_LOST : 0);
         int lost = demand.melodyBegins() && tune.isNowhere() ? Cost.LOST : 0;
         return found.admits(unplayable, lost);
@@ -131,7 +134,7 @@ final class CandidateAdder {
     }
 
     private void add(int[] presses, Stops stops, Place tune, Place bass, int hold, Ear.Placing placing, int variant) {
-        int sound = placing.thousandths() + places(tune, bass) + Ear.aboveWish(presses, demand);
+        int sound = placing.thousandths() + places(tune, bass) + TuneEar.aboveWish(presses, demand);
         int beginning =
                 (demand.melodyBegins() ? 1 << tune.string() : 0) | (demand.bassBegins() ? 1 << bass.string() : 0);
         int plucks = Layer.plucks(stops, beginning, placing);
@@ -161,18 +164,19 @@ final class CandidateAdder {
 
     /** What the places of tune and bass cost the ear, in thousandths. */
     int places(Place tune, Place bass) {
-        int tunePlace =
-                demand.melodyBegins() && !tune.isNowhere() ? Ear.tunePlace(instrument, tune.string(), tune.fret()) : 0;
+        int tunePlace = demand.melodyBegins() && !tune.isNowhere()
+                ? TuneEar.tunePlace(instrument, tune.string(), tune.fret())
+                : 0;
         return tunePlace + bassPlace(tune, bass);
     }
 
     private int bassPlace(Place tune, Place bass) {
         if (bass.isNowhere() && demand.bassBegins()) {
-            return tune.isNowhere() || !Ear.tuneMayBeBass(instrument, demand) ? 0 : Ear.tuneAsBass(demand);
+            return tune.isNowhere() || !BassEar.tuneMayBeBass(instrument, demand) ? 0 : BassEar.tuneAsBass(demand);
         }
         return bass.isNowhere()
                 ? 0
-                : Ear.bassPlace(
+                : BassEar.bassPlace(
                         demand.bassPreferred(),
                         demand.wanted().bassMidi(),
                         bass.string(),
@@ -215,9 +219,9 @@ final class CandidateAdder {
         return lastPlacings;
     }
 
-    private Ear.Scene scene(Stops stops, Place tune, Place bass, int silent) {
+    private Scene scene(Stops stops, Place tune, Place bass, int silent) {
         int tuneMidi = tune.isNowhere() ? -1 : instrument.midi(tune.string(), tune.fret());
         int bassMidi = bass.isNowhere() ? -1 : instrument.midi(bass.string(), bass.fret());
-        return Ear.scene(instrument, demand, stops, tune.string(), tuneMidi, bass.string(), bassMidi, silent);
+        return Scene.of(instrument, demand, stops, tune.string(), tuneMidi, bass.string(), bassMidi, silent);
     }
 }

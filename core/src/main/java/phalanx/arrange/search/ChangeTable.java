@@ -1,7 +1,7 @@
 package phalanx.arrange.search;
 
 import java.util.Arrays;
-import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Slot;
 import phalanx.cost.Effort;
 import phalanx.cost.Weights;
@@ -99,7 +99,7 @@ final class ChangeTable implements LayeredGraph.Changes {
     private void fillBassSteps() {
         for (int from = 1; from <= instrument.strings(); from++) {
             for (int to = 1; to <= instrument.strings(); to++) {
-                int step = Ear.bassStep(from, to, slot.bass().orElseThrow(), instrument.strings());
+                int step = BassEar.bassStep(from, to, slot.bass().orElseThrow(), instrument.strings());
                 bassStepsTo[to][from] = step;
                 bassStepsFrom[from][to] = step;
             }

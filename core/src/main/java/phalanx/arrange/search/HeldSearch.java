@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.BassEar;
+import phalanx.arrange.demand.Scene;
+import phalanx.arrange.demand.ShapeEar;
 import phalanx.arrange.demand.Slot;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
@@ -50,7 +52,7 @@ final class HeldSearch {
         if (held.shape().strings() != instrument.strings() || !finder.holds(held.fingering())) {
             return Optional.empty();
         }
-        adder.holds(Layer.NO_SHAPE, Ear.lockedShape(instrument, demand, held, layers.book()));
+        adder.holds(Layer.NO_SHAPE, ShapeEar.lockedShape(instrument, demand, held, layers.book()));
         new With(held, true).add();
         return found();
     }
@@ -64,7 +66,7 @@ final class HeldSearch {
         for (int index = 0; index < shapes.size(); index++) {
             Shape shape = shapes.get(index).shape().shape();
             if (demand.wanted().wholeShapes()) {
-                adder.holds(index, Ear.shape(shapes, index));
+                adder.holds(index, ShapeEar.shape(shapes, index));
             }
             int[] frets = shape.frets().stream().mapToInt(Integer::intValue).toArray();
             Ways ways = finder.ways(frets);
@@ -144,7 +146,7 @@ final class HeldSearch {
         }
 
         private boolean isAllowed(int midi) {
-            return (demand.bassAllowed() >> midi % 12 & 1) == 1 && (locked || midi <= Ear.highestBass(instrument));
+            return (demand.bassAllowed() >> midi % 12 & 1) == 1 && (locked || midi <= BassEar.highestBass(instrument));
         }
 
         /** A note that the shape lacks: open, or on a string and fret that one of its fingers goes across to. */
@@ -221,7 +223,7 @@ final class HeldSearch {
             }
             int[] frets = new int[instrument.strings()];
             Arrays.fill(frets, Shape.SILENT);
-            int silent = locked ? Ear.silent(shape, fingering) : 0;
+            int silent = locked ? Scene.silent(shape, fingering) : 0;
             for (int string = 1; string <= frets.length; string++) {
                 boolean plucked = string == tune.string() || string == bass.string();
                 int stopped = fingering.stopping(string).map(Press::fret).orElse(0);

@@ -10,7 +10,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.function.Function;
-import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Slot;
 import phalanx.cost.Effort;
 import phalanx.guitar.Instrument;
@@ -67,7 +67,7 @@ public final class LayerFinder {
         this.meter = meter;
         this.instrument = finder.instrument();
         this.strings = instrument.strings();
-        this.highestBass = Ear.highestBass(instrument);
+        this.highestBass = BassEar.highestBass(instrument);
         this.book = new ShapeBook(FingeringFinder.forShapes(instrument, finder.hand()));
         this.lowestWithin = new int[instrument.highestFret() + 1];
         for (int fret = 1, lowest = 1; fret < lowestWithin.length; fret++) {

@@ -43,20 +43,20 @@ class EarTest {
             free[string] = random.nextInt(3) == 0 ? -1 : midi + 5 * (tune - string) - random.nextInt(4);
         }
         int taken = random.nextInt(4) == 0 ? 1 << 4 : 0;
-        Ear.Scene scene = new Ear.Scene(tune, midi, random.nextBoolean() ? 45 : 48, free, taken, 0, 0);
+        Scene scene = new Scene(tune, midi, random.nextBoolean() ? 45 : 48, free, taken, 0, 0);
         Ear.Placing placing = ear.places(scene).get(0);
         assertThat(price(ear, scene, placing.moments())).isEqualTo(placing.thousandths());
         assertThat(cheapest(ear, scene, moments, new int[moments.size()], 0)).isEqualTo(placing.thousandths());
     }
 
-    private static int price(Ear ear, Ear.Scene scene, int[] struck) {
+    private static int price(Ear ear, Scene scene, int[] struck) {
         Effort.Sum sum = new Effort.Sum();
         ear.price(scene, struck, sum);
         return (int) Math.round(1000 * sum.done().total());
     }
 
     /** Tries every set of free strings for every tick, no more strings than strokes. */
-    private static int cheapest(Ear ear, Ear.Scene scene, List<List<Slot.Ask>> moments, int[] struck, int tick) {
+    private static int cheapest(Ear ear, Scene scene, List<List<Slot.Ask>> moments, int[] struck, int tick) {
         if (tick == struck.length) {
             return price(ear, scene, struck);
         }

@@ -7,10 +7,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Ear;
 import phalanx.arrange.demand.Labels;
 import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Scene;
 import phalanx.arrange.demand.Slot;
+import phalanx.arrange.demand.TuneEar;
 import phalanx.cost.Cost;
 import phalanx.cost.Effort;
 import phalanx.cost.Weights;
@@ -143,7 +146,7 @@ final class AllWays {
             }
             if (slot.bassBegins() && from.bass != NOWHERE && to.bass != NOWHERE) {
                 cost += (long) Effort.STEPS
-                        * Ear.bassStep(from.bass, to.bass, slot.bass().orElseThrow(), strings);
+                        * BassEar.bassStep(from.bass, to.bass, slot.bass().orElseThrow(), strings);
             }
             if (slot.chordIndex() == slotBefore.chordIndex() && slotBefore.lengthTicks() < Ticks.WHOLE) {
                 cost += grains(Weights.INNER_CUT) * cuts(from, to);
@@ -209,7 +212,7 @@ final class AllWays {
     private boolean isBass(Slot slot, int tune, int string, int fret) {
         int midi = instrument.midi(string, fret);
         return string > tune
-                && midi <= Ear.highestBass(instrument)
+                && midi <= BassEar.highestBass(instrument)
                 && slot.bass()
                         .map(stroke -> (stroke.allowed() >> midi % 12 & 1) == 1)
                         .orElse(false)
@@ -344,7 +347,7 @@ final class AllWays {
             }
             int tuneMidi = tune == NOWHERE ? -1 : instrument.midi(tune, tuneFret);
             int bassMidi = bass == NOWHERE ? -1 : instrument.midi(bass, bassFret);
-            Ear.Scene scene = Ear.scene(instrument, demand, stops, tune, tuneMidi, bass, bassMidi, 0);
+            Scene scene = Scene.of(instrument, demand, stops, tune, tuneMidi, bass, bassMidi, 0);
             List<Ear.Placing> placings = demand.inner() ? new Ear(demand).places(scene) : List.of(Ear.Placing.NONE);
             int sounding = (tune == NOWHERE ? 0 : 1) + (bass == NOWHERE ? 0 : 1);
             long thin = (long) Ear.thin(demand, sounding, scene) * slot.holdSteps();
@@ -359,18 +362,18 @@ final class AllWays {
         }
 
         private boolean tuneIsBass() {
-            return tune != NOWHERE && Ear.tuneMayBeBass(instrument, demand);
+            return tune != NOWHERE && BassEar.tuneMayBeBass(instrument, demand);
         }
 
         /** What the places of tune and bass cost the ear, in thousandths. */
         private int places(int bassMidi) {
-            int high = slot.melodyBegins() && tune != NOWHERE ? Ear.tunePlace(instrument, tune, tuneFret) : 0;
+            int high = slot.melodyBegins() && tune != NOWHERE ? TuneEar.tunePlace(instrument, tune, tuneFret) : 0;
             if (bass != NOWHERE) {
                 return high
-                        + Ear.bassPlace(
+                        + BassEar.bassPlace(
                                 demand.bassPreferred(), demand.wanted().bassMidi(), bass, bassFret, bassMidi, strings);
             }
-            return high + (slot.bassBegins() && tuneIsBass() ? Ear.tuneAsBass(demand) : 0);
+            return high + (slot.bassBegins() && tuneIsBass() ? BassEar.tuneAsBass(demand) : 0);
         }
 
         private void add(int[] presses, Stops stops, Fingering fingering, Ear.Placing placing, int plucks, long own) {

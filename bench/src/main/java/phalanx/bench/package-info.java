@@ -1,0 +1,6 @@
+/**
+ * Timings, apart from the tests: none of them can fail a build.
+ *
+ * <p>For example {@code ArrangeBench} times the quick and the full answer for 32 bars of eighths.
+ */
+package phalanx.bench;
