@@ -75,12 +75,16 @@ final class ArrangeCommand implements Callable<Integer> {
     @Mixin
     private WishOptions wishes;
 
+    @Mixin
+    private ForceOption force;
+
     @Spec
     private CommandSpec spec;
 
     @Override
     public Integer call() throws FormatException {
         checkChoices();
+        outs.forEach(out -> force.check(in, out, spec));
         Project project = atTempo(project());
         long start = System.nanoTime();
         Arrangement arrangement = arrangement(project);

@@ -6,7 +6,9 @@ import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
 import phalanx.formats.SongFiles;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
@@ -22,12 +24,20 @@ final class ConvertCommand implements Callable<Integer> {
     @Parameters(index = "1", paramLabel = "OUT", description = "The file to write: .musicxml, .xml, .abc or .mid.")
     private Path out;
 
+    @Mixin
+    private ForceOption force;
+
     @Spec
     private CommandSpec spec;
 
     @Override
     public Integer call() throws FormatException {
-        SongFiles.checkEnding(out);
+        try {
+            SongFiles.checkEnding(out);
+        } catch (FormatException e) {
+            throw new ParameterException(spec.commandLine(), e.getMessage());
+        }
+        force.check(in, out, spec);
         Reading reading = SongFiles.read(in);
         SongFiles.write(reading.song(), out);
         reading.report()

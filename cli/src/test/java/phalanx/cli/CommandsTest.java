@@ -192,7 +192,23 @@ class CommandsTest {
         assertThat(run("analyse", abc.toString())).isZero();
         assertThat(out.toString()).contains("from C minor");
         assertThat(run("convert", abc.toString(), folder.resolve("tune.doc").toString()))
-                .isEqualTo(3);
+                .isEqualTo(2);
+    }
+
+    /** The input is overwritten only when that is asked for, by whatever name it goes. */
+    @Test
+    void theInputIsNotOverwrittenUnasked() throws IOException {
+        Path abc = Files.writeString(folder.resolve("own.abc"), "X:1\nT:Own\nM:4/4\nL:1/4\nK:C\n\"C\"E2 G2|\n");
+        String before = Files.readString(abc);
+        Path link = Files.createSymbolicLink(folder.resolve("other.abc"), abc);
+        for (Path out : List.of(abc, link)) {
+            assertThat(run("convert", abc.toString(), out.toString())).isEqualTo(2);
+            assertThat(err.toString()).contains("is the input itself", "--force");
+            assertThat(abc).hasContent(before);
+        }
+        assertThat(run("convert", abc.toString(), link.toString(), "--force")).isZero();
+        assertThat(link).isSymbolicLink();
+        assertThat(Files.readString(abc)).contains("Own").isNotEqualTo(before);
     }
 
     @Test

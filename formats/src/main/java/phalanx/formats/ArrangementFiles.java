@@ -1,6 +1,5 @@
 package phalanx.formats;
 
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
@@ -38,11 +37,7 @@ public final class ArrangementFiles {
      */
     public static void write(Arrangement arrangement, Path file) throws FormatException {
         checkEnding(file);
-        try {
-            SafeFile.replace(file, bytes(arrangement, file));
-        } catch (IOException e) {
-            throw new FormatException("", "the file cannot be written (" + e + ")").in(file);
-        }
+        SafeFile.replace(file, bytes(arrangement, file));
     }
 
     private static byte[] bytes(Arrangement arrangement, Path file) {

@@ -82,11 +82,7 @@ public final class SongFiles {
         byte[] bytes = name.endsWith(".abc")
                 ? new AbcWriter().write(song).getBytes(StandardCharsets.UTF_8)
                 : name.endsWith(".mid") ? new MidiWriter().write(song) : new MusicXmlWriter().writeLeadSheet(song);
-        try {
-            SafeFile.replace(file, bytes);
-        } catch (IOException e) {
-            throw new FormatException("", "the file cannot be written (" + e + ")").in(file);
-        }
+        SafeFile.replace(file, bytes);
     }
 
     private static String lower(Path file) {

@@ -87,11 +87,7 @@ public final class ProjectFile {
      * @throws FormatException naming the file and the reason; the file is then as it was before
      */
     public void write(Project project, Path file) throws FormatException {
-        try {
-            SafeFile.replace(file, write(project));
-        } catch (IOException e) {
-            throw new FormatException("", "the file cannot be written (" + e + ")").in(file);
-        }
+        SafeFile.replace(file, write(project));
     }
 
     /**
