@@ -128,6 +128,20 @@ public final class Arranger {
     }
 
     /**
+     * Arranges a song roughly where it is, for comparing many ways to have it: through few candidates, its effort some
+     * percent above the full one.
+     *
+     * @throws CancellationException soon after the work is cancelled
+     */
+    public Arrangement rough(Song song, Picking picking, Wishes wishes, BooleanSupplier cancelled) {
+        Song named = chartShapes.named(song);
+        Request request = new Request(named, instrument, hand, chartShapes.with(List.of(), named), picking, wishes);
+        SongDemand demand = SongDemand.of(request);
+        Solver solver = Solver.rough(layers, demand.slots(), named.tempo(), cancelled);
+        return finish(new Solved(named, request, 0, demand, solver, solver.quick()));
+    }
+
+    /**
      * The full answer to what was arranged quickly last.
      *
      * @throws IllegalStateException if no song was arranged yet

@@ -18,9 +18,9 @@ import phalanx.song.Song;
 
 /**
  * Arranges a song in all twelve keys with every capo, from the octave where it lies best, and says how it lies in each. Keys and capos are shared out among
- * the processor's cores. It compares quick answers, whose efforts are a little
- * higher than those of full ones; the first places are then arranged in full, so that what is taken shows the figures that
- * were promised.
+ * the processor's cores. It compares rough answers, whose efforts are some
+ * percent higher than those of full ones; the best few are arranged again less roughly, and the first place in full, so
+ * that what is taken shows the figures that were promised.
  */
 public final class KeyAdvisor {
     /** The highest capo that is tried. */
@@ -32,8 +32,8 @@ public final class KeyAdvisor {
     private static final int CAPOS = HIGHEST_CAPO + 1;
 
     private static final int LOWEST_MOVE = -5;
-    /** So many of the best are arranged in full. */
-    private static final int FIRST = 2;
+    /** So many of the best are arranged again, less roughly. */
+    private static final int FIRST = 6;
 
     private final Instrument instrument;
     private final Hand hand;
@@ -74,7 +74,7 @@ public final class KeyAdvisor {
         AtomicInteger count = new AtomicInteger();
         int octave = octave(song, cancelled);
         Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
-        List<KeyAdvice> quick = IntStream.range(0, tunings.size() * CAPOS)
+        List<KeyAdvice> rough = IntStream.range(0, tunings.size() * CAPOS)
                 .parallel()
                 .mapToObj(way -> {
                     Instrument guitar =
@@ -82,8 +82,8 @@ public final class KeyAdvisor {
                     Arranger arranger = new Arranger(guitar, hand);
                     return IntStream.range(LOWEST_MOVE, LOWEST_MOVE + 12)
                             .mapToObj(move -> {
-                                Arrangement arranged = arranger.quick(
-                                        song.transpose(octave + move), picking, thatOctave, List.of(), cancelled);
+                                Arrangement arranged =
+                                        arranger.rough(song.transpose(octave + move), picking, thatOctave, cancelled);
                                 done.accept(count.incrementAndGet());
                                 return KeyAdvice.of(arranged, octave + move, octave);
                             })
@@ -91,16 +91,28 @@ public final class KeyAdvisor {
                 })
                 .flatMap(List::stream)
                 .toList();
-        List<KeyAdvice> first = quick.stream().sorted().limit(FIRST).toList();
-        return quick.parallelStream()
-                .map(way -> first.contains(way) ? inFull(song, way, thatOctave, cancelled) : way)
+        return better(song, better(song, rough, FIRST, false, cancelled), 1, true, cancelled);
+    }
+
+    /** The ways, the first few of them arranged again. */
+    private List<KeyAdvice> better(
+            Song song, List<KeyAdvice> ways, int first, boolean full, BooleanSupplier cancelled) {
+        List<KeyAdvice> best = ways.stream().sorted().limit(first).toList();
+        List<KeyAdvice> again = best.parallelStream()
+                .map(way -> again(song, way, full, cancelled))
+                .toList();
+        return ways.stream()
+                .map(way -> best.contains(way) ? again.get(best.indexOf(way)) : way)
                 .toList();
     }
 
-    private KeyAdvice inFull(Song song, KeyAdvice way, Wishes thatOctave, BooleanSupplier cancelled) {
-        Instrument guitar = instrument.withTuning(way.tuning()).withCapo(way.capo());
-        Arrangement arranged = new Arranger(guitar, hand)
-                .arrange(song.transpose(way.semitones()), picking, thatOctave, List.of(), cancelled);
+    private KeyAdvice again(Song song, KeyAdvice way, boolean full, BooleanSupplier cancelled) {
+        Arranger arranger = new Arranger(instrument.withTuning(way.tuning()).withCapo(way.capo()), hand);
+        Song moved = song.transpose(way.semitones());
+        Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
+        Arrangement arranged = full
+                ? arranger.arrange(moved, picking, thatOctave, List.of(), cancelled)
+                : arranger.quick(moved, picking, thatOctave, List.of(), cancelled);
         return KeyAdvice.of(arranged, way.semitones(), way.octave());
     }
 

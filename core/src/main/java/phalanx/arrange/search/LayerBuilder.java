@@ -13,6 +13,8 @@ public final class LayerBuilder {
     private static final int MOST = 1 << 16;
     /** How many are promising for being the cheapest by themselves. */
     private static final int CHEAPEST = 40;
+    /** The same for a rough answer. */
+    private static final int CHEAPEST_ROUGHLY = 24;
 
     final MoveTable table;
     int unplayable = Integer.MAX_VALUE;
@@ -214,7 +216,7 @@ public final class LayerBuilder {
      * The layer of the most promising: some that are the cheapest by themselves, and the cheapest few of each place
      * of the tune, of the bass and of the hand together.
      *
-     * @param ofEach how many of each
+     * @param ofEach how many of each; with 0 the cheapest of each place of tune and bass, wherever the hand stands
      */
     public Layer promising(int ofEach) {
         byte[] ofKind = new byte[(pair + 1) * Layer.POSITIONS];
@@ -222,11 +224,12 @@ public final class LayerBuilder {
         int chosen = 0;
         int cheapest = 0;
         for (int candidate : order) {
-            int kind = pairs[candidate] * Layer.POSITIONS + positions[candidate];
+            boolean rough = ofEach == 0;
+            int kind = pairs[candidate] * Layer.POSITIONS + (rough ? 0 : positions[candidate]);
             boolean plain = !isVariant(candidate);
-            boolean among = cheapest < CHEAPEST;
+            boolean among = cheapest < (rough ? CHEAPEST_ROUGHLY : CHEAPEST);
             cheapest += among && plain ? 1 : 0;
-            if (!among && (plain || ofEach > 1) && ofKind[kind] < ofEach) {
+            if (!among && (plain || ofEach > 1) && ofKind[kind] < Math.max(1, ofEach)) {
                 ofKind[kind]++;
                 among = true;
             }

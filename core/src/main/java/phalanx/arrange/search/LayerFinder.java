@@ -41,6 +41,8 @@ public final class LayerFinder {
     static final double SLACK = 6;
     /** The same in the quick search for the most promising. */
     private static final double QUICK_SLACK = 2.6;
+    /** The same for a rough answer. */
+    private static final double ROUGH_SLACK = 1.5;
     /** So many candidates are remembered; then it begins anew. */
     private static final long MOST_KEPT = 600_000;
 
@@ -95,14 +97,14 @@ public final class LayerFinder {
     /**
      * The most promising candidates of a row of slots, the same layer for the same demand. Demands not seen before are shared out among the processor's cores.
      *
-     * @param ofEach how many of each place of tune, bass and hand together
+     * @param ofEach how many of each place of tune, bass and hand together; with 0 few, for a rough answer
      * @param check called before each search; what it throws ends the work
      */
     public Layer[] promising(List<Slot> slots, int ofEach, Runnable check) {
         Map<Slot.Demand, Layer> known = promising.computeIfAbsent(ofEach, few -> new ConcurrentHashMap<>());
         return layers(slots, known, demand -> {
             check.run();
-            return search(demand, QUICK_SLACK).promising(ofEach);
+            return search(demand, ofEach == 0 ? ROUGH_SLACK : QUICK_SLACK).promising(ofEach);
         });
     }
 

@@ -62,13 +62,29 @@ public final class Solver {
             List<Reprises.Reprise> reprises,
             Optional<Solver> earlier,
             BooleanSupplier cancelled) {
+        int ofEachKind = Math.max(1, Math.min(MOST_OF_EACH_KIND, OF_EACH_KIND / slots.size()));
+        return through(ofEachKind, finder, slots, tempo, reprises, earlier, cancelled);
+    }
+
+    /** Solves roughly, through few candidates: for comparing many ways to have a song. */
+    public static Solver rough(LayerFinder finder, List<Slot> slots, double tempo, BooleanSupplier cancelled) {
+        return through(0, finder, slots, tempo, List.of(), Optional.empty(), cancelled);
+    }
+
+    private static Solver through(
+            int ofEachKind,
+            LayerFinder finder,
+            List<Slot> slots,
+            double tempo,
+            List<Reprises.Reprise> reprises,
+            Optional<Solver> earlier,
+            BooleanSupplier cancelled) {
         // a lock that cannot be kept is left; the audit says so
         List<Slot> kept = slots.stream()
                 .map(slot -> finder.keepsLock(slot) ? slot : slot.unlocked())
                 .toList();
         SongGraph check = new SongGraph(
                 kept, tempo, new Layer[0], finder.meter(), finder.finder().instrument(), cancelled);
-        int ofEachKind = Math.max(1, Math.min(MOST_OF_EACH_KIND, OF_EACH_KIND / kept.size()));
         Layer[] found = finder.promising(kept, ofEachKind, check::checkCancelled);
         Optional<Solver> before = earlier.filter(other -> other.found.length == found.length);
         Layer[] layers = found.clone();

@@ -52,39 +52,46 @@ public class KeyAdvisorTest {
         assertThat(best.fingered().toString()).isIn("C", "G", "D", "A", "E");
         assertThat(best.openShare()).isGreaterThan(asEntered.openShare());
         assertThat(best.words()).contains("effort", "bpm", "% open strings");
-        Arrangement taken = new Arranger(Instrument.STANDARD.withCapo(best.capo()), Hand.AVERAGE)
-                .arrange(
-                        SONG.transpose(best.semitones()),
-                        Picking.PLAIN,
-                        Wishes.USUAL.withOctave(Octave.AS_WRITTEN),
-                        List.of(),
-                        () -> false);
+        Arrangement taken = full(best);
         assertThat(best.cost()).as("the first place keeps its promise").isEqualTo(taken.cost());
         assertThat(best.tempoCeiling()).isEqualTo(taken.ceiling().tempo());
     }
 
-    /** What is advised is what arranging then gives, but for the candidates left aside. */
+    /** None of the next places beats the first when all are arranged in full. */
+    @Test
+    void theFirstPlaceIsTheBest() {
+        List<KeyAdvice> best = ways.stream().sorted().limit(12).toList();
+        for (KeyAdvice way : best.subList(1, best.size())) {
+            assertThat(full(way).cost()).isGreaterThan(best.get(0).cost());
+        }
+    }
+
+    private static Arrangement full(KeyAdvice way) {
+        return new Arranger(Instrument.STANDARD.withCapo(way.capo()), Hand.AVERAGE)
+                .arrange(
+                        SONG.transpose(way.semitones()),
+                        Picking.PLAIN,
+                        Wishes.USUAL.withOctave(Octave.AS_WRITTEN),
+                        List.of(),
+                        () -> false);
+    }
+
+    /** What is advised of the others is what arranging then gives, but for the candidates left aside. */
     @Test
     void adviceAgreesWithTheArrangementItStandsFor() {
         double quick = 0;
         double full = 0;
         for (KeyAdvice way : ways.subList(20, 30)) {
-            Arrangement arranged = new Arranger(Instrument.STANDARD.withCapo(way.capo()), Hand.AVERAGE)
-                    .arrange(
-                            SONG.transpose(way.semitones()),
-                            Picking.PLAIN,
-                            Wishes.USUAL.withOctave(Octave.AS_WRITTEN),
-                            List.of(),
-                            () -> false);
+            Arrangement arranged = full(way);
             assertThat(arranged.movedBy()).isZero();
             assertThat(arranged.song().key()).isEqualTo(way.key());
             assertThat(arranged.cost()).isLessThanOrEqualTo(way.cost());
-            // each quick answer within 5 % of the full one, all together within 3 %
-            assertThat(way.cost().effort().total()).isLessThan(1.05 * arranged.effort());
+            // each rough answer within 20 % of the full one, all together within 7 %
+            assertThat(way.cost().effort().total()).isLessThan(1.2 * arranged.effort());
             quick += way.cost().effort().total();
             full += arranged.effort();
         }
-        assertThat(quick).isLessThan(1.03 * full);
+        assertThat(quick).isLessThan(1.07 * full);
     }
 
     /** Chords alone, held whole, have no octave to move to; the advice is for what the player wants. */
