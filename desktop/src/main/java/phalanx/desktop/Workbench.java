@@ -57,6 +57,7 @@ import phalanx.theory.Key;
  * comes meanwhile makes the earlier result void. All properties change on the interface thread.
  */
 public final class Workbench {
+    private static final String ANEW = "the song to be arranged anew";
     private static final String DEMO = "demo/slate-harbour.musicxml";
 
     private static final int NEW_TEMPO = 90;
@@ -466,7 +467,9 @@ public final class Workbench {
         try {
             Project next = edit.apply(now);
             if (!next.equals(now)) {
-                change(next, "Set " + what + ".", what);
+                boolean frees = now.written().isPresent() && next.written().isEmpty() && !what.equals(ANEW);
+                String freed = frees ? " The notes that were kept as written are arranged anew." : "";
+                change(next, "Set " + what + "." + freed, what);
             }
         } catch (IllegalArgumentException e) {
             message.set(Message.error(e.getMessage() + ". Nothing was changed."));
@@ -544,7 +547,7 @@ public final class Workbench {
 
     /** Arranges the tune of notes that were written afresh. */
     public void arrangeAnew() {
-        edit("the song to be arranged anew", Project::anew);
+        edit(ANEW, Project::anew);
     }
 
     /** A fault of ours must not leave the window at work for ever, nor the project at odds with what is shown. */

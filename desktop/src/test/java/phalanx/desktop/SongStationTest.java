@@ -215,6 +215,10 @@ class SongStationTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.Z);
         waitUntilArranged();
         waitFor(() -> places().equals(before));
+        interact(() -> workbench.setWishes("phrases to end plainly", wishes -> wishes.withFullEnds(false)));
+        waitUntilArranged();
+        assertThat(project().written()).isEmpty();
+        assertThat(workbench.messageProperty().get().text()).contains("kept as written are arranged anew");
     }
 
     private void workbenchTempo(int tempo) throws TimeoutException {

@@ -66,10 +66,7 @@ public final class ShapeOrder {
 
     /** Whether a shape is no fragment. */
     public static boolean isFull(Shape shape) {
-        int lowest = shape.strings();
-        while (lowest > 1 && !shape.sounds(lowest)) {
-            lowest--;
-        }
+        int lowest = lowest(shape);
         int highest = 1;
         while (highest < lowest && !shape.sounds(highest)) {
             highest++;
@@ -104,11 +101,17 @@ public final class ShapeOrder {
         return Effort.thousandths(cost);
     }
 
-    private static double strings(Shape shape) {
+    /** The lowest string that sounds; 1 where none does. */
+    private static int lowest(Shape shape) {
         int lowest = shape.strings();
         while (lowest > 1 && !shape.sounds(lowest)) {
             lowest--;
         }
+        return lowest;
+    }
+
+    private static double strings(Shape shape) {
+        int lowest = lowest(shape);
         double cost = Weights.PRINTED_SILENT_BELOW * (shape.strings() - lowest);
         int open = 0;
         int least = Integer.MAX_VALUE;
@@ -160,10 +163,7 @@ public final class ShapeOrder {
 
     /** Whether the thumb has the root or the fifth on another of the lower strings. */
     private boolean hasAlternate(Shape shape) {
-        int lowest = shape.strings();
-        while (lowest > 1 && !shape.sounds(lowest)) {
-            lowest--;
-        }
+        int lowest = lowest(shape);
         for (int string = lowest - 1; string > shape.strings() / 2; string--) {
             if (shape.sounds(string)) {
                 int sound = instrument.midi(string, shape.fret(string)) % 12;
