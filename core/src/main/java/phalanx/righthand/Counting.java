@@ -22,7 +22,7 @@ public final class Counting {
     public record Count(int tick, String word) {}
 
     /**
-     * The count of a bar: each felt beat in the fewest steps, halves at least and thirds in a compound meter, on which all
+     * The count of a bar: each felt beat in the fewest steps, halves at least and thirds or their halves in a compound meter, on which all
      * that is struck in it falls; what falls on none of up to eight steps changes nothing.
      *
      * @param struck ticks at which something is struck, in the bar or not
@@ -48,7 +48,8 @@ public final class Counting {
         boolean whole = start >= bar.startTick() && start + beat <= bar.endTick();
         for (int grid = usual; grid <= (whole ? MOST_STEPS : MOST_STEPS_OF_A_PART); grid++) {
             int steps = grid;
-            if (beat % grid == 0 && struck.stream().allMatch(tick -> (tick - start) * steps % beat == 0)) {
+            boolean told = grid % usual == 0 || !bar.meter().compound();
+            if (told && beat % grid == 0 && struck.stream().allMatch(tick -> (tick - start) * steps % beat == 0)) {
                 return grid;
             }
         }

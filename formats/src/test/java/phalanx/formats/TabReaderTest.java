@@ -197,6 +197,13 @@ class TabReaderTest {
                 .containsExactly(0, 1680, 1680, 3360, 5040);
     }
 
+    /** In five a last beat of fives looks like the beats; a duplet in 6/8 falls on no third. */
+    @Example
+    void aLastBeatOfFivesComesBack() throws FormatException {
+        itsOwnTablatureComesBack(43324);
+        itsOwnTablatureComesBack(1558);
+    }
+
     /** Fives by number, triplets by word, whatever the columns look like. */
     @Test
     void theCountSaysHowBeatsAreDivided() throws FormatException {

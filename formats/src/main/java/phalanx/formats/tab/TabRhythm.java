@@ -2,6 +2,7 @@ package phalanx.formats.tab;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -99,12 +100,17 @@ final class TabRhythm {
         int first = bar.firstNumber().orElse(1);
         int lead = bar.beginsOffBeat() ? beat / 2 : 0;
         int start = -beat / 2;
-        List<Integer> numbers = bar.counts().stream()
-                .filter(word -> Character.isDigit(word.text().charAt(0)))
-                .map(word -> Integer.parseInt(word.text()))
-                .toList();
+        List<Integer> numbers = new ArrayList<>();
+        BitSet apart = new BitSet();
+        for (TabBar.Word word : bar.counts()) {
+            if (Character.isDigit(word.text().charAt(0))) {
+                numbers.add(Integer.parseInt(word.text()));
+            } else {
+                apart.set(numbers.size());
+            }
+        }
         int[] steps = new int[numbers.size()];
-        readBeats(numbers, steps, 0, first);
+        readBeats(numbers, apart, steps, 0, first);
         int at = 0;
         for (TabBar.Word word : bar.counts()) {
             double share =
@@ -134,10 +140,11 @@ final class TabRhythm {
     /**
      * Tells beats from the numbers that count the steps of one: {@code 1 2 3 4 5 2 2 3 4 5} are two beats of five.
      *
+     * @param apart which numbers have a word before them that is none: they begin a beat
      * @param steps takes for each number how many steps its beat has, 0 where it is the beat itself
      * @return whether numbers from one on can be read so
      */
-    private static boolean readBeats(List<Integer> numbers, int[] steps, int from, int beat) {
+    private static boolean readBeats(List<Integer> numbers, BitSet apart, int[] steps, int from, int beat) {
         boolean rising = true;
         for (int i = from; i < numbers.size(); i++) {
             rising &= numbers.get(i) > (i == from ? beat - 1 : numbers.get(i - 1));
@@ -150,17 +157,17 @@ final class TabRhythm {
             return false;
         }
         int run = 1;
-        while (from + run < numbers.size() && numbers.get(from + run) == run + 1) {
+        while (from + run < numbers.size() && !apart.get(from + run) && numbers.get(from + run) == run + 1) {
             run++;
         }
         for (int length = run; length >= FEWEST_COUNTED; length--) {
-            if (readBeats(numbers, steps, from + length, beat + 1)) {
+            if (readBeats(numbers, apart, steps, from + length, beat + 1)) {
                 Arrays.fill(steps, from, from + length, length);
                 steps[from] = 0;
                 return true;
             }
         }
-        return readBeats(numbers, steps, from + 1, beat + 1);
+        return readBeats(numbers, apart, steps, from + 1, beat + 1);
     }
 
     private static double between(TreeMap<Integer, Double> anchors, int column) {
