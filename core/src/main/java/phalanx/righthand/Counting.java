@@ -22,8 +22,8 @@ public final class Counting {
     public record Count(int tick, String word) {}
 
     /**
-     * The count of a bar: each felt beat in the fewest steps, halves at least and thirds or their halves in a compound meter, on which all
-     * that is struck in it falls; what falls on none of up to eight steps changes nothing.
+     * The count of a bar: each felt beat in the fewest steps, halves at least and thirds or their halves in a compound
+     * meter, on which all that is struck in it falls; what falls on none of up to eight steps changes nothing.
      *
      * @param struck ticks at which something is struck, in the bar or not
      */

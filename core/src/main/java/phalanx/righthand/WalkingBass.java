@@ -2,6 +2,7 @@ package phalanx.righthand;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedList;
 import java.util.List;
 import java.util.Optional;
 import phalanx.song.MelodyNote;
@@ -15,7 +16,7 @@ import phalanx.theory.ChordSymbol;
  */
 public final class WalkingBass {
     private static final int FOURTH = 5;
-    private static final int IMPOSSIBLE = 1_000_000;
+    private static final int IMPOSSIBLE = 1 << 29;
 
     private static final int AGAIN = 12;
     private static final int LEAP = 2;
@@ -72,56 +73,57 @@ public final class WalkingBass {
         return picking.planAt(stroke.tick()).bass() == BassLine.WALKING;
     }
 
+    /** The cheapest line; where a stroke has no room under the tune it stays open, and a new line begins after it. */
     private List<BassStroke> line(List<BassStroke> strokes) {
         int pitches = highest - lowest + 1;
         int[][] best = new int[strokes.size()][pitches];
         int[][] from = new int[strokes.size()][pitches];
+        List<BassStroke> done = new ArrayList<>();
         for (int i = 0; i < strokes.size(); i++) {
             for (int pitch = 0; pitch < pitches; pitch++) {
                 best[i][pitch] = own(strokes, i, lowest + pitch);
-                if (i > 0 && best[i][pitch] < IMPOSSIBLE) {
-                    int cheapest = IMPOSSIBLE;
-                    for (int before = 0; before < pitches; before++) {
-                        int cost = best[i - 1][before] + step(strokes, i, lowest + before, lowest + pitch);
-                        if (cost < cheapest) {
-                            cheapest = cost;
-                            from[i][pitch] = before;
-                        }
-                    }
-                    best[i][pitch] += cheapest;
+                if (i > done.size() && best[i][pitch] < IMPOSSIBLE) {
+                    best[i][pitch] += cheapest(strokes, i, pitch, best[i - 1], from[i]);
                 }
             }
-            if (Arrays.stream(best[i]).allMatch(cost -> cost >= IMPOSSIBLE)) {
-                return open(strokes, i);
+            boolean none = Arrays.stream(best[i]).allMatch(cost -> cost >= IMPOSSIBLE);
+            if (none || i == strokes.size() - 1) {
+                int end = none ? i : i + 1;
+                if (end > done.size()) {
+                    done.addAll(pitched(strokes, done.size(), end, best[end - 1], from));
+                }
+                if (none) {
+                    done.add(strokes.get(i));
+                }
             }
         }
-        return pitched(strokes, best[strokes.size() - 1], from);
+        return done;
     }
 
-    /** A line in two parts, where one stroke has no room under the tune. */
-    private List<BassStroke> open(List<BassStroke> strokes, int at) {
-        List<BassStroke> parts = new ArrayList<>();
-        if (at > 0) {
-            parts.addAll(line(strokes.subList(0, at)));
+    /** What the way to a pitch costs at least; notes where it comes from. */
+    private int cheapest(List<BassStroke> strokes, int i, int pitch, int[] before, int[] from) {
+        int cheapest = IMPOSSIBLE;
+        for (int other = 0; other < before.length; other++) {
+            int cost = before[other] + step(strokes, i, lowest + other, lowest + pitch);
+            if (cost < cheapest) {
+                cheapest = cost;
+                from[pitch] = other;
+            }
         }
-        parts.add(strokes.get(at));
-        if (at + 1 < strokes.size()) {
-            parts.addAll(line(strokes.subList(at + 1, strokes.size())));
-        }
-        return parts;
+        return cheapest;
     }
 
-    private List<BassStroke> pitched(List<BassStroke> strokes, int[] last, int[][] from) {
-        BassStroke[] pitched = new BassStroke[strokes.size()];
+    private List<BassStroke> pitched(List<BassStroke> strokes, int start, int end, int[] last, int[][] from) {
         int pitch = 0;
         for (int i = 1; i < last.length; i++) {
             pitch = last[i] < last[pitch] ? i : pitch;
         }
-        for (int i = pitched.length - 1; i >= 0; i--) {
-            pitched[i] = strokes.get(i).at(lowest + pitch);
+        LinkedList<BassStroke> pitched = new LinkedList<>();
+        for (int i = end - 1; i >= start; i--) {
+            pitched.addFirst(strokes.get(i).at(lowest + pitch));
             pitch = from[i][pitch];
         }
-        return List.of(pitched);
+        return pitched;
     }
 
     /** What a pitch costs by itself, {@link #IMPOSSIBLE} where it must not be. */

@@ -94,6 +94,22 @@ class WalkingBassTest {
         }
     }
 
+    /** Under a tune at the bottom of the guitar there is no line; it begins again after it. */
+    @Test
+    void aLineBeginsAgainAfterALowTune() {
+        Song song = Songs.of("C", Meter.COMMON, "C F C", "E2:4 A4:4 G4:4");
+        List<BassStroke> asked = new BassWriter(song, walking()).strokes();
+        List<BassStroke> line = new WalkingBass(song, walking(), 40, 54).over(asked);
+        assertThat(line).hasSameSizeAs(asked);
+        assertThat(line.subList(0, 4)).isEqualTo(asked.subList(0, 4));
+        assertThat(line.subList(4, 12)).allMatch(stroke -> stroke.midi() > 0);
+        assertThat(line.get(4).midi() % 12).isEqualTo(5);
+    }
+
+    private static Picking walking() {
+        return Picking.PLAIN.withPlan(new Picking.Plan(Optional.empty(), BassLine.WALKING, Level.EVEN));
+    }
+
     @ParameterizedTest
     @CsvSource({"C, 5 4 6 4", "Am, 5 4 6 4", "E, 6 4 5 4", "F, 6 4 5 4", "G7, 6 5 4 5"})
     void aRoundTakesThreeStringsAndNoneTwiceInARow(String chord, String strings) {

@@ -16,7 +16,7 @@ import phalanx.theory.ChordTone;
  * Says for each slot which colours of its chord should be heard there: the third first, each named tone in the first
  * strokes of the chord that have room for it. What the tune sounds within two beats of the change needs no stroke. Under
  * a pattern all that it strikes within these two beats counts together: the shape must have the colours where they are
- * struck.
+ * struck. It says, too, what bass and tune sound next.
  */
 final class ColourSchedule {
     private static final int BEATS = 2;

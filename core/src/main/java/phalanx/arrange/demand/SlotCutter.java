@@ -62,7 +62,8 @@ public final class SlotCutter {
     }
 
     private static Optional<MelodyNote> next(List<MelodyNote> melody, int index, int tick) {
-        return melody.stream().skip(index).filter(note -> note.tick() > tick).findFirst();
+        int next = index < melody.size() && melody.get(index).tick() <= tick ? index + 1 : index;
+        return next < melody.size() ? Optional.of(melody.get(next)) : Optional.empty();
     }
 
     private static Optional<BassStroke> ringing(List<BassStroke> bass, int index, int tick) {

@@ -123,6 +123,7 @@ final class HeldSearch {
                     int walked = instrument.fretOf(string, demand.wanted().bassMidi());
                     if (!locked
                             && demand.wanted().bassMidi() > 0
+                            && adder.isBelowTune(demand.wanted().bassMidi())
                             && instrument.has(string, walked)
                             && walked != shape.fret(string)) {
                         places.add(new Place(string, walked));

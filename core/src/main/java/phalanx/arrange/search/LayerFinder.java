@@ -27,7 +27,8 @@ import phalanx.lefthand.track.MoveMeter;
  *
  * <p>The rules: every place of the tune's note with every place of the bass below it; besides, up to
  * {@link #MOST_STOPPED} further strings stopped at tones of the chord ({@link #MOST_IDLE} where no inner stroke falls,
- * only to stay where a finger was), above the tune only where strokes may be, within the hand's span and a fret more for the thumb; every fingering of these
+ * only to stay where a finger was), above the tune only where strokes may be, within the hand's span and a fret more for
+ * the thumb; every fingering of these
  * frets; every position from which the fingers can stand so. The thumb never has the tune's note. Inner strokes
  * take the strings that the ear likes best. All of these take part, but for those that cost {@link #SLACK} more by
  * themselves than the cheapest: no change is worth that much (measured in the bench, see docs/performance.md).
@@ -166,7 +167,7 @@ public final class LayerFinder {
             this.adder = adder(demand);
             this.slack = Effort.thousandths(slack);
             this.mostStopped = demand.inner() ? MOST_STOPPED : demand.chord().isPresent() ? MOST_IDLE : 0;
-            this.above = Boolean.getBoolean("noabove") ? 0 : demand.above();
+            this.above = demand.above();
             Arrays.fill(frets, Shape.SILENT);
         }
 

@@ -43,7 +43,7 @@ public final class ShapeOrder {
 
     /**
      * All shapes as players print them: of each family the first, then the others of the families, then fragments: fewer
-     * than four strings, a silent string between sounding ones, or a bass above the lower half of the strings and one.
+     * than four strings, a silent string between sounding ones, or the bass on the upper half of the strings.
      */
     public List<PricedShape> asPrinted(List<PricedShape> shapes) {
         List<Placed> ordered = order(shapes);

@@ -64,7 +64,7 @@ final class ScorePainter {
         arrangement.hits().stream()
                 .filter(hit -> hit.tick() >= line.startTick() && hit.tick() < line.endTick())
                 .forEach(hit -> paintHit(g, line, hit));
-        paintCount(g, line);
+        paintCount(g, line, notes);
     }
 
     private void paintHit(GraphicsContext g, ScoreLayout.Line line, Hit hit) {
@@ -253,9 +253,9 @@ final class ScorePainter {
         }
     }
 
-    private void paintCount(GraphicsContext g, ScoreLayout.Line line) {
+    private void paintCount(GraphicsContext g, ScoreLayout.Line line, List<ArrangedNote> notes) {
         TreeSet<Integer> struck = new TreeSet<>();
-        arrangement.notes().forEach(note -> struck.add(note.tick()));
+        notes.forEach(note -> struck.add(note.tick()));
         arrangement.hits().forEach(hit -> struck.add(hit.tick()));
         for (Bar bar : line.bars()) {
             for (Counting.Count count : Counting.of(bar, struck)) {

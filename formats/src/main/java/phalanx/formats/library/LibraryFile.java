@@ -69,7 +69,7 @@ public final class LibraryFile {
             root.setAll((ObjectNode) mapper.valueToTree(library));
             SafeFile.replace(file, mapper.writeValueAsBytes(root));
         } catch (IOException e) {
-            throw new FormatException("", "the file cannot be written (" + e + ")").in(file);
+            throw new FormatException("", "the file cannot be written: its folder cannot be made").in(file);
         }
     }
 
