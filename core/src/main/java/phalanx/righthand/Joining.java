@@ -18,7 +18,7 @@ public record Joining(int asked, int kept, int byTune, int moved, Map<Reason, In
 
     /** Why a stroke is left out. */
     public enum Reason {
-        NO_FREE_STRING("no inner string of the chord is free below the tune"),
+        NO_FREE_STRING("no inner string of the chord is free"),
         NO_DIGIT("the school has no digit left"),
         THINNED("thinned out beside the tune"),
         PHRASE_END("the phrase ends there with a fuller sound"),

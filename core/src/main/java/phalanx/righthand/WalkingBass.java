@@ -157,8 +157,12 @@ public final class WalkingBass {
         return cost + (approaches && (wide == 0 || wide > 2) ? NO_APPROACH : 0);
     }
 
+    /** The tune note that sounds at a tick. */
     private Optional<MelodyNote> tune(int tick) {
-        return song.melodyBetween(tick, tick + 1).stream().findFirst();
+        List<MelodyNote> begun = song.melodyBetween(0, tick + 1);
+        return begun.isEmpty()
+                ? Optional.empty()
+                : Optional.of(begun.get(begun.size() - 1)).filter(note -> note.endTick() > tick);
     }
 
     private static boolean isFirst(List<BassStroke> strokes, int i) {

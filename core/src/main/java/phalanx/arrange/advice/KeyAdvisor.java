@@ -1,5 +1,6 @@
 package phalanx.arrange.advice;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -19,8 +20,8 @@ import phalanx.song.Song;
 /**
  * Arranges a song in all twelve keys with every capo, from the octave where it lies best, and says how it lies in each. Keys and capos are shared out among
  * the processor's cores. It compares rough answers, whose efforts are some
- * percent higher than those of full ones; the best few are arranged again less roughly, and the first place in full, so
- * that what is taken shows the figures that were promised.
+ * percent higher than those of full ones; the best few are arranged again less roughly, the first place and the
+ * present one in full, so that both show the figures that arranging gives.
  */
 public final class KeyAdvisor {
     /** The highest capo that is tried. */
@@ -94,16 +95,25 @@ public final class KeyAdvisor {
         return better(song, better(song, rough, FIRST, false, cancelled), 1, true, cancelled);
     }
 
-    /** The ways, the first few of them arranged again. */
+    /** The ways, the first few of them arranged again; in full the present one, too. */
     private List<KeyAdvice> better(
             Song song, List<KeyAdvice> ways, int first, boolean full, BooleanSupplier cancelled) {
-        List<KeyAdvice> best = ways.stream().sorted().limit(first).toList();
+        List<KeyAdvice> best =
+                new ArrayList<>(ways.stream().sorted().limit(first).toList());
+        ways.stream().filter(way -> full && isNow(way) && !best.contains(way)).forEach(best::add);
         List<KeyAdvice> again = best.parallelStream()
                 .map(way -> again(song, way, full, cancelled))
                 .toList();
         return ways.stream()
                 .map(way -> best.contains(way) ? again.get(best.indexOf(way)) : way)
                 .toList();
+    }
+
+    /** Whether it is the song's own key on the guitar as it is. */
+    private boolean isNow(KeyAdvice way) {
+        return way.keySemitones() == 0
+                && way.capo() == instrument.capo()
+                && way.tuning().equals(instrument.tuning());
     }
 
     private KeyAdvice again(Song song, KeyAdvice way, boolean full, BooleanSupplier cancelled) {

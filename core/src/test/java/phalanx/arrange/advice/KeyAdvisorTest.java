@@ -55,6 +55,9 @@ public class KeyAdvisorTest {
         Arrangement taken = full(best);
         assertThat(best.cost()).as("the first place keeps its promise").isEqualTo(taken.cost());
         assertThat(best.tempoCeiling()).isEqualTo(taken.ceiling().tempo());
+        assertThat(asEntered.cost())
+                .as("where it is now")
+                .isEqualTo(full(asEntered).cost());
     }
 
     /** None of the next places beats the first when all are arranged in full. */
