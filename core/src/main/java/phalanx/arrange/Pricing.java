@@ -67,13 +67,14 @@ final class Pricing {
                 .write(
                         chosen.slots(),
                         candidates.stream().map(Candidate::fingering).toList());
+        List<Optional<Shape>> printed = printed(chosen.slots(), candidates);
         List<Cost> costs = scorer.costs(
                 chosen.slots(),
                 request.song().tempo(),
                 notes,
                 holds,
                 candidates.stream().map(one -> one.posture().position()).toList(),
-                printed(chosen.slots(), candidates));
+                printed);
         Cost cost = costs.stream().reduce(Cost.NONE, Cost::plus);
         check(chosen, cost);
         Arrangement written = new Arrangement(
@@ -81,7 +82,7 @@ final class Pricing {
                 movedBy,
                 notes,
                 holds,
-                slots(request, chosen.slots(), candidates, costs),
+                slots(request, chosen.slots(), candidates, costs, printed),
                 right.innerAsked(),
                 right.hits(),
                 right.joining(),
@@ -89,7 +90,7 @@ final class Pricing {
                 cost,
                 TempoCeiling.NONE,
                 Optional.empty());
-        return written.with(audit.findings(written), audit.ceiling(written));
+        return audit.audited(written);
     }
 
     private List<Optional<Shape>> printed(List<Slot> slots, List<Candidate> candidates) {
@@ -110,8 +111,12 @@ final class Pricing {
         }
     }
 
-    private List<ArrangedSlot> slots(Request request, List<Slot> slots, List<Candidate> candidates, List<Cost> costs) {
-        List<Optional<Shape>> printed = printed(slots, candidates);
+    private static List<ArrangedSlot> slots(
+            Request request,
+            List<Slot> slots,
+            List<Candidate> candidates,
+            List<Cost> costs,
+            List<Optional<Shape>> printed) {
         return IntStream.range(0, slots.size())
                 .mapToObj(i -> new ArrangedSlot(
                         slots.get(i).startTick(),

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
 
@@ -19,9 +20,11 @@ public final class PhraseEnds {
     private static final int LEAP = 5;
 
     private final Song song;
+    private final TreeMap<Integer, ChordChange> chords = new TreeMap<>();
 
     public PhraseEnds(Song song) {
         this.song = Objects.requireNonNull(song, "song");
+        song.chart().forEach(change -> chords.put(change.startTick(), change));
     }
 
     /** The ticks at which the last notes, or chords, of phrases begin; the song's last among them. */
@@ -93,10 +96,8 @@ public final class PhraseEnds {
     }
 
     private boolean isRoot(MelodyNote note) {
-        Optional<ChordChange> chord = song.chart().stream()
-                .filter(change -> change.startTick() <= note.tick())
-                .reduce((earlier, later) -> later);
-        return chord.flatMap(ChordChange::chord)
+        return Optional.ofNullable(chords.floorEntry(note.tick()))
+                .flatMap(entry -> entry.getValue().chord())
                 .filter(symbol -> symbol.root().pitchClass() == note.midi() % 12)
                 .isPresent();
     }

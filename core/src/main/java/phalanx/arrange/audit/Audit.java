@@ -29,15 +29,25 @@ public final class Audit {
                 arrangement.request().instrument(), arrangement.request().hand()));
     }
 
+    /** The arrangement with what is found in it, in order of tick, and its tempo ceiling. */
+    public Arrangement audited(Arrangement arrangement) {
+        List<SpeedLimit> limits = limits(arrangement);
+        return arrangement.with(findings(arrangement, limits), ceiling(limits));
+    }
+
     /** All findings in order of tick. */
     public List<Finding> findings(Arrangement arrangement) {
+        return findings(arrangement, limits(arrangement));
+    }
+
+    private static List<Finding> findings(Arrangement arrangement, List<SpeedLimit> limits) {
         List<Finding> findings = new ArrayList<>();
         findings.addAll(new HoldAudit(arrangement).findings());
         findings.addAll(new ThumbAudit(arrangement).findings());
         findings.addAll(new NoteAudit(arrangement).findings());
         findings.addAll(new LockAudit(arrangement).findings());
         findings.addAll(new StrainAudit(arrangement).findings());
-        findings.addAll(new SpeedAudit(arrangement).findings(limits(arrangement)));
+        findings.addAll(new SpeedAudit(arrangement).findings(limits));
         findings.addAll(new DigitAudit(arrangement).findings());
         findings.sort(Comparator.comparingInt(Finding::tick));
         return findings;
@@ -50,7 +60,11 @@ public final class Audit {
 
     /** The greatest tempo at which this very arrangement has no finding of speed, and what sets it. */
     public TempoCeiling ceiling(Arrangement arrangement) {
-        return limits(arrangement).stream()
+        return ceiling(limits(arrangement));
+    }
+
+    private static TempoCeiling ceiling(List<SpeedLimit> limits) {
+        return limits.stream()
                 .min(Comparator.comparingDouble(SpeedLimit::tempo))
                 .filter(limit -> limit.tempo() < Song.FASTEST)
                 .map(limit -> new TempoCeiling(
