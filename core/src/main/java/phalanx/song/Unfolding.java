@@ -39,9 +39,18 @@ public final class Unfolding {
             throw new IllegalArgumentException(
                     marks.size() + " marks for " + written.bars().size() + " bars");
         }
-        return marks.stream().allMatch(BarMarks.NONE::equals)
-                ? written
-                : new Unfolding(written).play(PlayingOrder.of(marks));
+        return marks.stream().allMatch(BarMarks.NONE::equals) ? written : ofBars(written, PlayingOrder.of(marks));
+    }
+
+    /**
+     * The song with its bars in another order.
+     *
+     * @param written bar after bar as it stands on paper
+     * @param order indices of bars, one after the other as they are played
+     * @throws IllegalArgumentException if that makes more than 2,000 bars
+     */
+    public static Song ofBars(Song written, List<Integer> order) {
+        return new Unfolding(written).play(order);
     }
 
     private Song play(List<Integer> order) {

@@ -16,12 +16,6 @@ import phalanx.song.Song;
  * @param chosen which of them this is, from 0
  */
 public record Reading(Song song, List<String> report, Optional<Written> written, List<String> choices, int chosen) {
-    /** Said of a song without a tune. */
-    public static final String NO_TUNE = "there is no tune; the chords are arranged alone";
-    /** Said of a song without chords. */
-    public static final String NO_CHORDS =
-            "there are no chord symbols; the tune is arranged without bass and inner notes";
-
     public Reading {
         Objects.requireNonNull(song, "song");
         Objects.requireNonNull(written, "written");

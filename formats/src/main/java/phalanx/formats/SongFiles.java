@@ -28,6 +28,9 @@ public final class SongFiles {
     /** The endings that songs are written with. */
     private static final List<String> WRITTEN = List.of(".musicxml", ".xml", ".abc", ".mid", ProjectFile.ENDING);
 
+    /** Names of parts and tracks, in small letters, that say that they hold the tune. */
+    public static final String NAMED_FOR_THE_TUNE = ".*(melody|voice|vocal|tune|lead|soprano|sing).*";
+
     private SongFiles() {}
 
     /**
@@ -116,7 +119,7 @@ public final class SongFiles {
         String lower = lower(file);
         String title = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
         if (lower.endsWith(".mxl")) {
-            return new MusicXmlReader(title, choice).read(new CompressedMusicXml().unpack(bytes));
+            return new MusicXmlReader(title, choice).read(new CompressedMusicXml(bytes).score());
         }
         if (lower.endsWith(".musicxml") || lower.endsWith(".xml")) {
             return new MusicXmlReader(title, choice).read(bytes);

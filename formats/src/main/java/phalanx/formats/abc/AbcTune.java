@@ -24,6 +24,7 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.song.Unfolding;
+import phalanx.song.build.SongBuilder;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Note;
@@ -624,9 +625,9 @@ final class AbcTune {
                             + " as \"Am7\"A2 or \"Am7\"z4");
         }
         if (melody.isEmpty()) {
-            report.add(Reading.NO_TUNE);
+            report.add(SongBuilder.NO_TUNE);
         } else if (noChords) {
-            report.add(Reading.NO_CHORDS);
+            report.add(SongBuilder.NO_CHORDS);
         }
         if (tempoUnits > 0) {
             setTempoInUnits();

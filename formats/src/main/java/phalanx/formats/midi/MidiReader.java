@@ -30,6 +30,7 @@ import phalanx.song.Meter;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.song.build.SongBuilder;
 import phalanx.theory.ChordGuess;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
@@ -41,6 +42,11 @@ import phalanx.theory.Pitch;
  */
 public final class MidiReader {
     private static final int DRUMS = 9;
+    private static final int HIGHEST_NOTE = 127;
+    private static final double MOSTLY_COVERED = 0.75;
+    private static final double HALF_COVERED = 0.5;
+    /** A line of single notes has no more notes under others than this share. */
+    private static final double MOST_AT_ONCE = 0.05;
     /** Silence after the tune that is still taken for part of the song. */
     private static final int LONGEST_REST = 8 * Ticks.WHOLE;
 
@@ -161,12 +167,14 @@ public final class MidiReader {
         boolean on = note.getCommand() == ShortMessage.NOTE_ON && note.getData2() > 0;
         boolean off = note.getCommand() == ShortMessage.NOTE_OFF
                 || note.getCommand() == ShortMessage.NOTE_ON && note.getData2() == 0;
-        int id = note.getChannel() << 8 | note.getData1();
+        // damaged files have notes beyond the 128 that there are
+        int midi = note.getData1() & HIGHEST_NOTE;
+        int id = note.getChannel() << 8 | midi;
         if (on || off) {
             Integer since = on ? open.put(id, tick) : open.remove(id);
             if (since != null && since < tick) {
                 channels.computeIfAbsent(note.getChannel(), channel -> new ArrayList<>())
-                        .add(new Sound(since, tick, note.getData1()));
+                        .add(new Sound(since, tick, midi));
             }
         }
     }
@@ -191,7 +199,7 @@ public final class MidiReader {
         if (!named) {
             throw new FormatException("", "the file has neither notes of a tune nor chord names");
         }
-        report.add(Reading.NO_TUNE);
+        report.add(SongBuilder.NO_TUNE);
         return new Reading(song(title, metas, bars, List.of(), List.of()), report);
     }
 
@@ -201,7 +209,7 @@ public final class MidiReader {
 
     private Line melodyLine(List<Line> pitched) throws FormatException {
         Line likeliest = pitched.stream()
-                .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(".*(melody|voice|vocal|tune|lead).*"))
+                .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(SongFiles.NAMED_FOR_THE_TUNE))
                 .findFirst()
                 .or(() -> pitched.stream().max(Comparator.comparingDouble(Line::height)))
                 .orElseThrow();
@@ -212,37 +220,68 @@ public final class MidiReader {
         return melody;
     }
 
+    /** A note on the grid, and as it was played. */
+    private record Placed(int tick, int end, Sound played) {
+        int midi() {
+            return played.midi;
+        }
+
+        /** Which share of it sounds under a higher note that began before. */
+        double under(Placed higher) {
+            int overlap = Math.min(higher.played.end, played.end) - played.tick;
+            return midi() < higher.midi() ? overlap / (double) (played.end - played.tick) : 0;
+        }
+    }
+
+    /**
+     * From which share under a higher note on a note is not the tune's. In a line of single notes some only ring a
+     * little into the next, as they are played.
+     */
+    private static double covered(List<Placed> sorted) {
+        int within = 0;
+        for (int i = 1; i < sorted.size(); i++) {
+            Placed before = sorted.get(i - 1);
+            boolean atOnce = before.tick == sorted.get(i).tick;
+            within += atOnce || sorted.get(i).under(before) >= MOSTLY_COVERED ? 1 : 0;
+        }
+        return within <= MOST_AT_ONCE * sorted.size() ? MOSTLY_COVERED : HALF_COVERED;
+    }
+
     /** The highest note at every moment, on the grid; in a line of two notes at once the lower one of equal length, too. */
     private List<MelodyNote> skyline(List<Sound> sounds, Quantiser quantiser, Key key) {
-        List<Sound> sorted = new ArrayList<>();
+        List<Placed> sorted = new ArrayList<>();
         for (Sound sound : sounds) {
             int tick = quantiser.onset(sound.tick);
-            sorted.add(new Sound(tick, Math.max(tick + quantiser.shortest(), quantiser.end(sound.end)), sound.midi));
+            sorted.add(new Placed(tick, Math.max(tick + quantiser.shortest(), quantiser.end(sound.end)), sound));
         }
-        sorted.sort(Comparator.comparingInt(Sound::tick).thenComparingInt(sound -> -sound.midi));
+        sorted.sort(Comparator.comparingInt(Placed::tick).thenComparingInt(placed -> -placed.midi()));
         boolean inTwo =
-                sorted.stream().collect(Collectors.groupingBy(Sound::tick, Collectors.counting())).values().stream()
+                sorted.stream().collect(Collectors.groupingBy(Placed::tick, Collectors.counting())).values().stream()
                         .allMatch(atOnce -> atOnce <= 2);
         List<MelodyNote> tune = new ArrayList<>();
-        boolean left = false;
-        for (Sound sound : sorted) {
+        Placed before = null;
+        double under = covered(sorted);
+        int covered = 0;
+        for (Placed placed : sorted) {
             MelodyNote last = tune.isEmpty() ? null : tune.get(tune.size() - 1);
-            if (last != null && last.endTick() > sound.tick) {
-                if (inTwo && last.tick() == sound.tick && last.endTick() == sound.end && sound.midi < last.midi()) {
-                    tune.set(tune.size() - 1, last.with(Pitch.of(sound.midi, key)));
+            if (last != null && last.endTick() > placed.tick) {
+                boolean atOnce = last.tick() == placed.tick;
+                if (inTwo && atOnce && last.endTick() == placed.end && placed.midi() < last.midi()) {
+                    tune.set(tune.size() - 1, last.with(Pitch.of(placed.midi(), key)));
                     continue;
                 }
-                boolean covered = last.tick() == sound.tick || sound.midi < last.midi();
-                left |= covered;
-                if (covered) {
+                if (atOnce || placed.under(before) >= under) {
+                    covered++;
                     continue;
                 }
-                tune.set(tune.size() - 1, last.lasting(sound.tick - last.tick()));
+                tune.set(tune.size() - 1, last.lasting(placed.tick - last.tick()));
             }
-            tune.add(new MelodyNote(sound.tick, sound.end - sound.tick, Pitch.of(sound.midi, key)));
+            before = placed;
+            tune.add(new MelodyNote(placed.tick, placed.end - placed.tick, Pitch.of(placed.midi(), key)));
         }
-        if (left) {
-            report.add("of notes at once the highest is the melody; lower ones that do not go with it were left out");
+        if (covered > 0) {
+            report.add("of notes at once the highest is the tune; " + covered
+                    + " lower ones that do not go with it were left out");
         }
         return tune;
     }

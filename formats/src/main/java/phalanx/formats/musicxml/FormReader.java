@@ -1,76 +1,60 @@
 package phalanx.formats.musicxml;
 
-import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
-import org.w3c.dom.Element;
-import phalanx.formats.FormatException;
 import phalanx.song.BarMarks;
+import phalanx.song.build.Endings;
 
 /** Reads what a measure says about the order of playing; endings last over measures until they stop. */
 final class FormReader {
-    private Set<Integer> endings = Set.of();
+    private static final int MOST_TIMES = 99;
+
+    private final Endings endings = new Endings();
 
     /** The marks of the next measure. */
-    BarMarks read(Element measure, String place) throws FormatException {
+    BarMarks read(XmlNode measure) {
         boolean repeatStart = false;
         int timesToEnd = 0;
         boolean endingStops = false;
-        for (Element barline : Elements.children(measure, "barline")) {
-            for (Element ending : Elements.children(barline, "ending")) {
-                if (ending.getAttribute("type").equals("start")) {
-                    endings = numbers(ending, place);
+        for (XmlNode barline : measure.children("barline")) {
+            if (barline.children("repeat").stream()
+                    .anyMatch(repeat -> repeat.attribute("direction").equals("forward"))) {
+                repeatStart = true;
+                endings.again();
+            }
+            for (XmlNode ending : barline.children("ending")) {
+                if (ending.attribute("type").equals("start")) {
+                    endings.begin(ending.attribute("number"));
                 } else {
                     endingStops = true;
                 }
             }
-            for (Element repeat : Elements.children(barline, "repeat")) {
-                if (repeat.getAttribute("direction").equals("forward")) {
-                    repeatStart = true;
-                } else {
-                    timesToEnd = times(repeat, place);
-                }
+            for (XmlNode repeat : barline.children("repeat")) {
+                timesToEnd = repeat.attribute("direction").equals("forward") ? timesToEnd : times(repeat);
             }
         }
         Set<BarMarks.Sign> signs = EnumSet.noneOf(BarMarks.Sign.class);
         Optional<BarMarks.Jump> jump = Optional.empty();
-        for (Element direction : Elements.children(measure)) {
+        for (XmlNode direction : measure.children()) {
             addSigns(direction, signs);
             jump = jump.or(() -> jump(direction));
         }
-        BarMarks marks = new BarMarks(repeatStart, timesToEnd, endings, signs, jump);
-        if (endingStops) {
-            endings = Set.of();
+        BarMarks marks = new BarMarks(repeatStart, timesToEnd, endings.open(), signs, jump);
+        if (endingStops || timesToEnd > 0) {
+            endings.end();
         }
         return marks;
     }
 
-    private static Set<Integer> numbers(Element ending, String place) throws FormatException {
-        String text = ending.getAttribute("number");
-        try {
-            Set<Integer> numbers = new TreeSet<>();
-            Arrays.stream(text.trim().split("[\\s,]+")).map(Integer::parseInt).forEach(numbers::add);
-            return numbers;
-        } catch (NumberFormatException e) {
-            throw new FormatException(place, "the ending \"" + text + "\" is not a number");
-        }
+    /** How often a stretch is played; twice where that cannot be read. */
+    private static int times(XmlNode repeat) {
+        String times = repeat.attribute("times");
+        return times.matches("[1-9]\\d?") ? Math.min(MOST_TIMES, Integer.parseInt(times)) : 2;
     }
 
-    private static int times(Element repeat, String place) throws FormatException {
-        String times = repeat.getAttribute("times");
-        if (times.isEmpty()) {
-            return 2;
-        }
-        if (!times.matches("[1-9]\\d?")) {
-            throw new FormatException(place, "a repeat of \"" + times + "\" times is not within 1 to 99");
-        }
-        return Integer.parseInt(times);
-    }
-
-    private static void addSigns(Element element, Set<BarMarks.Sign> signs) {
+    private static void addSigns(XmlNode element, Set<BarMarks.Sign> signs) {
         if (says(element, "segno", "")) {
             signs.add(BarMarks.Sign.SEGNO);
         }
@@ -85,7 +69,7 @@ final class FormReader {
         }
     }
 
-    private static Optional<BarMarks.Jump> jump(Element element) {
+    private static Optional<BarMarks.Jump> jump(XmlNode element) {
         if (says(element, "dacapo", "d\\.?\\s?c\\.?( al (fine|coda))?|da capo.*")) {
             return Optional.of(BarMarks.Jump.DA_CAPO);
         }
@@ -95,17 +79,16 @@ final class FormReader {
     }
 
     /** Whether a direction or sound says something by its attribute, its sign or its words. */
-    private static boolean says(Element element, String name, String words) {
-        boolean here = element.getTagName().equals("sound") && element.hasAttribute(name);
-        if (here || !element.getTagName().equals("direction")) {
+    private static boolean says(XmlNode element, String name, String words) {
+        boolean here = element.name().equals("sound") && element.hasAttribute(name);
+        if (here || !element.name().equals("direction")) {
             return here;
         }
-        boolean sound = Elements.children(element, "sound").stream().anyMatch(one -> one.hasAttribute(name));
+        boolean sound = element.children("sound").stream().anyMatch(one -> one.hasAttribute(name));
         return sound
-                || Elements.children(element, "direction-type").stream()
-                        .anyMatch(type -> Elements.has(type, name)
-                                || Elements.children(type, "words").stream().anyMatch(text -> text.getTextContent()
-                                        .trim()
+                || element.children("direction-type").stream()
+                        .anyMatch(type -> type.has(name)
+                                || type.children("words").stream().anyMatch(text -> text.text()
                                         .toLowerCase(Locale.ROOT)
                                         .matches(words)));
     }

@@ -2,87 +2,164 @@ package phalanx.formats.musicxml;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import org.w3c.dom.Element;
+import java.util.function.Consumer;
 import phalanx.theory.ChordKind;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.ChordTable;
+import phalanx.theory.Key;
 import phalanx.theory.Note;
 import phalanx.theory.Step;
 
-/** Reads a chord symbol from its root, kind, degrees and bass. */
+/**
+ * Reads a chord symbol from its root, kind, degrees and bass. Numerals and functions are read in the key; what is not
+ * known leaves the chord that it stands in.
+ */
 final class HarmonyReader {
+    /** Kinds that the standard names, as the chords that sound so (MusicXML 4.0, kind-value). */
+    private static final Map<String, String> BY_SOUND = Map.of(
+            "Neapolitan", "", "Italian", "7(no5)", "French", "7b5", "German", "7", "Tristan", "m7b5", "pedal", "5");
+
+    /** Names that other programs write for kinds of the standard. */
+    private static final Map<String, String> LIKE = Map.of(
+            "minor-major", "major-minor",
+            "dominant-seventh", "dominant",
+            "min", "minor",
+            "maj", "major",
+            "augmented-ninth", "augmented-seventh");
+
+    private static final List<String> NUMERALS = List.of("I", "II", "III", "IV", "V", "VI", "VII");
+    private static final int MOST_DEGREES = 8;
+
+    private final Key key;
+    private final Consumer<String> say;
+
+    /**
+     * @param key that numerals are counted in
+     * @param say takes what was mended
+     */
+    HarmonyReader(Key key, Consumer<String> say) {
+        this.key = key;
+        this.say = say;
+    }
+
     /**
      * The chord, or nothing for N.C.
      *
-     * @throws IllegalArgumentException naming what is not understood
+     * @throws IllegalArgumentException naming what is not understood; the symbol says nothing then
      */
-    Optional<ChordSymbol> read(Element harmony) {
-        Element kind = Elements.child(harmony, "kind")
-                .orElseThrow(() -> new IllegalArgumentException("a chord symbol has no kind"));
-        String value = kind.getTextContent().trim();
+    Optional<ChordSymbol> read(XmlNode harmony) {
+        Optional<XmlNode> kind = harmony.child("kind");
+        String value = kind.map(XmlNode::text).orElse("major");
+        String text = kind.map(node -> node.attribute("text")).orElse("");
         if (value.equals("none")) {
             return Optional.empty();
         }
-        Element root = Elements.child(harmony, "root")
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "a chord symbol has no root; functions and numerals are not read, write the chord's letter"));
-        String rootName = note(root, "root").toString();
-        String bass = Elements.child(harmony, "bass")
-                .map(element -> "/" + note(element, "bass"))
-                .orElse("");
-        ChordSymbol plain = ChordSymbol.parse(rootName + suffix(rootName, kind, value) + degrees(harmony) + bass);
-        return Optional.of(asWritten(rootName + kind.getAttribute("text") + bass, plain));
+        String root = root(harmony);
+        String bass = harmony.child("bass").map(this::bass).orElse("");
+        ChordSymbol triad = ChordSymbol.parse(root);
+        String suffix = suffix(root, text, value);
+        ChordSymbol plain = parsed(root + suffix + degrees(harmony) + bass)
+                .or(() -> parsed(root + suffix + bass))
+                .or(() -> parsed(root + suffix))
+                .orElse(triad);
+        return Optional.of(parsed(root + text + bass)
+                // the writer's own spelling of the kind where it means the same
+                .filter(written -> written.pitchClasses() == plain.pitchClasses())
+                .orElse(plain));
     }
 
-    /** The writer's own spelling of the kind where it means the same. */
-    private static ChordSymbol asWritten(String text, ChordSymbol plain) {
+    private Optional<ChordSymbol> parsed(String text) {
         try {
-            ChordSymbol written = ChordSymbol.parse(text);
-            return written.pitchClasses() == plain.pitchClasses() ? written : plain;
+            return Optional.of(ChordSymbol.parse(text));
         } catch (IllegalArgumentException e) {
-            return plain;
+            return Optional.empty();
         }
     }
 
-    private static String suffix(String rootName, Element kind, String value) {
-        Optional<ChordKind> known = ChordTable.standard().byExchangeName(value);
+    private String root(XmlNode harmony) {
+        Optional<XmlNode> root = harmony.child("root");
+        if (root.isPresent()) {
+            return note(root.get(), "root").toString();
+        }
+        Optional<XmlNode> numeral = harmony.child("numeral");
+        String number = numeral.flatMap(node -> node.text("numeral-root")).orElse("");
+        if (number.matches("[1-7]")) {
+            return degree(Integer.parseInt(number), alter(numeral.get(), "numeral-alter"));
+        }
+        String function = harmony.text("function").orElse("");
+        String letters = function.replaceAll("[^IViv].*", "").toUpperCase(java.util.Locale.ROOT);
+        if (NUMERALS.contains(letters)) {
+            return degree(NUMERALS.indexOf(letters) + 1, 0);
+        }
+        throw new IllegalArgumentException("a chord symbol has no root; it was left out");
+    }
+
+    private String degree(int number, int alter) {
+        Note note = key.scale().get(number - 1);
+        return new Note(note.step(), note.alter() + alter).toString();
+    }
+
+    private String bass(XmlNode bass) {
+        try {
+            return "/" + note(bass, "bass");
+        } catch (IllegalArgumentException e) {
+            say.accept(e.getMessage());
+            return "";
+        }
+    }
+
+    private String suffix(String root, String text, String value) {
+        Optional<ChordKind> known = ChordTable.standard().byExchangeName(LIKE.getOrDefault(value, value));
         if (known.isPresent()) {
             return known.get().name();
         }
-        if (value.equals("other") && !kind.getAttribute("text").isEmpty()) {
-            return kind.getAttribute("text");
+        if (BY_SOUND.containsKey(value)) {
+            return BY_SOUND.get(value);
         }
-        throw new IllegalArgumentException("chord kind \"" + value + "\" over " + rootName + " is not known");
+        Optional<String> written =
+                Optional.of(text).filter(some -> parsed(root + some).isPresent());
+        boolean triad = written.isEmpty() || !value.equals("other") && text.isEmpty();
+        if (triad) {
+            say.accept("the chord kind \"" + (text.isEmpty() ? value : text) + "\" over " + root
+                    + " is not known; it is read as " + root);
+        }
+        return written.orElse("");
     }
 
-    private static String degrees(Element harmony) {
+    private String degrees(XmlNode harmony) {
         List<String> modifiers = new ArrayList<>();
-        for (Element degree : Elements.children(harmony, "degree")) {
-            String value = Elements.text(degree, "degree-value").orElse("");
-            int alter = (int) Math.round(
-                    Double.parseDouble(Elements.text(degree, "degree-alter").orElse("0")));
-            String type = Elements.text(degree, "degree-type").orElse("");
+        for (XmlNode degree : harmony.children("degree")) {
+            String value = degree.text("degree-value").orElse("");
+            int alter = alter(degree, "degree-alter");
+            String type = degree.text("degree-type").orElse("add");
             // an added seventh counts from the minor seventh
             int fromMajor = type.equals("add") && value.equals("7") ? alter - 1 : alter;
             String signs = fromMajor >= 0 ? "#".repeat(fromMajor) : "b".repeat(-fromMajor);
-            modifiers.add(
-                    switch (type) {
-                        case "add" -> "add" + signs + value;
-                        case "alter" -> signs + value;
-                        case "subtract" -> "no" + value;
-                        default -> throw new IllegalArgumentException("degree type \"" + type + "\" is not known");
-                    });
+            if (modifiers.size() < MOST_DEGREES) {
+                modifiers.add(
+                        switch (type) {
+                            case "alter" -> signs + value;
+                            case "subtract" -> "no" + value;
+                            default -> "add" + signs + value;
+                        });
+            }
         }
         return modifiers.isEmpty() ? "" : "(" + String.join(",", modifiers) + ")";
     }
 
-    private static Note note(Element parent, String name) {
-        Step step = Elements.text(parent, name + "-step")
+    private static Note note(XmlNode parent, String name) {
+        Step step = parent.text(name + "-step")
                 .filter(text -> text.matches("[A-G]"))
                 .map(Step::valueOf)
-                .orElseThrow(() -> new IllegalArgumentException("a chord's " + name + " is not a letter A to G"));
-        double alter = Double.parseDouble(Elements.text(parent, name + "-alter").orElse("0"));
-        return new Note(step, (int) Math.round(alter));
+                .orElseThrow(() ->
+                        new IllegalArgumentException("a chord's " + name + " is not a letter A to G; it was left out"));
+        return new Note(step, alter(parent, name + "-alter"));
+    }
+
+    private static int alter(XmlNode parent, String name) {
+        String text = parent.text(name).orElse("0");
+        return text.matches("-?\\d(\\.\\d+)?") ? (int) Math.rint(Double.parseDouble(text)) : 0;
     }
 }

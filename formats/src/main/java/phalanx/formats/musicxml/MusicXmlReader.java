@@ -1,22 +1,33 @@
 package phalanx.formats.musicxml;
 
+import java.io.ByteArrayInputStream;
+import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.stream.Collectors;
-import org.w3c.dom.Element;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
 import phalanx.formats.SongFiles;
+import phalanx.song.build.SongBuilder;
 
 /**
- * Reads a MusicXML lead sheet: the part with chord symbols, its first voice, written out in the order of playing. What
- * is left out or changed is reported; nothing goes silently.
+ * Reads a MusicXML score, by parts or by bars: the voice with words, else the likeliest one, with the chord symbols of
+ * its part or another, written out in the order of playing. What is mended, left out or changed is reported; nothing goes
+ * silently.
  */
 public final class MusicXmlReader {
-    private final String fallbackTitle;
+    private static final String PART = "part";
+    private static final String MEASURE = "measure";
+    private static final int MOST_PARTS = 2_000;
 
+    private final String fallbackTitle;
     private final OptionalInt choice;
+    private final Map<String, MeasureReader> parts = new LinkedHashMap<>();
 
     /** @param fallbackTitle the title of a score that has none */
     public MusicXmlReader(String fallbackTitle) {
@@ -33,7 +44,11 @@ public final class MusicXmlReader {
     }
 
     /** A voice of a part; its name is what a player reads. */
-    private record Line(Element part, String voice, String name) {}
+    private record Line(String part, MeasureReader measures, String voice, String name) {
+        long syllables() {
+            return measures.song().syllables(voice);
+        }
+    }
 
     /**
      * Reads a score.
@@ -41,89 +56,136 @@ public final class MusicXmlReader {
      * @throws FormatException naming place and reason
      */
     public Reading read(byte[] bytes) throws FormatException {
-        Element score = new SecureXml().parse(bytes);
-        if (score.getTagName().equals("score-timewise")) {
-            throw new FormatException("", "the score is laid out by bars (score-timewise); save it as score-partwise");
-        }
-        if (!score.getTagName().equals("score-partwise")) {
+        return read(new ByteArrayInputStream(bytes));
+    }
+
+    /**
+     * Reads a score from a stream, once.
+     *
+     * @throws FormatException naming place and reason
+     */
+    public Reading read(InputStream in) throws FormatException {
+        XmlNode score = new XmlReader().read(in, this::take);
+        if (!score.name().startsWith("score-")) {
             throw new FormatException(
-                    "", "this is XML but not a MusicXML score (it begins with <" + score.getTagName() + ">)");
+                    "", "this is XML but not a MusicXML score (it begins with <" + score.name() + ">)");
         }
         List<Line> lines = lines(score);
         if (lines.isEmpty()) {
-            lines = charts(score);
-        }
-        if (lines.isEmpty()) {
             throw new FormatException("", "the score has neither notes of a tune nor chord symbols");
         }
-        Line likeliest = lines.stream()
-                .filter(line -> !Elements.descendants(line.part, "harmony").isEmpty())
-                .findFirst()
-                .orElse(lines.get(0));
-        Line melody = SongFiles.chosen(lines, choice, likeliest);
-        List<String> report = new ArrayList<>();
-        reportParts(lines, melody, report);
+        Line melody = SongFiles.chosen(lines, choice, likeliest(lines));
+        SongBuilder song = melody.measures.song();
+        title(score).ifPresent(song::title);
+        reportParts(lines, melody);
+        parts.values().stream()
+                .map(MeasureReader::song)
+                .filter(other -> other != song)
+                .sorted(Comparator.comparing(other -> !other.hasChords()))
+                .forEach(song::complete);
         List<String> names = lines.stream().map(Line::name).toList();
-        int index = lines.indexOf(melody);
-        return new PartReader(title(score), melody.part, melody.voice, report)
-                .read()
-                .of(names, index);
+        try {
+            SongBuilder.Built built = song.build(melody.voice, fallbackTitle);
+            return new Reading(
+                            built.song(),
+                            song.report().lines(),
+                            melody.measures.places().finish(built),
+                            List.of(),
+                            0)
+                    .of(names, lines.indexOf(melody));
+        } catch (IllegalArgumentException e) {
+            throw new FormatException("", e.getMessage());
+        }
     }
 
-    /** The voices that have notes, part by part. */
-    private static List<Line> lines(Element score) {
+    /** Reads a measure of a part, or a part of a measure, as soon as it is complete. */
+    private boolean take(XmlNode node, XmlNode parent) throws FormatException {
+        boolean byParts = node.name().equals(MEASURE) && parent.name().equals(PART);
+        boolean byBars = node.name().equals(PART) && parent.name().equals(MEASURE);
+        if (byParts || byBars) {
+            XmlNode measure = byParts ? node : withAttributes(parent, node);
+            String id = (byParts ? parent : node).attribute("id");
+            if (!parts.containsKey(id) && parts.size() >= MOST_PARTS) {
+                throw new FormatException("", "the score has more than " + MOST_PARTS + " parts");
+            }
+            parts.computeIfAbsent(id, any -> new MeasureReader()).read(measure);
+        }
+        return byParts || byBars;
+    }
+
+    private static XmlNode withAttributes(XmlNode measure, XmlNode part) {
+        XmlNode whole = new XmlNode(MEASURE);
+        for (String name : List.of("number", "implicit")) {
+            whole.put(name, measure.attribute(name));
+        }
+        part.children().forEach(whole::add);
+        return whole;
+    }
+
+    /** The voices that have notes, part by part; where there are none, the parts that have chord symbols. */
+    private List<Line> lines(XmlNode score) {
         List<Line> lines = new ArrayList<>();
-        for (Element part : Elements.children(score, "part")) {
-            if (!Elements.descendants(part, "unpitched").isEmpty()) {
-                continue;
+        Map<String, String> names = names(score);
+        parts.forEach((id, measures) -> {
+            List<String> voices = measures.song().voices();
+            for (String voice : measures.unpitched() ? List.<String>of() : voices) {
+                String name = names.getOrDefault(id, id);
+                lines.add(new Line(id, measures, voice, voices.size() > 1 ? name + ", voice " + voice : name));
             }
-            List<String> voices = Elements.descendants(part, "note").stream()
-                    .filter(note -> Elements.child(note, "pitch").isPresent())
-                    .map(note -> Elements.text(note, "voice").orElse("1"))
-                    .distinct()
-                    .toList();
-            for (String voice : voices) {
-                String name = partName(score, part.getAttribute("id"));
-                lines.add(new Line(part, voice, voices.size() > 1 ? name + ", voice " + voice : name));
-            }
+        });
+        if (lines.isEmpty()) {
+            parts.forEach((id, measures) -> {
+                if (measures.song().hasChords()) {
+                    lines.add(new Line(id, measures, "", names.getOrDefault(id, id)));
+                }
+            });
         }
         return lines;
     }
 
-    /** The parts that have chord symbols, where none has a tune. */
-    private static List<Line> charts(Element score) {
-        return Elements.children(score, "part").stream()
-                .filter(part -> !Elements.descendants(part, "harmony").isEmpty())
-                .map(part -> new Line(part, "1", partName(score, part.getAttribute("id"))))
-                .toList();
+    private static Map<String, String> names(XmlNode score) {
+        Map<String, String> names = new LinkedHashMap<>();
+        score.children("part-list").stream()
+                .flatMap(list -> list.children("score-part").stream())
+                .forEach(part -> part.text("part-name")
+                        .ifPresent(name -> names.put(part.attribute("id"), name + " (" + part.attribute("id") + ")")));
+        return names;
     }
 
-    private static String partName(Element score, String id) {
-        return Elements.descendants(score, "score-part").stream()
-                .filter(part -> part.getAttribute("id").equals(id))
-                .flatMap(part -> Elements.text(part, "part-name").stream())
-                .filter(name -> !name.isBlank())
-                .map(name -> name + " (" + id + ")")
-                .findFirst()
-                .orElse(id);
+    /** The first that is sung, or named for it, or has chord symbols over it; else the first. */
+    private static Line likeliest(List<Line> lines) {
+        long most = lines.stream().mapToLong(Line::syllables).max().orElse(0);
+        Optional<Line> sung = lines.stream()
+                .filter(line -> most > 0 && 2 * line.syllables() >= most)
+                .findFirst();
+        return sung.or(() -> lines.stream()
+                        .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(SongFiles.NAMED_FOR_THE_TUNE))
+                        .findFirst())
+                .or(() -> lines.stream()
+                        .filter(line -> line.measures.song().hasChords())
+                        .findFirst())
+                .orElse(lines.get(0));
     }
 
-    private static void reportParts(List<Line> lines, Line melody, List<String> report) {
-        List<String> ids = lines.stream()
-                .map(line -> line.part.getAttribute("id"))
-                .distinct()
-                .toList();
-        if (ids.size() > 1) {
-            String own = melody.part.getAttribute("id");
-            String others = ids.stream().filter(id -> !id.equals(own)).collect(Collectors.joining(", "));
-            report.add("the score has " + ids.size() + " parts with notes; " + own + " is taken for the melody, "
-                    + others + " left out");
+    private static void reportParts(List<Line> lines, Line melody) {
+        if (lines.size() > 1) {
+            List<String> others = lines.stream()
+                    .filter(line -> line != melody)
+                    .map(Line::name)
+                    .toList();
+            int shown = Math.min(4, others.size());
+            melody.measures
+                    .song()
+                    .report()
+                    .say(
+                            "",
+                            melody.name + " is taken for the tune; left out: "
+                                    + String.join("; ", others.subList(0, shown))
+                                    + (others.size() > shown ? " and " + (others.size() - shown) + " more" : ""));
         }
     }
 
-    private String title(Element score) {
-        return Elements.text(score, "movement-title")
-                .or(() -> Elements.child(score, "work").flatMap(work -> Elements.text(work, "work-title")))
-                .orElse(fallbackTitle);
+    private static Optional<String> title(XmlNode score) {
+        return score.text("movement-title").or(() -> score.child("work").flatMap(work -> work.text("work-title")));
     }
 }

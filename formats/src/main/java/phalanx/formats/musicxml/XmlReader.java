@@ -1,0 +1,153 @@
+package phalanx.formats.musicxml;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.StringReader;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import javax.xml.XMLConstants;
+import javax.xml.parsers.ParserConfigurationException;
+import javax.xml.parsers.SAXParserFactory;
+import org.xml.sax.Attributes;
+import org.xml.sax.InputSource;
+import org.xml.sax.SAXException;
+import org.xml.sax.SAXParseException;
+import org.xml.sax.XMLReader;
+import org.xml.sax.ext.DefaultHandler2;
+import phalanx.formats.FormatException;
+
+/**
+ * Reads XML in one pass without opening anything else: the usual DOCTYPE of MusicXML is passed over unread, one that
+ * declares an external entity is refused. Elements of one name are handed over as soon as they end and then forgotten,
+ * so that a long score needs little memory.
+ */
+final class XmlReader {
+    private static final String EXTERNAL_DTD = "http://apache.org/xml/features/nonvalidating/load-external-dtd";
+    private static final String DECLARATIONS = "http://xml.org/sax/properties/declaration-handler";
+    private static final int DEEPEST = 100;
+    private static final int MOST_NODES = 500_000;
+    private static final int LONGEST_TEXT = 100_000;
+
+    /** Takes elements as they end. */
+    @FunctionalInterface
+    interface Taker {
+        /**
+         * Takes one.
+         *
+         * @param parent the element that it stands in, as far as it was read
+         * @return whether it is done with
+         * @throws FormatException if reading shall end
+         */
+        boolean take(XmlNode node, XmlNode parent) throws FormatException;
+    }
+
+    private static final class Stop extends SAXException {
+        private static final long serialVersionUID = 1;
+        private final transient FormatException reason;
+
+        Stop(FormatException reason) {
+            super(reason);
+            this.reason = reason;
+        }
+    }
+
+    /**
+     * The outermost element, without what was taken.
+     *
+     * @throws FormatException naming the line and the reason
+     */
+    XmlNode read(InputStream in, Taker taker) throws FormatException {
+        try {
+            SAXParserFactory factory = SAXParserFactory.newDefaultNSInstance();
+            factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
+            factory.setFeature(EXTERNAL_DTD, false);
+            XMLReader reader = factory.newSAXParser().getXMLReader();
+            Tree tree = new Tree(taker);
+            reader.setContentHandler(tree);
+            reader.setErrorHandler(tree);
+            reader.setEntityResolver(tree);
+            reader.setProperty(DECLARATIONS, tree);
+            reader.parse(new InputSource(in));
+            return tree.root;
+        } catch (Stop e) {
+            throw e.reason;
+        } catch (SAXParseException e) {
+            throw new FormatException("line " + e.getLineNumber(), "this is not well-formed XML: " + oneLine(e));
+        } catch (SAXException e) {
+            throw new FormatException("", oneLine(e));
+        } catch (IOException e) {
+            throw new FormatException("", "this is not readable XML: " + oneLine(e));
+        } catch (ParserConfigurationException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static String oneLine(Exception e) {
+        return String.valueOf(e.getMessage()).replaceAll("\\s+", " ");
+    }
+
+    private static final class Tree extends DefaultHandler2 {
+        private final Taker taker;
+        private final Deque<XmlNode> open = new ArrayDeque<>();
+        private XmlNode root;
+        private int nodes;
+
+        Tree(Taker taker) {
+            this.taker = taker;
+        }
+
+        @Override
+        public void startElement(String uri, String local, String qualified, Attributes attributes)
+                throws SAXException {
+            nodes++;
+            if (open.size() >= DEEPEST || nodes > MOST_NODES) {
+                throw new Stop(new FormatException(
+                        "",
+                        open.size() >= DEEPEST
+                                ? "its elements are nested deeper than " + DEEPEST
+                                : "a bar or the score's head holds more than " + MOST_NODES + " elements"));
+            }
+            XmlNode node = new XmlNode(local);
+            for (int i = 0; i < attributes.getLength(); i++) {
+                node.put(attributes.getLocalName(i), attributes.getValue(i));
+            }
+            open.push(node);
+            root = root == null ? node : root;
+        }
+
+        @Override
+        public void characters(char[] text, int start, int length) {
+            StringBuilder own =
+                    open.isEmpty() ? new StringBuilder() : open.peek().ownText();
+            own.append(text, start, Math.max(0, Math.min(length, LONGEST_TEXT - own.length())));
+        }
+
+        @Override
+        public void endElement(String uri, String local, String qualified) throws SAXException {
+            XmlNode node = open.pop();
+            if (open.isEmpty()) {
+                return;
+            }
+            try {
+                if (taker.take(node, open.peek())) {
+                    nodes = open.size();
+                } else {
+                    open.peek().add(node);
+                }
+            } catch (FormatException e) {
+                throw new Stop(e);
+            }
+        }
+
+        @Override
+        public void externalEntityDecl(String name, String publicId, String systemId) throws SAXException {
+            throw new SAXException(
+                    "the DOCTYPE names an external entity (" + name + "); such files are refused. Remove it");
+        }
+
+        @Override
+        public InputSource resolveEntity(String name, String publicId, String baseUri, String systemId) {
+            return new InputSource(new StringReader(""));
+        }
+    }
+}
