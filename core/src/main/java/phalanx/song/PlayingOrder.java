@@ -37,6 +37,7 @@ public final class PlayingOrder {
             }
             if (!bar.endings().isEmpty() && !bar.endings().contains(round())) {
                 at++;
+                beginAnewAfterEndings(true);
                 continue;
             }
             order.add(at);
@@ -83,23 +84,34 @@ public final class PlayingOrder {
             at = bar.jump().get() == BarMarks.Jump.DA_CAPO ? 0 : find(BarMarks.Sign.SEGNO);
         } else {
             at++;
-            boolean left = bar.timesToEnd() > 0 || !bar.endings().isEmpty();
-            boolean moreEndings = at < bars.size() && !bars.get(at).endings().isEmpty();
-            if (left && !moreEndings) {
-                from = at;
-                round = 1;
-            }
+            beginAnewAfterEndings(bar.timesToEnd() > 0 || !bar.endings().isEmpty());
         }
+    }
+
+    private void beginAnewAfterEndings(boolean left) {
+        if (left && !isEnding(at)) {
+            from = at;
+            round = 1;
+        }
+    }
+
+    private boolean isEnding(int bar) {
+        return bar >= 0 && bar < bars.size() && !bars.get(bar).endings().isEmpty();
     }
 
     private boolean again(BarMarks bar) {
         if (bar.endings().isEmpty()) {
             return round < bar.timesToEnd();
         }
-        boolean later = at + 1 < bars.size()
-                && !bars.get(at + 1).endings().isEmpty()
-                && greatest(bars.get(at + 1).endings()) > round;
-        return later || round < greatest(bar.endings());
+        int first = at;
+        while (isEnding(first - 1)) {
+            first--;
+        }
+        int last = 0;
+        for (int index = first; isEnding(index); index++) {
+            last = Math.max(last, greatest(bars.get(index).endings()));
+        }
+        return round < last;
     }
 
     private int find(BarMarks.Sign sign) {

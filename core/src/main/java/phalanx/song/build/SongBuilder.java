@@ -254,11 +254,6 @@ public final class SongBuilder {
         }
     }
 
-    /** Whether nothing can be made of it. */
-    public boolean isEmpty() {
-        return voices().isEmpty() && !hasChords();
-    }
-
     /**
      * The song of a voice.
      *
@@ -266,6 +261,7 @@ public final class SongBuilder {
      * @throws IllegalArgumentException if it has neither notes nor chords, or is longer than a song may be
      */
     public Built build(String voice, String fallbackTitle) {
+        sayWhatIsMissing(voice);
         int[] lengths = new BarLengths(bars, report::say).find();
         List<Bar> laid = new ArrayList<>();
         List<BarMarks> marks = new ArrayList<>();
@@ -303,19 +299,18 @@ public final class SongBuilder {
                 sections,
                 List.copyOf(chart.values()),
                 melody);
-        sayWhatIsMissing(written);
         List<Integer> played = order(written, marks);
         return new Built(unfolded(written, played), written, played, starts);
     }
 
-    private void sayWhatIsMissing(Song song) {
-        boolean noChords = song.chart().stream().allMatch(ChordChange::isNoChord);
-        if (song.melody().isEmpty() && noChords) {
+    private void sayWhatIsMissing(String voice) {
+        boolean noTune = bars.stream().allMatch(some -> some.tones(voice).isEmpty());
+        if (noTune && !hasChords()) {
             throw new IllegalArgumentException("there are neither notes of a tune nor chord symbols");
         }
-        if (song.melody().isEmpty()) {
+        if (noTune) {
             report.say("", NO_TUNE);
-        } else if (noChords) {
+        } else if (!hasChords()) {
             report.say("", NO_CHORDS);
         }
     }

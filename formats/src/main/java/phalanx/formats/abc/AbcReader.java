@@ -3,18 +3,25 @@ package phalanx.formats.abc;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalInt;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
 import phalanx.formats.SongFiles;
+import phalanx.song.build.SongBuilder;
 
 /**
- * Reads a tune with chord symbols in ABC notation (standard 2.1, from memory). A file may hold several tunes, each from
- * its {@code X:} line to the next blank line; the first is read unless another is chosen.
+ * Reads a tune in ABC notation (standard 2.1, from memory), with the chord symbols of any of its voices. A file may hold
+ * several tunes, each from its {@code X:} line to the next blank line; the first voice of the first is read unless
+ * another is chosen.
  */
 public final class AbcReader {
-    private static final Pattern FIELD = Pattern.compile("[A-Za-z+]:.*");
+    private static final Pattern FIELD = Pattern.compile("[A-Zmrsw+]:(?!\\|).*");
+    private static final Pattern VOICE = Pattern.compile("(?:^|\\[)V:\\s*([^\\s\\]]+)");
     private static final int MOST_LINES = 200_000;
 
     private final String fallbackTitle;
@@ -28,12 +35,15 @@ public final class AbcReader {
 
     /**
      * @param fallbackTitle the title of a tune that has none
-     * @param choice which tune of the file, from 0; the first where none is chosen
+     * @param choice which voice of which tune of the file, from 0; the first where none is chosen
      */
     public AbcReader(String fallbackTitle, OptionalInt choice) {
         this.fallbackTitle = fallbackTitle;
         this.choice = choice;
     }
+
+    /** A voice of a tune that begins in a line; its name is what a player reads. */
+    private record Line(int start, int voice, String name) {}
 
     /**
      * Reads a file.
@@ -45,50 +55,100 @@ public final class AbcReader {
         if (lines.size() > MOST_LINES) {
             throw new FormatException("", "the file has more than " + MOST_LINES + " lines");
         }
-        List<Integer> starts = new ArrayList<>();
-        for (int i = 0; i < lines.size(); i++) {
-            if (lines.get(i).startsWith("X:")) {
-                starts.add(i);
-            }
-        }
-        if (starts.isEmpty()) {
+        List<Line> choices = choices(lines);
+        if (choices.isEmpty()) {
             throw new FormatException("", "this is not ABC notation: no tune begins with a line \"X:\"");
         }
-        int start = SongFiles.chosen(starts, choice, starts.get(0));
-        int end = start;
-        while (end < lines.size() && !lines.get(end).isBlank()) {
-            end++;
+        Line chosen = SongFiles.chosen(choices, choice, choices.get(0));
+        AbcTune tune = tune(lines, chosen.start);
+        try {
+            return song(tune, chosen, choices);
+        } catch (IllegalArgumentException e) {
+            throw new FormatException("", e.getMessage());
         }
-        AbcTune tune = new AbcTune(fallbackTitle);
-        boolean inBody = false;
-        for (int i = start; i < end; i++) {
-            String line = withoutComment(lines.get(i));
-            tune.at("line " + (i + 1));
-            if (FIELD.matcher(line).matches()) {
-                tune.field(line.charAt(0), line.substring(2).trim());
-                inBody |= line.startsWith("K:");
-            } else if (inBody && !line.isBlank()) {
-                tune.music(line);
-            }
-        }
-        if (!inBody) {
-            throw new FormatException("line " + (start + 1), "the tune has no key; a line \"K:\" must end its head");
-        }
-        List<String> report = new ArrayList<>();
-        if (starts.size() > 1 && choice.isEmpty()) {
-            report.add("the file holds " + starts.size() + " tunes; the first is read");
-        }
-        List<String> titles = starts.stream().map(at -> title(lines, at)).toList();
-        return tune.finish(report).of(titles, starts.indexOf(start));
     }
 
-    private static String title(List<String> lines, int start) {
-        return lines.subList(start, lines.size()).stream()
-                .takeWhile(line -> !line.isBlank())
-                .filter(line -> line.startsWith("T:"))
-                .map(line -> line.substring(2).trim())
-                .findFirst()
-                .orElse("tune " + lines.get(start).substring(2).trim());
+    private Reading song(AbcTune tune, Line chosen, List<Line> choices) {
+        List<AbcVoice> voices = List.copyOf(tune.voices().values());
+        AbcVoice melody = voices.get(Math.min(chosen.voice, voices.size() - 1));
+        SongBuilder song = melody.song();
+        song.at("");
+        long tunes = choices.stream().mapToInt(Line::start).distinct().count();
+        if (tunes > 1 && choice.isEmpty()) {
+            song.say("the file holds " + tunes + " tunes; the first is read");
+        }
+        List<String> others = tune.voices().entrySet().stream()
+                .filter(entry -> entry.getValue() != melody)
+                .map(Map.Entry::getKey)
+                .toList();
+        if (!others.isEmpty()) {
+            song.say("voice " + List.copyOf(tune.voices().keySet()).get(voices.indexOf(melody))
+                    + " is taken for the tune; left out: " + String.join(", ", others));
+        }
+        voices.stream().filter(voice -> voice != melody).forEach(voice -> song.complete(voice.song()));
+        String only = song.voices().stream().findFirst().orElse("");
+        return new Reading(song.build(only, fallbackTitle).song(), song.report().lines())
+                .of(choices.stream().map(Line::name).toList(), choices.indexOf(chosen));
+    }
+
+    private static AbcTune tune(List<String> lines, int start) throws FormatException {
+        AbcTune tune = new AbcTune();
+        for (int i = start; i < lines.size() && !lines.get(i).isBlank(); i++) {
+            String line = withoutComment(lines.get(i));
+            tune.at("line " + (i + 1));
+            try {
+                if (FIELD.matcher(line).matches()) {
+                    tune.field(line.charAt(0), line.substring(2).trim());
+                } else if (!line.isBlank()) {
+                    tune.music(line);
+                }
+            } catch (IllegalArgumentException e) {
+                throw new FormatException("line " + (i + 1), e.getMessage());
+            }
+        }
+        tune.finish();
+        return tune;
+    }
+
+    /** The voices of all tunes. */
+    private static List<Line> choices(List<String> lines) {
+        List<Line> choices = new ArrayList<>();
+        int at = 0;
+        while (at < lines.size()) {
+            if (!lines.get(at).startsWith("X:")) {
+                at++;
+                continue;
+            }
+            int start = at;
+            String title = "";
+            Set<String> voices = new TreeSet<>();
+            List<String> inOrder = new ArrayList<>();
+            boolean inBody = false;
+            while (at < lines.size() && !lines.get(at).isBlank() && (at == start || !isHead(lines, at))) {
+                String line = lines.get(at);
+                title = title.isEmpty() && line.startsWith("T:")
+                        ? line.substring(2).trim()
+                        : title;
+                Matcher named = VOICE.matcher(line);
+                while (inBody && named.find()) {
+                    if (voices.add(named.group(1))) {
+                        inOrder.add(named.group(1));
+                    }
+                }
+                inBody |= line.startsWith("K:");
+                at++;
+            }
+            String name =
+                    title.isEmpty() ? "tune " + lines.get(start).substring(2).trim() : title;
+            for (int voice = 0; voice < Math.max(1, inOrder.size()); voice++) {
+                choices.add(new Line(start, voice, inOrder.size() < 2 ? name : name + ", voice " + inOrder.get(voice)));
+            }
+        }
+        return choices;
+    }
+
+    private static boolean isHead(List<String> lines, int at) {
+        return lines.get(at).startsWith("X:");
     }
 
     private static String withoutComment(String line) {

@@ -132,18 +132,18 @@ public final class AbcWriter {
     private static String pitch(Pitch pitch, Key key, Map<String, Integer> accidentals) {
         Step step = pitch.note().step();
         String where = step.name() + pitch.octave();
-        int usual = accidentals.getOrDefault(
-                where,
-                key.scale().stream()
-                        .filter(note -> note.step() == step)
-                        .mapToInt(Note::alter)
-                        .findFirst()
-                        .orElse(0));
+        int usual = key.scale().stream()
+                .filter(note -> note.step() == step)
+                .mapToInt(Note::alter)
+                .findFirst()
+                .orElse(0);
         int alter = pitch.note().alter();
         String sign = "";
-        if (alter != usual) {
+        // some readers take a sign for its octave, some for all: it is written where either would be wrong
+        if (alter != accidentals.getOrDefault(where, usual) || alter != accidentals.getOrDefault(step.name(), usual)) {
             sign = alter == 0 ? "=" : alter > 0 ? "^".repeat(alter) : "_".repeat(-alter);
             accidentals.put(where, alter);
+            accidentals.put(step.name(), alter);
         }
         String letter = pitch.octave() >= 5 ? step.name().toLowerCase(Locale.ROOT) : step.name();
         int marks = pitch.octave() >= 5 ? pitch.octave() - 5 : 4 - pitch.octave();
