@@ -6,11 +6,34 @@ import picocli.CommandLine;
 
 /** Turns what went wrong into one line on standard error and an exit code. */
 final class ErrorReport implements CommandLine.IExecutionExceptionHandler {
+    private static final String TOO_LARGE =
+            "phalanx: there is not enough memory for this; close other programs, or take a shorter song";
+
+    /** Whether memory or stack ran out, in this thread or one that worked for it. */
+    static boolean isTooLarge(Throwable e) {
+        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+            if (cause instanceof VirtualMachineError) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Says it, and ends at once: what runs at the end of a program needs memory, too. */
+    static void endTooLarge() {
+        System.err.println(TOO_LARGE);
+        Runtime.getRuntime().halt(ExitCodes.BAD_INPUT);
+    }
+
     @Override
     public int handleExecutionException(Exception e, CommandLine command, CommandLine.ParseResult parsed) {
         PrintWriter err = command.getErr();
         if (e instanceof FormatException || e instanceof BadInput) {
             err.println("phalanx: " + oneLine(e.getMessage()));
+            return ExitCodes.BAD_INPUT;
+        }
+        if (isTooLarge(e)) {
+            err.println(TOO_LARGE);
             return ExitCodes.BAD_INPUT;
         }
         err.println("phalanx: a fault of the program, please report it: " + oneLine(e.toString()));

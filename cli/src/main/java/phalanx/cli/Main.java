@@ -54,8 +54,12 @@ public final class Main implements Callable<Integer> {
     public static void main(String[] args) {
         System.setOut(new PrintStream(System.out, true, StandardCharsets.UTF_8));
         System.setErr(new PrintStream(System.err, true, StandardCharsets.UTF_8));
-        int code = commandLine().execute(args);
-        System.out.flush();
-        System.exit(code);
+        try {
+            int code = commandLine().execute(args);
+            System.out.flush();
+            System.exit(code);
+        } catch (VirtualMachineError e) {
+            ErrorReport.endTooLarge();
+        }
     }
 }

@@ -46,6 +46,12 @@ public final class Arranger {
     /** A tune stays as written when no other octave makes the whole cheaper by more than this. */
     private static final double AS_WRITTEN_MAY_COST = 1.1;
 
+    private static final Comparator<Solved> OCTAVES = Comparator.<Solved>comparingLong(
+                    solved -> solved.solver.graph().unplayable())
+            .thenComparingLong(solved -> SongGraph.tune(solved.answer.way().cost()))
+            .thenComparingDouble(Arranger::effortToCompare)
+            .thenComparingInt(solved -> Math.abs(solved.movedBy));
+
     private final Instrument instrument;
     private final Hand hand;
     private final LayerFinder layers;
@@ -190,21 +196,16 @@ public final class Arranger {
 
     private Compared compare(
             Song song, Picking picking, Wishes wishes, List<Integer> moves, BooleanSupplier cancelled) {
-        List<Solved> tried = moves.stream()
-                .map(move -> solve(song, picking, wishes, List.of(), move, cancelled))
-                .toList();
-        Solved best = tried.stream()
-                .min(Comparator.<Solved>comparingLong(
-                                solved -> solved.solver.graph().unplayable())
-                        .thenComparingLong(
-                                solved -> SongGraph.tune(solved.answer.way().cost()))
-                        .thenComparingDouble(Arranger::effortToCompare)
-                        .thenComparingInt(solved -> Math.abs(solved.movedBy)))
-                .orElseThrow();
+        List<OctaveChoice.Tried> tried = new ArrayList<>();
+        Solved best = null;
+        for (int move : moves) {
+            // one after the other, and only the best is kept: a long song fills much room
+            Solved one = solve(song, picking, wishes, List.of(), move, cancelled);
+            tried.add(figures(one));
+            best = best == null || OCTAVES.compare(one, best) < 0 ? one : best;
+        }
         last = Optional.of(best);
-        OctaveChoice choice = new OctaveChoice(
-                best.movedBy / 12, tried.stream().map(this::figures).toList());
-        return new Compared(song, picking, wishes, best.movedBy, choice);
+        return new Compared(song, picking, wishes, best.movedBy, new OctaveChoice(best.movedBy / 12, tried));
     }
 
     /** What is written may cost a little more. */

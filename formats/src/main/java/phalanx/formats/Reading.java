@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.Written;
+import phalanx.song.MelodyNote;
+import phalanx.song.Section;
 import phalanx.song.Song;
 
 /**
@@ -26,6 +28,34 @@ public record Reading(Song song, List<String> report, Optional<Written> written,
     /** A song without an arrangement. */
     public Reading(Song song, List<String> report) {
         this(song, report, Optional.empty(), List.of(), 0);
+    }
+
+    /** The same without characters that cannot be shown, which some formats cannot hold. */
+    Reading shown() {
+        List<Section> sections = song.sections().stream()
+                .map(section -> new Section(named(section.name(), "Part"), section.startTick(), section.varied()))
+                .toList();
+        List<MelodyNote> melody = song.melody().stream()
+                .map(note -> note.sung(note.syllable().map(Reading::shown).filter(text -> !text.isBlank())))
+                .toList();
+        Song cleaned = new Song(
+                named(song.title(), "Untitled"), song.key(), song.tempo(), song.bars(), sections, song.chart(), melody);
+        return cleaned.equals(song) ? this : new Reading(cleaned, report, written, choices, chosen);
+    }
+
+    private static String named(String text, String otherwise) {
+        String shown = shown(text).strip();
+        return shown.isEmpty() ? otherwise : shown;
+    }
+
+    private static String shown(String text) {
+        return text.codePoints()
+                .filter(c -> !Character.isISOControl(c)
+                        && c != '\ufffe'
+                        && c != '\uffff'
+                        && Character.getType(c) != Character.SURROGATE)
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString();
     }
 
     /** The same with what could be chosen. */

@@ -50,7 +50,7 @@ public final class SongFiles {
      */
     public static Reading read(Path file, OptionalInt choice) throws FormatException {
         try {
-            return parse(file, bytes(file), choice);
+            return parse(file, bytes(file), choice).shown();
         } catch (FormatException e) {
             throw e.in(file);
         }

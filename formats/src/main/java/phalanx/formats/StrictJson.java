@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
 import com.fasterxml.jackson.annotation.PropertyAccessor;
 import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.exc.StreamConstraintsException;
 import com.fasterxml.jackson.databind.DeserializationContext;
 import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.KeyDeserializer;
@@ -44,7 +45,12 @@ public final class StrictJson {
                     e.getCause() == null ? e.getOriginalMessage() : e.getCause().getMessage();
             return new FormatException(place(mapping), reason == null ? "a value is missing" : reason);
         }
-        return new FormatException("line " + e.getLocation().getLineNr(), "this is not JSON");
+        if (e instanceof StreamConstraintsException) {
+            return new FormatException(
+                    "", "this is nested deeper, or has longer numbers or texts, than any of our files");
+        }
+        return new FormatException(
+                e.getLocation() == null ? "" : "line " + e.getLocation().getLineNr(), "this is not JSON");
     }
 
     private static String place(JsonMappingException e) {

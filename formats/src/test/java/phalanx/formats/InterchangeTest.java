@@ -3,17 +3,11 @@ package phalanx.formats;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
-import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
 import java.io.ByteArrayOutputStream;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Random;
 import java.util.stream.Collectors;
 import javax.sound.midi.MidiEvent;
 import javax.sound.midi.MidiSystem;
@@ -40,19 +34,6 @@ import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
 class InterchangeTest {
-    private static final String TABLATURE =
-            """
-            Damaged, capo 2, 96 bpm
-               1      G       2 [B]  C
-            e|-3---------5---|-3-----0-------|
-            B|-----3---------|---------1-----|
-            G|---0---0---0---|---0-----------|
-            D|---------------|-----2---------|
-            A|-------2-------|-3-----3h5---3-|
-            E|-3-------3-----|---------------|
-               1   2   3   4   1   2   3   4
-            """;
-
     @TempDir
     private Path folder;
 
@@ -190,37 +171,6 @@ class InterchangeTest {
                 .isInstanceOf(FormatException.class)
                 .hasMessageContaining(reason.trim())
                 .hasMessageNotContaining("\n");
-    }
-
-    /** Any bytes in: a song or one clear error out, within five seconds. */
-    @Property(tries = 600)
-    void damagedFilesGiveASongOrOneClearError(@ForAll long seed) throws IOException {
-        Random random = new Random(seed);
-        Song song = RandomSong.of(seed % 50);
-        String[] endings = {".abc", ".mid", ".musicxml", ".mxl", ".tab.txt"};
-        String ending = endings[random.nextInt(endings.length)];
-        byte[] bytes =
-                switch (ending) {
-                    case ".abc" -> new AbcWriter().write(song).getBytes(StandardCharsets.UTF_8);
-                    case ".mid" -> new MidiWriter().write(song);
-                    case ".tab.txt" -> TABLATURE.getBytes(StandardCharsets.UTF_8);
-                    default -> new MusicXmlWriter().writeLeadSheet(song);
-                };
-        if (random.nextInt(4) == 0) {
-            bytes = Arrays.copyOf(bytes, random.nextInt(bytes.length));
-        }
-        for (int i = 0; i < 1 + random.nextInt(12) && bytes.length > 0; i++) {
-            bytes[random.nextInt(bytes.length)] = (byte) random.nextInt(256);
-        }
-        Path file = Files.write(Files.createTempDirectory("damaged").resolve("song" + ending), bytes);
-        assertTimeoutPreemptively(Duration.ofSeconds(5), () -> {
-            try {
-                assertThat(SongFiles.read(file).song().bars()).isNotEmpty();
-            } catch (FormatException e) {
-                assertThat(e.getMessage()).startsWith("song" + ending).doesNotContain("\n");
-            }
-        });
-        Files.delete(file);
     }
 
     @Test

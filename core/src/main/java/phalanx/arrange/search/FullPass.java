@@ -161,8 +161,18 @@ final class FullPass {
                 next.grow(at, priced(at, layer, begun));
                 rest[at] = null;
                 sweep.extend(read, step);
+                if (step % AT_ONCE == AT_ONCE - 1) {
+                    sweep.settle(step, this::keep);
+                }
             }
             return sweep;
+        }
+
+        /** Keeps no more of a settled slot than the chosen candidate. */
+        private int keep(int step, int candidate) {
+            int at = at(step);
+            next.grow(at, next.layer(at).only(candidate));
+            return 0;
         }
 
         /** The ways from a known layer into one at a place. */

@@ -73,7 +73,7 @@ final class NarrowPass {
         for (int candidate = 0; candidate < ended.best.length; candidate++) {
             for (int node = ended.firsts[candidate]; node < ended.firsts[candidate + 1]; node++) {
                 long rest = ended.costs[node];
-                long cost = begun.into(candidate, ended.labels[node], cheapest - rest) + rest;
+                long cost = begun.into(candidate, ended.label(node), cheapest - rest) + rest;
                 if (cost < cheapest) {
                     cheapest = cost;
                     from = begun.node();

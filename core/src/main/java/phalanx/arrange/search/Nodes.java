@@ -11,8 +11,6 @@ final class Nodes {
     /** Of each candidate its first node; those of a candidate lie together. */
     final int[] firsts;
 
-    final int[] candidates;
-    final int[] labels;
     final long[] costs;
     /** The node of the layer before that each comes from. */
     final int[] from;
@@ -23,30 +21,39 @@ final class Nodes {
     /** The different labels, and which of them each node has. */
     final int[] distinct;
 
-    final int[] labelAt;
+    final short[] labelAt;
 
-    private Nodes(int[] firsts, int[] candidates, int[] labels, long[] costs, int[] from, long[] best) {
+    private Nodes(int[] firsts, int[] distinct, short[] labelAt, long[] costs, int[] from, long[] best) {
         this.firsts = firsts;
-        this.candidates = candidates;
-        this.labels = labels;
+        this.distinct = distinct;
+        this.labelAt = labelAt;
         this.costs = costs;
         this.from = from;
         this.best = best;
-        this.labelAt = new int[labels.length];
-        int[] seen = new int[8];
-        int count = 0;
-        for (int node = 0; node < labels.length; node++) {
-            int at = 0;
-            while (at < count && seen[at] != labels[node]) {
-                at++;
+    }
+
+    /** How many there are. */
+    int count() {
+        return costs.length;
+    }
+
+    int label(int node) {
+        return distinct[labelAt[node]];
+    }
+
+    /** The candidate that a node is one of. */
+    int candidate(int node) {
+        int low = 0;
+        int high = firsts.length - 2;
+        while (low < high) {
+            int middle = (low + high + 1) >>> 1;
+            if (firsts[middle] <= node) {
+                low = middle;
+            } else {
+                high = middle - 1;
             }
-            if (at == count) {
-                seen = count == seen.length ? Arrays.copyOf(seen, 2 * count) : seen;
-                seen[count++] = labels[node];
-            }
-            labelAt[node] = at;
         }
-        this.distinct = Arrays.copyOf(seen, count);
+        return low;
     }
 
     /** The node of a candidate that costs least when a stroke follows. */
@@ -64,14 +71,14 @@ final class Nodes {
 
     /** What a node costs when a stroke follows. */
     long cost(int node, int stroke, long repeat) {
-        return costs[node] + (Labels.repeats(labels[node], stroke) ? repeat : 0);
+        return costs[node] + (Labels.repeats(label(node), stroke) ? repeat : 0);
     }
 
     /** The same dearer by so much. */
     Nodes plus(long difference) {
         return difference == 0
                 ? this
-                : new Nodes(firsts, candidates, labels, more(costs, difference), from, more(best, difference));
+                : new Nodes(firsts, distinct, labelAt, more(costs, difference), from, more(best, difference));
     }
 
     private static long[] more(long[] costs, long difference) {
@@ -82,7 +89,9 @@ final class Nodes {
 
     /** Whether others have the same labels and cost as much more everywhere. */
     boolean runsAlong(Nodes other) {
-        if (!Arrays.equals(labels, other.labels) || !Arrays.equals(firsts, other.firsts)) {
+        if (!Arrays.equals(labelAt, other.labelAt)
+                || !Arrays.equals(distinct, other.distinct)
+                || !Arrays.equals(firsts, other.firsts)) {
             return false;
         }
         long difference = costs[0] - other.costs[0];
@@ -100,16 +109,16 @@ final class Nodes {
         private final long[] best;
         private int candidate = -1;
         private int count;
-        private int[] candidates;
-        private int[] labels;
+        private int[] distinct = new int[8];
+        private int different;
+        private short[] labelAt;
         private long[] costs;
         private int[] from;
 
         Collector(int candidateCount) {
             firsts = new int[candidateCount + 1];
             best = new long[candidateCount];
-            candidates = new int[candidateCount];
-            labels = new int[candidateCount];
+            labelAt = new short[candidateCount];
             costs = new long[candidateCount];
             from = new int[candidateCount];
         }
@@ -120,26 +129,37 @@ final class Nodes {
         }
 
         void add(int label, long cost, int fromNode) {
-            if (count == labels.length) {
+            if (count == labelAt.length) {
                 int size = count + count / 2 + 1;
-                candidates = Arrays.copyOf(candidates, size);
-                labels = Arrays.copyOf(labels, size);
+                labelAt = Arrays.copyOf(labelAt, size);
                 costs = Arrays.copyOf(costs, size);
                 from = Arrays.copyOf(from, size);
             }
-            candidates[count] = candidate;
-            labels[count] = label;
+            labelAt[count] = (short) at(label);
             costs[count] = cost;
             from[count++] = fromNode;
             best[candidate] = Math.min(best[candidate], cost);
+        }
+
+        /** Labels are places of one string: there are few. */
+        private int at(int label) {
+            int at = 0;
+            while (at < different && distinct[at] != label) {
+                at++;
+            }
+            if (at == different) {
+                distinct = different == distinct.length ? Arrays.copyOf(distinct, 2 * different) : distinct;
+                distinct[different++] = label;
+            }
+            return at;
         }
 
         Nodes done() {
             firsts[candidate + 1] = count;
             return new Nodes(
                     firsts,
-                    Arrays.copyOf(candidates, count),
-                    Arrays.copyOf(labels, count),
+                    Arrays.copyOf(distinct, different),
+                    Arrays.copyOf(labelAt, count),
                     Arrays.copyOf(costs, count),
                     Arrays.copyOf(from, count),
                     best);

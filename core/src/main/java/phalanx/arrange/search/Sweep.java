@@ -1,5 +1,6 @@
 package phalanx.arrange.search;
 
+import java.util.BitSet;
 import phalanx.arrange.demand.Labels;
 
 /**
@@ -15,9 +16,14 @@ import phalanx.arrange.demand.Labels;
  */
 public final class Sweep {
     private final Nodes[] nodes;
+    /** So many layers are settled, and which candidates of them. */
+    private int settled;
+
+    private final int[] settledWay;
 
     private Sweep(int layers) {
         nodes = new Nodes[layers];
+        settledWay = new int[layers];
     }
 
     /**
@@ -163,10 +169,51 @@ public final class Sweep {
         int[] way = new int[layer + 1];
         int at = node;
         for (int i = layer; i >= 0; i--) {
-            way[i] = nodes[i].candidates[at];
+            if (i < settled) {
+                System.arraycopy(settledWay, 0, way, 0, i + 1);
+                break;
+            }
+            way[i] = nodes[i].candidate(at);
             at = nodes[i].from[at];
         }
         return way;
+    }
+
+    /** Takes over a layer through which all ways lead alike. */
+    interface Settler {
+        /** Keeps one candidate of a layer; answers its number from now on. */
+        int keep(int layer, int candidate);
+    }
+
+    /**
+     * Settles the first layers, as far as all ways to a layer lead through the same candidates of them, and forgets what
+     * else was swept there: a long song needs little room so.
+     */
+    void settle(int layer, Settler settler) {
+        Nodes end = nodes[layer];
+        BitSet alive = new BitSet(end.count());
+        for (int node = 0; node < end.count(); node++) {
+            alive.set(node, end.costs[node] < LayeredGraph.IMPOSSIBLE);
+        }
+        int at = layer;
+        while (at > settled && alive.cardinality() > 1) {
+            BitSet before = new BitSet();
+            int[] from = nodes[at].from;
+            alive.stream().forEach(node -> before.set(from[node]));
+            alive = before;
+            at--;
+        }
+        if (at <= settled || alive.cardinality() != 1) {
+            return;
+        }
+        // the layer where they meet stays, for the ways beyond
+        int node = nodes[at].from[alive.nextSetBit(0)];
+        for (int i = at - 1; i >= settled; i--) {
+            settledWay[i] = settler.keep(i, nodes[i].candidate(node));
+            node = nodes[i].from[node];
+            nodes[i] = null;
+        }
+        settled = at;
     }
 
     /** The cheapest way through the whole graph. */

@@ -1,6 +1,7 @@
 package phalanx.song.build;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
@@ -329,10 +330,24 @@ public final class SongBuilder {
         }
     }
 
-    /** The order of playing; as written where its signs lead nowhere. */
+    /** The order of playing; as written where its signs lead nowhere. No bar is passed over in all rounds. */
     private List<Integer> order(Song written, List<BarMarks> marks) {
         try {
-            return order.isEmpty() ? PlayingOrder.of(marks) : bySections(written, marks);
+            if (!order.isEmpty()) {
+                return bySections(written, marks);
+            }
+            List<Integer> played = PlayingOrder.of(marks);
+            List<BarMarks> reached = new ArrayList<>(marks);
+            Set<Integer> all = new HashSet<>(played);
+            for (int i = 0; i < marks.size(); i++) {
+                if (!all.contains(i)) {
+                    BarMarks bar = marks.get(i);
+                    reached.set(
+                            i, new BarMarks(bar.repeatStart(), bar.timesToEnd(), Set.of(), bar.signs(), bar.jump()));
+                    report.once("bar " + written.bars().get(i).number(), "an ending that is never reached is played");
+                }
+            }
+            return all.size() == marks.size() ? played : PlayingOrder.of(reached);
         } catch (IllegalArgumentException e) {
             report.say("", e.getMessage() + "; the bars are taken as they stand, without repeats");
             return IntStream.range(0, marks.size()).boxed().toList();

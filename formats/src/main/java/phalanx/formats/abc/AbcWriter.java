@@ -20,6 +20,7 @@ import phalanx.theory.Step;
 
 /** Writes a song as one tune in ABC notation: melody with chord symbols, lengths as fractions of a quarter. */
 public final class AbcWriter {
+    private static final int MOST_SIGNS = 2;
     private static final String HELD = "_";
     private static final String NO_WORD = "*";
     private static final int BARS_A_LINE = 4;
@@ -129,7 +130,9 @@ public final class AbcWriter {
                 .orElse(upper);
     }
 
-    private static String pitch(Pitch pitch, Key key, Map<String, Integer> accidentals) {
+    private static String pitch(Pitch given, Key key, Map<String, Integer> accidentals) {
+        // there are no triple signs
+        Pitch pitch = Math.abs(given.note().alter()) > MOST_SIGNS ? Pitch.of(given.midi(), key) : given;
         Step step = pitch.note().step();
         String where = step.name() + pitch.octave();
         int usual = key.scale().stream()

@@ -110,7 +110,8 @@ public final class MidiReader {
             return chords(title(sequence, title), metas, bars(metas, lastEvent(metas), sequence, scale));
         }
         Line melody = melodyLine(pitched);
-        Quantiser quantiser = new Quantiser();
+        Quantiser quantiser =
+                new Quantiser(melody.sounds.stream().mapToInt(Sound::tick).toArray(), sequence.getResolution());
         List<MelodyNote> tune = skyline(melody.sounds, quantiser, key(metas));
         quantiser.report().ifPresent(report::add);
         List<Bar> bars = bars(metas, Math.max(1, tune.get(tune.size() - 1).endTick()), sequence, scale);

@@ -2,32 +2,48 @@ package phalanx.formats.midi;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import phalanx.song.Ticks;
 
 /**
- * Puts played times on the grid: the nearest sixteenth or triplet eighth. Times that are exact parts of a beat, as
- * notation programs write them, stay as they are.
+ * Puts played times on the grid: the nearest sixteenth or triplet eighth. Where nearly all times of a file are exact parts
+ * of a beat, as notation programs write them, they stay as they are.
  */
 final class Quantiser {
     /** Divides a quarter into 60: sixteenths, triplets, quintuplets and their halves are multiples of it. */
     private static final int FINE = Ticks.QUARTER / 60;
+    /** The same for septuplets. */
+    private static final int SEVENTHS = Ticks.QUARTER / 28;
 
     private static final int[] GRIDS = {Ticks.QUARTER / 4, Ticks.QUARTER / 3};
     /** Files count in 24 to 1,000 parts of a quarter; so far a written time may be off. */
-    private static final int ROUNDING = 2;
+    private static final int MOST_ROUNDED = 2;
+    /** From this share of exact times on a file was written, not played. */
+    private static final double WRITTEN = 0.9;
 
+    private final boolean written;
+    private final int rounding;
     private long moved;
     private long sum;
     private int most;
 
+    /**
+     * @param onsets all times of notes in the line, in ticks
+     * @param resolution parts that the file divides a quarter into; one as fine as our own is of our own writing
+     */
+    Quantiser(int[] onsets, int resolution) {
+        this.rounding = resolution == Ticks.QUARTER ? 0 : MOST_ROUNDED;
+        long exact = IntStream.of(onsets).filter(tick -> exact(tick) >= 0).count();
+        this.written = resolution == Ticks.QUARTER || exact >= WRITTEN * onsets.length;
+    }
+
     int shortest() {
-        return FINE;
+        return written ? 1 : FINE;
     }
 
     int onset(int tick) {
-        int exact = nearest(tick, FINE);
-        if (Math.abs(exact - tick) <= ROUNDING) {
-            return exact;
+        if (written) {
+            return exact(tick) >= 0 ? exact(tick) : tick;
         }
         int best = nearest(tick, GRIDS[0]);
         for (int grid : GRIDS) {
@@ -35,7 +51,7 @@ final class Quantiser {
             best = Math.abs(other - tick) < Math.abs(best - tick) ? other : best;
         }
         int shift = Math.abs(best - tick);
-        moved++;
+        moved += shift > rounding ? 1 : 0;
         sum += shift;
         most = Math.max(most, shift);
         return best;
@@ -43,8 +59,19 @@ final class Quantiser {
 
     /** Ends are heard less exactly than beginnings; they are not counted in the report. */
     int end(int tick) {
-        int exact = nearest(tick, FINE);
-        return Math.abs(exact - tick) <= ROUNDING ? exact : nearest(tick, GRIDS[0]);
+        int exact = exact(tick);
+        return exact >= 0 ? exact : written ? tick : nearest(tick, GRIDS[0]);
+    }
+
+    /** The exact part of a beat that a time stands for; -1 where it is none. */
+    private int exact(int tick) {
+        for (int part : new int[] {FINE, SEVENTHS}) {
+            int exact = nearest(tick, part);
+            if (Math.abs(exact - tick) <= rounding) {
+                return exact;
+            }
+        }
+        return -1;
     }
 
     private static int nearest(int tick, int grid) {
