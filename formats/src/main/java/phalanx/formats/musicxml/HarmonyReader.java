@@ -4,10 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import phalanx.theory.ChordKind;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.ChordTable;
+import phalanx.theory.ChordTone;
+import phalanx.theory.Interval;
 import phalanx.theory.Key;
 import phalanx.theory.Note;
 import phalanx.theory.Step;
@@ -66,8 +70,19 @@ final class HarmonyReader {
                 .orElse(triad);
         return Optional.of(parsed(root + text + bass)
                 // the writer's own spelling of the kind where it means the same
-                .filter(written -> written.pitchClasses() == plain.pitchClasses())
+                .filter(written -> tones(written) == tones(plain))
+                .or(() -> parsed(root + suffix + degrees(harmony).replaceAll("[(),]|add(?=[b#])", "") + bass)
+                        .filter(brief -> intervals(brief).equals(intervals(plain))))
                 .orElse(plain));
+    }
+
+    /** Pitch classes of the chord's own tones, without its bass. */
+    private static int tones(ChordSymbol chord) {
+        return chord.notes().stream().mapToInt(note -> 1 << note.pitchClass()).reduce(0, (a, b) -> a | b);
+    }
+
+    private static Set<Interval> intervals(ChordSymbol chord) {
+        return chord.tones().stream().map(ChordTone::interval).collect(Collectors.toSet());
     }
 
     private Optional<ChordSymbol> parsed(String text) {

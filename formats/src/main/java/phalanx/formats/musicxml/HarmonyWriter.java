@@ -2,6 +2,7 @@ package phalanx.formats.musicxml;
 
 import java.math.BigDecimal;
 import java.math.BigInteger;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
@@ -49,9 +50,11 @@ final class HarmonyWriter {
         ChordSymbol chord = change.chord().get();
         ChordKind base = base(chord);
         content.add(root(chord.root()));
-        content.add(kind(KindValue.fromValue(base.exchangeName()), suffix(chord)));
+        List<Degree> degrees = degrees(chord, base);
+        // readers that print degrees behind the kind's text would show them twice
+        content.add(kind(KindValue.fromValue(base.exchangeName()), degrees.isEmpty() ? suffix(chord) : base.name()));
         chord.slashBass().ifPresent(bass -> content.add(bass(bass)));
-        addDegrees(chord, base, content);
+        content.addAll(degrees);
         return harmony;
     }
 
@@ -114,21 +117,23 @@ final class HarmonyWriter {
         return tones.stream().map(ChordTone::interval).collect(Collectors.toList());
     }
 
-    private static void addDegrees(ChordSymbol chord, ChordKind base, List<Object> content) {
+    private static List<Degree> degrees(ChordSymbol chord, ChordKind base) {
+        List<Degree> degrees = new ArrayList<>();
         List<Interval> ours = intervals(chord.tones());
         List<Interval> theirs = intervals(base.tones());
         for (Interval tone : theirs) {
             if (!ours.contains(tone)) {
-                content.add(degree(tone.number(), 0, DegreeTypeValue.SUBTRACT));
+                degrees.add(degree(tone.number(), 0, DegreeTypeValue.SUBTRACT));
             }
         }
         for (Interval tone : ours) {
             if (!theirs.contains(tone)) {
                 // an added seventh counts from the minor seventh
                 int alter = tone.number() == 7 ? tone.alter() + 1 : tone.alter();
-                content.add(degree(tone.number(), alter, DegreeTypeValue.ADD));
+                degrees.add(degree(tone.number(), alter, DegreeTypeValue.ADD));
             }
         }
+        return degrees;
     }
 
     private static Degree degree(int number, int alter, DegreeTypeValue typeValue) {

@@ -4,8 +4,10 @@ import java.io.ByteArrayOutputStream;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.nio.charset.StandardCharsets;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import java.util.TreeMap;
 import org.audiveris.proxymusic.Attributes;
 import org.audiveris.proxymusic.Clef;
 import org.audiveris.proxymusic.ClefSign;
@@ -51,11 +53,15 @@ public final class MusicXmlWriter {
 
     /** A whole file in UTF-8. */
     public byte[] write(Arrangement arrangement) {
+        VoiceLine melody = VoiceLine.of(arrangement, Role.MELODY);
+        VoiceLine bass = VoiceLine.of(arrangement, Role.BASS);
+        VoiceLine inner = VoiceLine.of(arrangement, Role.INNER);
+        TreeMap<Integer, ChordChange> chords = chords(arrangement.song());
         Staff guitar = new Staff("Guitar", tablature(arrangement), (bar, content) -> {
             VoiceWriter voices = new VoiceWriter(bar);
-            voices.write(arrangement, Role.MELODY, "1", harmonies(arrangement.song(), bar), content);
-            voices.write(arrangement, Role.BASS, "2", List.of(), content);
-            voices.write(arrangement, Role.INNER, "3", List.of(), content);
+            voices.write(melody, Role.MELODY, "1", in(bar, chords), content);
+            voices.write(bass, Role.BASS, "2", List.of(), content);
+            voices.write(inner, Role.INNER, "3", List.of(), content);
         });
         boolean sung = arrangement.request().tune() == TuneUse.SUNG;
         return bytes(
@@ -74,8 +80,10 @@ public final class MusicXmlWriter {
         clef.setSign(ClefSign.G);
         clef.setLine(BigInteger.valueOf(2));
         staff.getClef().add(clef);
-        return new Staff(
-                name, staff, (bar, content) -> new VoiceWriter(bar).write(song, harmonies(song, bar), content));
+        VoiceLine tune = VoiceLine.of(song);
+        TreeMap<Integer, ChordChange> chords = chords(song);
+        return new Staff(name, staff, (bar, content) -> new VoiceWriter(bar)
+                .write(tune, Role.MELODY, "1", in(bar, chords), content));
     }
 
     /** A part with one staff. */
@@ -151,10 +159,14 @@ public final class MusicXmlWriter {
         return measure;
     }
 
-    private static List<ChordChange> harmonies(Song song, Bar bar) {
-        return song.chart().stream()
-                .filter(change -> bar.contains(change.startTick()))
-                .toList();
+    private static TreeMap<Integer, ChordChange> chords(Song song) {
+        TreeMap<Integer, ChordChange> chords = new TreeMap<>();
+        song.chart().forEach(change -> chords.put(change.startTick(), change));
+        return chords;
+    }
+
+    private static Collection<ChordChange> in(Bar bar, TreeMap<Integer, ChordChange> chords) {
+        return chords.subMap(bar.startTick(), bar.endTick()).values();
     }
 
     private static void addSections(Song song, Bar bar, List<Object> content) {

@@ -3,6 +3,7 @@ package phalanx.formats.musicxml;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
@@ -22,20 +23,15 @@ import org.audiveris.proxymusic.PlacementText;
 import org.audiveris.proxymusic.Rest;
 import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.Step;
-import org.audiveris.proxymusic.Syllabic;
 import org.audiveris.proxymusic.Technical;
-import org.audiveris.proxymusic.TextElementData;
 import org.audiveris.proxymusic.Tie;
 import org.audiveris.proxymusic.Tied;
 import org.audiveris.proxymusic.TiedType;
 import org.audiveris.proxymusic.TimeModification;
 import phalanx.arrange.score.ArrangedNote;
-import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Role;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
-import phalanx.song.MelodyNote;
-import phalanx.song.Song;
 
 /**
  * Writes the notes of one role, or of a tune, in one bar as one voice. Notes struck together are a chord; a note is written as long
@@ -71,36 +67,23 @@ final class VoiceWriter {
             Optional<ArrangedNote> played,
             Optional<Lyric> lyric) {}
 
-    /** Writes the notes of a role; those of the melody first, the others going back to the beginning of the bar. */
-    void write(Arrangement arrangement, Role role, String voiceName, List<ChordChange> chords, List<Object> out) {
-        List<Written> notes = written(arrangement, role);
+    /** Writes the notes of a voice; those of the melody first, the others going back to the beginning of the bar. */
+    void write(VoiceLine line, Role role, String voiceName, Collection<ChordChange> chords, List<Object> out) {
+        List<Written> notes = new ArrayList<>();
+        for (VoiceLine.Sounding note : line.in(bar)) {
+            int from = Math.max(note.tick(), bar.startTick());
+            int to = Math.min(note.end(), bar.endTick());
+            boolean goesOn = note.end() > bar.endTick();
+            notes.add(new Written(
+                    note.pitch(), note.tick(), from, to, goesOn, !goesOn && note.rings(), note.played(), note.lyric()));
+        }
         if (!notes.isEmpty() || role == Role.MELODY) {
             write(notes, role, voiceName, chords, out);
         }
     }
 
-    /** Writes a tune with its chords. */
-    void write(Song song, List<ChordChange> chords, List<Object> out) {
-        List<Written> notes = new ArrayList<>();
-        boolean joined = false;
-        for (MelodyNote note : song.melody()) {
-            boolean goesOnFrom = joined;
-            Optional<Lyric> lyric = note.syllable().map(syllable -> lyric(syllable, goesOnFrom));
-            joined = note.syllable().map(syllable -> syllable.endsWith("-")).orElse(joined);
-            int from = Math.max(note.tick(), bar.startTick());
-            int to = Math.min(note.endTick(), bar.endTick());
-            if (from < to) {
-                boolean goesOn = note.endTick() > bar.endTick();
-                notes.add(new Written(note.pitch(), note.tick(), from, to, goesOn, false, Optional.empty(), lyric));
-                note.below()
-                        .ifPresent(below -> notes.add(new Written(
-                                below, note.tick(), from, to, goesOn, false, Optional.empty(), Optional.empty())));
-            }
-        }
-        write(notes, Role.MELODY, "1", chords, out);
-    }
-
-    private void write(List<Written> notes, Role role, String voiceName, List<ChordChange> chords, List<Object> out) {
+    private void write(
+            List<Written> notes, Role role, String voiceName, Collection<ChordChange> chords, List<Object> out) {
         voice = voiceName;
         content = out;
         harmonies = chords.iterator();
@@ -121,40 +104,6 @@ final class VoiceWriter {
             addNotes(notes.subList(first, next));
         }
         silence(bar.endTick(), role);
-    }
-
-    private List<Written> written(Arrangement arrangement, Role role) {
-        List<ArrangedNote> own =
-                arrangement.notes().stream().filter(note -> note.role() == role).toList();
-        List<Written> written = new ArrayList<>();
-        for (int i = 0; i < own.size(); i++) {
-            ArrangedNote note = own.get(i);
-            int end = voiceEnd(own, note.tick());
-            int from = Math.max(note.tick(), bar.startTick());
-            int to = Math.min(end, bar.endTick());
-            if (from < to) {
-                boolean goesOn = end > bar.endTick();
-                phalanx.theory.Pitch pitch =
-                        phalanx.theory.Pitch.of(note.midi(), arrangement.song().key());
-                boolean letRing = !goesOn && note.endTick() > end;
-                written.add(new Written(
-                        pitch, note.tick(), from, to, goesOn, letRing, Optional.of(note), Optional.empty()));
-            }
-        }
-        return written;
-    }
-
-    /** Where the notes that are struck at a tick end as written: together, and where the next of their voice begins. */
-    private static int voiceEnd(List<ArrangedNote> own, int tick) {
-        int end = Integer.MAX_VALUE;
-        for (ArrangedNote note : own) {
-            if (note.tick() == tick) {
-                end = Math.min(end, note.endTick());
-            } else if (note.tick() > tick) {
-                return Math.min(end, note.tick());
-            }
-        }
-        return end;
     }
 
     private void silence(int until, Role role) {
@@ -228,20 +177,6 @@ final class VoiceWriter {
             note.setTimeModification(modification);
         }
         return note;
-    }
-
-    /** A syllable; whether it begins, goes on or ends a word follows from the hyphens around it. */
-    private static Lyric lyric(String syllable, boolean joined) {
-        boolean goesOn = syllable.endsWith("-");
-        Syllabic syllabic =
-                joined ? (goesOn ? Syllabic.MIDDLE : Syllabic.END) : goesOn ? Syllabic.BEGIN : Syllabic.SINGLE;
-        TextElementData text = new TextElementData();
-        text.setValue(goesOn ? syllable.substring(0, syllable.length() - 1) : syllable);
-        Lyric lyric = new Lyric();
-        lyric.setNumber("1");
-        lyric.getElisionAndSyllabicAndText().add(syllabic);
-        lyric.getElisionAndSyllabicAndText().add(text);
-        return lyric;
     }
 
     private Note note(Written written, NoteValue value, boolean tiedFrom, boolean tiedTo) {

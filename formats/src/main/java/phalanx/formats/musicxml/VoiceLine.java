@@ -1,0 +1,115 @@
+package phalanx.formats.musicxml;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.audiveris.proxymusic.Lyric;
+import org.audiveris.proxymusic.Syllabic;
+import org.audiveris.proxymusic.TextElementData;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Role;
+import phalanx.song.Bar;
+import phalanx.song.MelodyNote;
+import phalanx.song.Song;
+import phalanx.theory.Pitch;
+
+/** The notes of one role, or of a tune, each with where it ends as it is written; given out bar by bar, in order. */
+final class VoiceLine {
+    private final List<Sounding> notes;
+    /** The first that is not over. */
+    private int first;
+
+    private VoiceLine(List<Sounding> notes) {
+        this.notes = notes;
+    }
+
+    /**
+     * A note of a voice.
+     *
+     * @param end where it ends as written: with those struck with it, and where the next of its voice begins
+     * @param rings whether it rings on after that
+     * @param played how it is played, if that is known
+     * @param lyric what is sung to it
+     */
+    record Sounding(
+            Pitch pitch, int tick, int end, boolean rings, Optional<ArrangedNote> played, Optional<Lyric> lyric) {}
+
+    /** The notes of a role, those of the tune with its words. */
+    static VoiceLine of(Arrangement arrangement, Role role) {
+        List<ArrangedNote> own =
+                arrangement.notes().stream().filter(note -> note.role() == role).toList();
+        Map<Integer, Lyric> words = role == Role.MELODY ? lyrics(arrangement.song()) : Map.of();
+        List<Sounding> notes = new ArrayList<>();
+        for (int from = 0, to; from < own.size(); from = to) {
+            int tick = own.get(from).tick();
+            int end = own.get(from).endTick();
+            for (to = from; to < own.size() && own.get(to).tick() == tick; to++) {
+                end = Math.min(end, own.get(to).endTick());
+            }
+            end = to < own.size() ? Math.min(end, own.get(to).tick()) : end;
+            Optional<Lyric> lyric = Optional.ofNullable(words.get(tick));
+            for (ArrangedNote note : own.subList(from, to)) {
+                Pitch pitch = Pitch.of(note.midi(), arrangement.song().key());
+                notes.add(new Sounding(pitch, tick, end, note.endTick() > end, Optional.of(note), lyric));
+                lyric = Optional.empty();
+            }
+        }
+        return new VoiceLine(notes);
+    }
+
+    /** The tune of a song. */
+    static VoiceLine of(Song song) {
+        Map<Integer, Lyric> words = lyrics(song);
+        List<Sounding> notes = new ArrayList<>();
+        for (MelodyNote note : song.melody()) {
+            Optional<Lyric> lyric = Optional.ofNullable(words.get(note.tick()));
+            notes.add(new Sounding(note.pitch(), note.tick(), note.endTick(), false, Optional.empty(), lyric));
+            note.below()
+                    .ifPresent(below -> notes.add(new Sounding(
+                            below, note.tick(), note.endTick(), false, Optional.empty(), Optional.empty())));
+        }
+        return new VoiceLine(notes);
+    }
+
+    /** Whether a syllable begins, goes on or ends a word follows from the hyphens around it. */
+    private static Map<Integer, Lyric> lyrics(Song song) {
+        Map<Integer, Lyric> lyrics = new HashMap<>();
+        boolean joined = false;
+        for (MelodyNote note : song.melody()) {
+            if (note.syllable().isPresent()) {
+                String syllable = note.syllable().get();
+                lyrics.put(note.tick(), lyric(syllable, joined));
+                joined = syllable.endsWith("-");
+            }
+        }
+        return lyrics;
+    }
+
+    private static Lyric lyric(String syllable, boolean joined) {
+        boolean goesOn = syllable.endsWith("-");
+        Syllabic syllabic =
+                joined ? (goesOn ? Syllabic.MIDDLE : Syllabic.END) : goesOn ? Syllabic.BEGIN : Syllabic.SINGLE;
+        TextElementData text = new TextElementData();
+        text.setValue(goesOn ? syllable.substring(0, syllable.length() - 1) : syllable);
+        Lyric lyric = new Lyric();
+        lyric.setNumber("1");
+        lyric.getElisionAndSyllabicAndText().add(syllabic);
+        lyric.getElisionAndSyllabicAndText().add(text);
+        return lyric;
+    }
+
+    /** Those that sound in a bar; bars are asked for in order. */
+    List<Sounding> in(Bar bar) {
+        while (first < notes.size() && notes.get(first).end <= bar.startTick()) {
+            first++;
+        }
+        int to = first;
+        while (to < notes.size() && notes.get(to).tick < bar.endTick()) {
+            to++;
+        }
+        return notes.subList(first, to);
+    }
+}
