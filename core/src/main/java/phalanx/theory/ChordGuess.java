@@ -1,5 +1,6 @@
 package phalanx.theory;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -15,11 +16,19 @@ public final class ChordGuess {
     private static final double MISSING_TONE = 0.25;
     private static final double RARER_KIND = 0.02;
 
-    private final Key key;
+    private final List<Plain> chords = new ArrayList<>();
+
+    /** A chord with its pitch classes, and what its kind costs. */
+    private record Plain(ChordSymbol chord, int tones, double rarer) {}
 
     /** @param key spells the chord */
     public ChordGuess(Key key) {
-        this.key = key;
+        for (int root = 0; root < 12; root++) {
+            for (int kind = 0; kind < KINDS.size(); kind++) {
+                ChordSymbol chord = ChordSymbol.parse(key.spell(root) + KINDS.get(kind));
+                chords.add(new Plain(chord, chord.pitchClasses(), RARER_KIND * kind));
+            }
+        }
     }
 
     /**
@@ -35,23 +44,21 @@ public final class ChordGuess {
         }
         ChordSymbol best = null;
         double most = Double.NEGATIVE_INFINITY;
-        for (int root = 0; root < 12; root++) {
-            for (int kind = 0; kind < KINDS.size(); kind++) {
-                ChordSymbol chord = ChordSymbol.parse(key.spell(root) + KINDS.get(kind));
-                double score = score(chord, weights, all) - RARER_KIND * kind + (root == bass ? ROOT_IN_BASS : 0);
-                if (score > most) {
-                    most = score;
-                    best = chord;
-                }
+        for (Plain plain : chords) {
+            double rooted = plain.chord.root().pitchClass() == bass ? ROOT_IN_BASS : 0;
+            double score = score(plain.tones, weights, all) - plain.rarer + rooted;
+            if (score > most) {
+                most = score;
+                best = plain.chord;
             }
         }
         return Optional.ofNullable(best);
     }
 
-    private static double score(ChordSymbol chord, double[] weights, double all) {
+    private static double score(int tones, double[] weights, double all) {
         double score = 0;
         for (int pitchClass = 0; pitchClass < 12; pitchClass++) {
-            boolean inside = (chord.pitchClasses() >> pitchClass & 1) == 1;
+            boolean inside = (tones >> pitchClass & 1) == 1;
             score += inside ? weights[pitchClass] / all : -OUTSIDE * weights[pitchClass] / all;
             score -= inside && weights[pitchClass] == 0 ? MISSING_TONE : 0;
         }

@@ -46,6 +46,7 @@ public final class SongBuilder {
     private Optional<Key> key = Optional.empty();
     private Optional<Integer> tempo = Optional.empty();
     private List<String> order = List.of();
+    private boolean hasChords;
 
     /**
      * What was built.
@@ -150,6 +151,7 @@ public final class SongBuilder {
 
     /** Puts a chord on its place in the bar; of two the later one stays. */
     public void chord(int onset, ChordChange chord) {
+        hasChords |= !chord.isNoChord();
         if (bar.chords.put(onset, chord.at(0)) != null) {
             say("two chord symbols stand on one beat; the last one is kept");
         }
@@ -230,7 +232,7 @@ public final class SongBuilder {
     }
 
     public boolean hasChords() {
-        return bars.stream().anyMatch(some -> some.chords.values().stream().anyMatch(change -> !change.isNoChord()));
+        return hasChords;
     }
 
     /** Takes over from another part of the song what this one does not say: title, tempo, chords, sections, jumps. */
@@ -253,6 +255,7 @@ public final class SongBuilder {
             }
             own.marks = marks ? theirs.marks : own.marks;
         }
+        hasChords |= chords;
     }
 
     /**

@@ -2,6 +2,7 @@ package phalanx.formats.musicxml;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import phalanx.formats.FormatException;
 import phalanx.song.ChordChange;
 import phalanx.song.Ticks;
@@ -18,6 +19,8 @@ final class MeasureReader {
     /** Divisions of a quarter and durations are positive and within this. */
     private static final double MOST_DIVISIONS = 1e9;
 
+    private static final Pattern WHOLE = Pattern.compile("\\d{1,9}");
+    private static final Pattern NUMBER = Pattern.compile("-?\\d{1,10}(\\.\\d{0,10})?");
     private static final int MOST_SIGNS = 7;
     private static final int TWELVE = 12;
 
@@ -342,7 +345,9 @@ final class MeasureReader {
     /** A number; not one where there is none. */
     private static double number(XmlNode node, String name) {
         String text = node.text(name).orElse("");
-        return text.matches("-?\\d{1,10}(\\.\\d{0,10})?") ? Double.parseDouble(text) : Double.NaN;
+        return WHOLE.matcher(text).matches()
+                ? Integer.parseInt(text)
+                : NUMBER.matcher(text).matches() ? Double.parseDouble(text) : Double.NaN;
     }
 
     private int tick(double inBar) {

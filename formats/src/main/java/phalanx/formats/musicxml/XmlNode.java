@@ -9,24 +9,32 @@ import java.util.Optional;
 /** An XML element with its own text and children; names are without their namespace's prefix. */
 final class XmlNode {
     private final String name;
-    private final Map<String, String> attributes = new HashMap<>(4);
-    private final List<XmlNode> children = new ArrayList<>(4);
-    private final StringBuilder text = new StringBuilder(0);
+    // most elements have no attributes and no children, and a score has millions
+    private Map<String, String> attributes = Map.of();
+    private List<XmlNode> children = List.of();
+    private String text = "";
 
     XmlNode(String name) {
         this.name = name;
     }
 
     void add(XmlNode child) {
+        children = children.isEmpty() ? new ArrayList<>(4) : children;
         children.add(child);
     }
 
     void put(String attribute, String value) {
+        attributes = attributes.isEmpty() ? new HashMap<>(4) : attributes;
         attributes.put(attribute, value);
     }
 
-    StringBuilder ownText() {
-        return text;
+    void addText(String more) {
+        text = text.isEmpty() ? more : text + more;
+    }
+
+    /** How long its text is so far. */
+    int length() {
+        return text.length();
     }
 
     String name() {
@@ -44,7 +52,7 @@ final class XmlNode {
 
     /** Its own text, trimmed. */
     String text() {
-        return text.toString().trim();
+        return text.trim();
     }
 
     List<XmlNode> children() {
@@ -52,11 +60,23 @@ final class XmlNode {
     }
 
     List<XmlNode> children(String child) {
-        return children.stream().filter(node -> node.name.equals(child)).toList();
+        List<XmlNode> named = List.of();
+        for (XmlNode node : children) {
+            if (node.name.equals(child)) {
+                named = named.isEmpty() ? new ArrayList<>(2) : named;
+                named.add(node);
+            }
+        }
+        return named;
     }
 
     Optional<XmlNode> child(String child) {
-        return children.stream().filter(node -> node.name.equals(child)).findFirst();
+        for (XmlNode node : children) {
+            if (node.name.equals(child)) {
+                return Optional.of(node);
+            }
+        }
+        return Optional.empty();
     }
 
     boolean has(String child) {

@@ -117,9 +117,11 @@ final class XmlReader {
 
         @Override
         public void characters(char[] text, int start, int length) {
-            StringBuilder own =
-                    open.isEmpty() ? new StringBuilder() : open.peek().ownText();
-            own.append(text, start, Math.max(0, Math.min(length, LONGEST_TEXT - own.length())));
+            XmlNode node = open.peek();
+            // what stands before children is only there to be read by people
+            if (node != null && node.children().isEmpty() && node.length() < LONGEST_TEXT) {
+                node.addText(new String(text, start, length));
+            }
         }
 
         @Override

@@ -1,8 +1,10 @@
 package phalanx.formats.tab;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -74,10 +76,14 @@ final class TabAssembly {
         for (TabBar bar : written) {
             meters.add(bar.meter().orElse(meters.isEmpty() ? meter : meters.get(meters.size() - 1)));
         }
+        Map<Beginning, Integer> pads = pads(written);
         Set<Integer> reported = new HashSet<>();
         for (int index : order(written)) {
             boolean exact = addBar(
-                    written.get(index), meters.get(index), pad(written.get(index), written), pickup && bars.isEmpty());
+                    written.get(index),
+                    meters.get(index),
+                    pads.getOrDefault(new Beginning(written.get(index)), 0),
+                    pickup && bars.isEmpty());
             if (!exact && reported.add(index)) {
                 report.add("bar " + bars.get(bars.size() - 1).number()
                         + ": the spacing fits no even grid; its rhythm is the nearest that does");
@@ -89,15 +95,22 @@ final class TabAssembly {
         return song();
     }
 
+    /** What bars of one system that begin alike have in common. */
+    private record Beginning(int line, boolean repeat) {
+        Beginning(TabBar bar) {
+            this(bar.line(), bar.repeatStart());
+        }
+    }
+
     /** Columns that stand before the first beat in a system, where nothing comes sooner. */
-    private static int pad(TabBar bar, List<TabBar> written) {
-        return written.stream()
-                .filter(other -> other.line() == bar.line()
-                        && other.repeatStart() == bar.repeatStart()
-                        && !other.cells().isEmpty())
-                .mapToInt(other -> other.cells().get(0).column())
-                .min()
-                .orElse(0);
+    private static Map<Beginning, Integer> pads(List<TabBar> written) {
+        Map<Beginning, Integer> pads = new HashMap<>();
+        for (TabBar bar : written) {
+            if (!bar.cells().isEmpty()) {
+                pads.merge(new Beginning(bar), bar.cells().get(0).column(), Math::min);
+            }
+        }
+        return pads;
     }
 
     private static List<Integer> order(List<TabBar> written) throws FormatException {
