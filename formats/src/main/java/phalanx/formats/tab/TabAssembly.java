@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
 import phalanx.formats.FormatException;
@@ -64,11 +65,18 @@ final class TabAssembly {
         this.instrument = new Instrument(Guitar.STEEL, tuning, capo);
     }
 
-    Reading read(List<TabSystem> systems) throws FormatException {
+    /** @param times what the file tells of its bars, if it does */
+    Reading read(List<TabSystem> systems, List<TabTimes.Line> times) throws FormatException {
         List<TabBar> written = new ArrayList<>();
         systems.forEach(system -> written.addAll(system.bars()));
         if (written.stream().allMatch(bar -> bar.cells().isEmpty())) {
             throw new FormatException("", "the tablature has no fret figures");
+        }
+        if (fit(times, written)) {
+            return told(times, written);
+        }
+        if (!times.isEmpty()) {
+            report.add("the lines for programs do not fit the tablature, which was changed; they are not used");
         }
         Meter meter = namedMeter.orElseGet(() -> counted(written));
         boolean pickup = isPickup(written, meter);
@@ -93,6 +101,41 @@ final class TabAssembly {
             throw new FormatException("", "the tablature has more than " + MOST_NOTES + " notes");
         }
         return song();
+    }
+
+    private static boolean fit(List<TabTimes.Line> times, List<TabBar> written) {
+        return times.size() == written.size()
+                && IntStream.range(0, times.size())
+                        .allMatch(i -> TabRhythm.moments(written.get(i)).size()
+                                == times.get(i).times().size());
+    }
+
+    /** The song as it was written out by this program. */
+    private Reading told(List<TabTimes.Line> times, List<TabBar> written) throws FormatException {
+        List<ChordChange> chart = new ArrayList<>();
+        List<MelodyNote> tune = new ArrayList<>();
+        for (int i = 0; i < times.size(); i++) {
+            TabTimes.Line line = times.get(i);
+            TabBar bar = written.get(i);
+            TreeMap<Integer, Integer> columns = new TreeMap<>();
+            TabRhythm.moments(bar)
+                    .forEach(column -> columns.put(column, line.times().get(columns.size())));
+            bars.add(line.bar());
+            bar.section()
+                    .ifPresent(name -> sections.add(new Section(name, line.bar().startTick())));
+            for (TabBar.Cell cell : bar.cells()) {
+                checkFret(bar, cell, line.bar().number());
+                addNote(columns.floorEntry(cell.column()).getValue(), cell);
+            }
+            chart.addAll(line.chords());
+            tune.addAll(line.tune());
+        }
+        try {
+            Song song = new Song(title, namedKey.orElse(Key.C_MAJOR), tempo, bars, sections, chart, tune);
+            return new Reading(song, report, Optional.of(new Written(tuning, capo, notes)), List.of(), 0);
+        } catch (IllegalArgumentException e) {
+            throw new FormatException("the lines for programs", e.getMessage());
+        }
     }
 
     /** What bars of one system that begin alike have in common. */
@@ -167,22 +210,29 @@ final class TabAssembly {
         bar.section().ifPresent(name -> sections.add(new Section(name, start)));
         TabRhythm.Times times = new TabRhythm(meter, ticks, pad).of(bar);
         for (TabBar.Cell cell : bar.cells()) {
-            if (!instrument.has(cell.string(), cell.fret())) {
-                throw new FormatException(
-                        "line " + (bar.line() + cell.string() - 1) + ", bar " + number,
-                        "fret " + cell.fret() + " is beyond the neck, which ends at fret " + instrument.highestFret()
-                                + (capo > 0 ? " above the capo" : ""));
-            }
-            int tick = start + times.times().floorEntry(cell.column()).getValue();
-            boolean taken = notes.stream()
-                    .skip(Math.max(0, notes.size() - tuning.strings()))
-                    .anyMatch(note -> note.tick() == tick && note.string() == cell.string());
-            if (!taken) {
-                notes.add(new WrittenNote(tick, cell.string(), cell.fret()));
-            }
+            checkFret(bar, cell, number);
+            addNote(start + times.times().floorEntry(cell.column()).getValue(), cell);
         }
         addChords(bar, start, ticks, pad);
         return times.exact();
+    }
+
+    private void checkFret(TabBar bar, TabBar.Cell cell, int number) throws FormatException {
+        if (!instrument.has(cell.string(), cell.fret())) {
+            throw new FormatException(
+                    "line " + (bar.line() + cell.string() - 1) + ", bar " + number,
+                    "fret " + cell.fret() + " is beyond the neck, which ends at fret " + instrument.highestFret()
+                            + (capo > 0 ? " above the capo" : ""));
+        }
+    }
+
+    private void addNote(int tick, TabBar.Cell cell) {
+        boolean taken = notes.stream()
+                .skip(Math.max(0, notes.size() - tuning.strings()))
+                .anyMatch(note -> note.tick() == tick && note.string() == cell.string());
+        if (!taken) {
+            notes.add(new WrittenNote(tick, cell.string(), cell.fret()));
+        }
     }
 
     private static int pickupTicks(TabBar bar, Meter meter) {

@@ -46,13 +46,16 @@ public final class TabReader {
      * @throws FormatException naming line and reason
      */
     public Reading read(byte[] bytes) throws FormatException {
-        List<String> lines = new String(bytes, StandardCharsets.UTF_8)
+        List<String> all = new String(bytes, StandardCharsets.UTF_8)
                 .lines()
                 .map(TabReader::withoutTabs)
                 .toList();
-        if (lines.size() > MOST_LINES) {
+        if (all.size() > MOST_LINES) {
             throw new FormatException("", "the file has more than " + MOST_LINES + " lines");
         }
+        int told = all.indexOf(TabTimes.HEAD);
+        List<String> lines = told < 0 ? all : all.subList(0, told);
+        List<TabTimes.Line> times = told < 0 ? List.of() : TabTimes.parse(all.subList(told + 1, all.size()));
         List<String> head = new ArrayList<>();
         List<TabSystem> systems = systems(lines, head);
         if (systems.isEmpty()) {
@@ -74,7 +77,7 @@ public final class TabReader {
                 .distinct()
                 .forEach(report::add);
         return new TabAssembly(title(head), tempo(words, report), meter(words), key(words), tuning, capo, report)
-                .read(systems);
+                .read(systems, times);
     }
 
     /** Tabulators take the columns to the next multiple of eight, as editors show them. */

@@ -55,7 +55,7 @@ final class TabRhythm {
     }
 
     /** First columns of what sounds together: figures of two places may stand one column aside. */
-    private static List<Integer> moments(TabBar bar) {
+    static List<Integer> moments(TabBar bar) {
         List<Integer> columns = new ArrayList<>();
         int end = -1;
         for (TabBar.Cell cell : bar.cells()) {

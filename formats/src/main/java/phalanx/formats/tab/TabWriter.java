@@ -4,11 +4,14 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.righthand.Counting;
+import phalanx.righthand.Hit;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.Section;
@@ -18,7 +21,8 @@ import phalanx.theory.Pitch;
 
 /**
  * Writes an arrangement as plain-text tablature: above the strings the chords, below them the right hand's digits and
- * the count. Every bar has a column for each step of its grid; columns are as far apart in time as they look.
+ * the count, and what is sung. Every bar has a column for each step of its grid; columns are as far apart in time as they
+ * look, but for bars that would be wider than a line. At the end {@link TabTimes} says what spacing cannot.
  */
 public final class TabWriter {
     private static final int WIDEST = 100;
@@ -41,11 +45,29 @@ public final class TabWriter {
                 .append(song.bars().get(0).meter())
                 .append(", ")
                 .append(song.tempo())
-                .append(" quarter notes a minute\n\n");
+                .append(" quarter notes a minute\n");
+        if (!arrangement.hits().isEmpty()) {
+            text.append("hits: ")
+                    .append(arrangement.hits().stream()
+                            .map(Hit::kind)
+                            .distinct()
+                            .sorted()
+                            .map(kind -> kind.letter() + " " + kind.label())
+                            .collect(Collectors.joining(", ")))
+                    .append('\n');
+        }
+        text.append('\n');
         List<BarText> line = new ArrayList<>();
         int width = LABEL;
+        int from = 0;
         for (Bar bar : song.bars()) {
-            BarText next = new BarText(arrangement, bar);
+            int to = from;
+            while (to < arrangement.notes().size()
+                    && arrangement.notes().get(to).tick() < bar.endTick()) {
+                to++;
+            }
+            BarText next = new BarText(arrangement, bar, arrangement.notes().subList(from, to));
+            from = to;
             if (!line.isEmpty() && width + next.width() > WIDEST) {
                 appendLine(arrangement, line, text);
                 line.clear();
@@ -55,7 +77,7 @@ public final class TabWriter {
             width += next.width();
         }
         appendLine(arrangement, line, text);
-        return text.toString();
+        return text.append('\n').append(TabTimes.write(arrangement)).toString();
     }
 
     private static void appendLine(Arrangement arrangement, List<BarText> bars, StringBuilder text) {
@@ -72,6 +94,12 @@ public final class TabWriter {
         }
         appendRow(text, "", bars, bar -> bar.digits, " ");
         appendRow(text, "", bars, bar -> bar.count, " ");
+        if (bars.stream().anyMatch(bar -> !bar.syllables.isEmpty())) {
+            appendRow(text, "", bars, bar -> bar.words, " ");
+        }
+        if (bars.stream().anyMatch(bar -> bar.isHit)) {
+            appendRow(text, "hit", bars, bar -> bar.hits, " ");
+        }
         text.append('\n');
     }
 
@@ -97,16 +125,26 @@ public final class TabWriter {
         private final char[][] strings;
         private final char[] digits;
         private final char[] count;
+        private final char[] words;
+        private final TreeMap<Integer, String> syllables = new TreeMap<>();
+        private final char[] hits;
+        private boolean isHit;
+        /** The ticks that have a column each, where there is no room for even ones. */
+        private final TreeMap<Integer, Integer> uneven = new TreeMap<>();
 
-        BarText(Arrangement arrangement, Bar bar) {
+        BarText(Arrangement arrangement, Bar bar, List<ArrangedNote> notes) {
             this.bar = bar;
             TreeSet<Integer> struck =
-                    arrangement.notes().stream().map(ArrangedNote::tick).collect(Collectors.toCollection(TreeSet::new));
+                    notes.stream().map(ArrangedNote::tick).collect(Collectors.toCollection(TreeSet::new));
             this.counts = Counting.of(bar, struck);
-            this.step = roomyStep(finestStep(arrangement, bar), arrangement.song());
-            int columns = columns(step);
-            int width = columns * COLUMN + 1;
+            arrangement.song().melodyBetween(bar.startTick(), bar.endTick()).forEach(note -> note.syllable()
+                    .ifPresent(text -> syllables.put(note.tick(), text.replace('\u00a0', ' '))));
+            this.step = roomyStep(finestStep(notes, bar), arrangement.song());
             Song song = arrangement.song();
+            int width = columns(step) * COLUMN + 1;
+            width = width > WIDEST - LABEL ? unevenWidth(struck, song) : width;
+            words = filled(width, ' ');
+            hits = filled(width, ' ');
             heading = filled(width, ' ');
             chords = filled(width, ' ');
             digits = filled(width, ' ');
@@ -122,9 +160,38 @@ public final class TabWriter {
                 }
             }
             writeCount();
-            arrangement.notes().stream()
-                    .filter(note -> bar.contains(note.tick()))
-                    .forEach(this::writeNote);
+            notes.forEach(this::writeNote);
+            writeHits(arrangement);
+            syllables.forEach((tick, syllable) -> put(words, tick, syllable));
+        }
+
+        private void writeHits(Arrangement arrangement) {
+            for (Hit hit : arrangement.hits()) {
+                if (bar.contains(hit.tick())) {
+                    put(hits, hit.tick(), String.valueOf(hit.kind().letter()));
+                    isHit = true;
+                }
+            }
+        }
+
+        /** Gives each tick at which something stands a column of its own, and room for its words. */
+        private int unevenWidth(TreeSet<Integer> struck, Song song) {
+            TreeMap<Integer, Integer> room = new TreeMap<>();
+            room.put(bar.startTick(), COLUMN);
+            struck.forEach(tick -> room.put(tick, COLUMN));
+            counts.forEach(
+                    word -> room.merge(word.tick(), Math.max(COLUMN, word.word().length() + 1), Math::max));
+            song.chart().stream()
+                    .filter(change -> bar.contains(change.startTick()))
+                    .forEach(change -> room.merge(
+                            change.startTick(), Math.max(COLUMN, change.name().length() + 1), Math::max));
+            syllables.forEach((tick, syllable) -> room.merge(tick, Math.max(COLUMN, syllable.length() + 1), Math::max));
+            int column = 1;
+            for (Map.Entry<Integer, Integer> entry : room.entrySet()) {
+                uneven.put(entry.getKey(), column);
+                column += entry.getValue();
+            }
+            return Math.max(column, heading(song).length() + 2);
         }
 
         int width() {
@@ -158,7 +225,23 @@ public final class TabWriter {
             }
             return (bar.endTick() - from) * COLUMN / step >= room
                     && columns(step) * COLUMN >= heading(song).length()
-                    && countHasRoom(step);
+                    && countHasRoom(step)
+                    && wordsHaveRoom(step);
+        }
+
+        private boolean wordsHaveRoom(int step) {
+            Map.Entry<Integer, String> before = null;
+            for (Map.Entry<Integer, String> entry : syllables.entrySet()) {
+                int from = before == null ? entry.getKey() : before.getKey();
+                int length = before == null ? -1 : before.getValue().length();
+                if ((entry.getKey() - from) * COLUMN / step <= length) {
+                    return false;
+                }
+                before = entry;
+            }
+            return before == null
+                    || (bar.endTick() - before.getKey()) * COLUMN / step
+                            >= before.getValue().length();
         }
 
         private boolean countHasRoom(int step) {
@@ -202,7 +285,9 @@ public final class TabWriter {
         }
 
         private int column(int tick) {
-            return 1 + (int) ((long) (tick - bar.startTick()) * COLUMN / step);
+            return uneven.isEmpty()
+                    ? 1 + (int) ((long) (tick - bar.startTick()) * COLUMN / step)
+                    : uneven.floorEntry(tick).getValue();
         }
 
         private void put(char[] row, int tick, String text) {
@@ -219,12 +304,10 @@ public final class TabWriter {
         }
 
         /** The largest step of the beat on which all notes of the bar fall. */
-        private static int finestStep(Arrangement arrangement, Bar bar) {
+        private static int finestStep(List<ArrangedNote> notes, Bar bar) {
             int step = bar.meter().stepTicks();
-            for (ArrangedNote note : arrangement.notes()) {
-                if (bar.contains(note.tick())) {
-                    step = gcd(step, note.tick() - bar.startTick());
-                }
+            for (ArrangedNote note : notes) {
+                step = gcd(step, note.tick() - bar.startTick());
             }
             return Math.max(step, bar.meter().beatTicks() / FINEST_SHARE);
         }

@@ -1,0 +1,104 @@
+package phalanx.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import phalanx.arrange.Arranger;
+import phalanx.arrange.Written;
+import phalanx.arrange.score.Arrangement;
+import phalanx.formats.tab.TabReader;
+import phalanx.formats.tab.TabWriter;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.righthand.BassLine;
+import phalanx.righthand.Level;
+import phalanx.righthand.Pattern;
+import phalanx.righthand.PatternLibrary;
+import phalanx.righthand.Picking;
+import phalanx.song.Song;
+
+/** Arrangements with every pattern, written to a file and read again: every note, chord and word is there. */
+class ThereAndBackTest {
+    private static final int SONGS = Boolean.getBoolean("phalanx.deep") ? 10 : 1;
+
+    @TempDir
+    private Path folder;
+
+    private static Set<String> places(Arrangement arrangement) {
+        return arrangement.notes().stream()
+                .map(note -> note.tick() + " " + note.string() + " " + note.fret())
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    private static Set<String> places(Written written) {
+        return written.notes().stream()
+                .map(note -> note.tick() + " " + note.string() + " " + note.fret())
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    @Test
+    void nothingIsLostWithAnyPattern() throws FormatException {
+        Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
+        List<Pattern> patterns = PatternLibrary.standard().all();
+        int fitted = 0;
+        int whole = 0;
+        for (int i = 0; i < patterns.size() * SONGS; i++) {
+            Pattern pattern = patterns.get(i % patterns.size());
+            Picking picking =
+                    Picking.PLAIN.withPlan(new Picking.Plan(Optional.of(pattern), BassLine.ALTERNATING, Level.EVEN));
+            Arrangement arrangement;
+            try {
+                arrangement = arranger.quick(RandomSong.of(i), picking, List.of(), () -> false);
+            } catch (IllegalArgumentException e) {
+                // a pattern in another meter than the song's is refused with a reason
+                continue;
+            }
+            fitted++;
+            for (String ending : List.of(".musicxml", ".tab.txt")) {
+                Path file = folder.resolve("song" + i + ending);
+                ArrangementFiles.write(arrangement, file);
+                Reading reading = SongFiles.read(file);
+                String about = pattern.name() + ", song " + i + ending;
+                assertThat(places(reading.written().orElseThrow())).as(about).isEqualTo(places(arrangement));
+                // a score of the guitar alone has no more of the tune than the guitar plays
+                if (arrangement.cost().tune() == 0 || ending.equals(".tab.txt")) {
+                    whole++;
+                    assertThat(reading.song()).as(about).isEqualTo(arrangement.song());
+                }
+            }
+        }
+        assertThat(whole).isGreaterThan(fitted * 3 / 2);
+        assertThat(fitted).isGreaterThan(patterns.size() / 2);
+    }
+
+    @Test
+    void barsOfOddLengthsAndWidePassagesComeBackFromText() throws Exception {
+        String abc = "X:1\nT:Odd\nM:4/4\nL:1/4\nK:C\n\"C\"E|\"C\"C E G c|\"F\"A F A|\"G\"G B d2|\"C\"c2|"
+                + "\"Am\"A/5B/5c/5d/5e/5 c/3d/3e/3 \"G7\"g/4f/4e/4d/4 B|\"G\"G5|\"C\"c4|\nw:one two_three * * la-lee\n";
+        Path file = Files.writeString(folder.resolve("odd.abc"), abc);
+        Song song = SongFiles.read(file).song();
+        Arrangement arrangement =
+                new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, Picking.PLAIN, List.of(), () -> false);
+        String text = new TabWriter().write(arrangement);
+        assertThat(text.lines().takeWhile(line -> !line.startsWith("For programs")))
+                .allMatch(line -> line.length() <= 100);
+        Reading again = new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8));
+        assertThat(again.song()).isEqualTo(arrangement.song());
+        assertThat(places(again.written().orElseThrow())).isEqualTo(places(arrangement));
+        // changed by hand the strings count, and it is said
+        String changed = text.replaceFirst("(?m)^(e  \\|-*)\\d", "$1-");
+        assertThat(new TabReader("x")
+                        .read(changed.getBytes(StandardCharsets.UTF_8))
+                        .report())
+                .anyMatch(line -> line.contains("do not fit the tablature"));
+    }
+}
