@@ -11,7 +11,7 @@ import phalanx.arrange.Transcriber;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.FindingKind;
-import phalanx.formats.ArrangementFiles;
+import phalanx.desktop.Exports;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
 import phalanx.formats.SongFiles;
@@ -46,7 +46,7 @@ final class ArrangeCommand implements Callable<Integer> {
     @Option(
             names = "-o",
             paramLabel = "OUT",
-            description = "A file to write: .musicxml, .tab.txt, .json or .phalanx.json. Repeatable.")
+            description = "A file to write: .musicxml, .tab.txt, .mid, .wav, .json or .phalanx.json. Repeatable.")
     private List<Path> outs = new ArrayList<>();
 
     @Option(names = "--json", description = "Write the events as JSON to standard output.")
@@ -93,7 +93,7 @@ final class ArrangeCommand implements Callable<Integer> {
             if (ProjectFile.isProject(out)) {
                 new ProjectFile().write(project, out);
             } else {
-                ArrangementFiles.write(arrangement, out);
+                Exports.write(arrangement, out);
             }
         }
         print(arrangement, millis);
@@ -156,7 +156,7 @@ final class ArrangeCommand implements Callable<Integer> {
         for (Path out : outs) {
             try {
                 if (!ProjectFile.isProject(out)) {
-                    ArrangementFiles.checkEnding(out);
+                    Exports.checkEnding(out);
                 }
             } catch (FormatException e) {
                 throw new ParameterException(spec.commandLine(), e.getMessage());

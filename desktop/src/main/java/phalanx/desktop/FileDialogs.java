@@ -9,7 +9,6 @@ import java.util.function.Supplier;
 import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Window;
-import phalanx.formats.ArrangementFiles;
 import phalanx.formats.project.ProjectFile;
 
 /** Asks the player for files. */
@@ -53,6 +52,8 @@ public interface FileDialogs {
         private static final List<ExtensionFilter> ARRANGEMENTS = List.of(
                 new ExtensionFilter("MusicXML with tablature", "*.musicxml"),
                 new ExtensionFilter("Plain-text tablature", "*.tab.txt"),
+                new ExtensionFilter("MIDI", "*.mid"),
+                new ExtensionFilter("Sound", "*.wav"),
                 new ExtensionFilter("Events", "*.json"));
 
         private final Supplier<Window> window;
@@ -101,7 +102,7 @@ public interface FileDialogs {
 
         private static Path withEnding(Path file, ExtensionFilter filter) {
             String name = file.getFileName().toString();
-            boolean known = ArrangementFiles.ENDINGS.stream().anyMatch(name::endsWith);
+            boolean known = Exports.ENDINGS.stream().anyMatch(name::endsWith);
             String ending =
                     filter == null ? ".musicxml" : filter.getExtensions().get(0).substring(1);
             return known ? file : file.resolveSibling(name + ending);

@@ -31,7 +31,6 @@ import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.OctaveChoice;
 import phalanx.arrange.search.SolvedSong;
-import phalanx.formats.ArrangementFiles;
 import phalanx.formats.FormatException;
 import phalanx.formats.Reading;
 import phalanx.formats.SongFiles;
@@ -666,7 +665,7 @@ public final class Workbench {
 
     private static Message written(Arrangement shown, Path file) {
         try {
-            ArrangementFiles.write(shown, file);
+            Exports.write(shown, file);
             return Message.plain("Wrote " + file.toAbsolutePath() + ".");
         } catch (FormatException e) {
             return Message.error(e.getMessage());

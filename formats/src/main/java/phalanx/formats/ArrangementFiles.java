@@ -6,26 +6,27 @@ import java.util.List;
 import java.util.Locale;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.events.EventsJson;
+import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.tab.TabWriter;
 
 /** Writes arrangements to files, by their ending. */
 public final class ArrangementFiles {
     /** The endings that can be written. */
-    public static final List<String> ENDINGS = List.of(".musicxml", ".xml", ".tab.txt", ".json");
+    public static final List<String> ENDINGS = List.of(".musicxml", ".xml", ".tab.txt", ".mid", ".json");
 
     private ArrangementFiles() {}
 
     /**
-     * Refuses a file name that {@link #write} could not serve.
+     * Refuses a file name that has none of some endings.
      *
      * @throws FormatException naming the file and what can be written
      */
-    public static void checkEnding(Path file) throws FormatException {
+    public static void checkEnding(Path file, List<String> endings) throws FormatException {
         String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
         boolean project = name.endsWith(".phalanx.json");
-        if (project || ENDINGS.stream().noneMatch(name::endsWith)) {
-            throw new FormatException("", "this kind of file cannot be written yet; use " + String.join(", ", ENDINGS))
+        if (project || endings.stream().noneMatch(name::endsWith)) {
+            throw new FormatException("", "this kind of file cannot be written; use " + String.join(", ", endings))
                     .in(file);
         }
     }
@@ -36,7 +37,7 @@ public final class ArrangementFiles {
      * @throws FormatException naming the file and the reason; the file is then as it was before
      */
     public static void write(Arrangement arrangement, Path file) throws FormatException {
-        checkEnding(file);
+        checkEnding(file, ENDINGS);
         SafeFile.replace(file, bytes(arrangement, file));
     }
 
@@ -47,6 +48,9 @@ public final class ArrangementFiles {
         }
         if (name.endsWith(".json")) {
             return new EventsJson().write(arrangement, 0).getBytes(StandardCharsets.UTF_8);
+        }
+        if (name.endsWith(".mid")) {
+            return new MidiWriter().write(arrangement);
         }
         return new MusicXmlWriter().write(arrangement);
     }

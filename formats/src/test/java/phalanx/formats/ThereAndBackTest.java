@@ -10,6 +10,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import javax.sound.midi.MetaMessage;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.Sequence;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import phalanx.arrange.Arranger;
@@ -78,6 +83,47 @@ class ThereAndBackTest {
         }
         assertThat(whole).isGreaterThan(fitted * 3 / 2);
         assertThat(fitted).isGreaterThan(patterns.size() / 2);
+    }
+
+    /** The same notes by an independent reader, the JDK's sequencer, in tracks by who plays them. */
+    @Test
+    void midiHasEveryNoteInItsTrackWithWordsAndChords() throws Exception {
+        String abc = "X:1\nT:Tracks\nM:4/4\nL:1/4\nK:G\n\"G\"G B d B|\"C\"c e \"D\"d2|\"G\"G4|\nw:one two three-four\n";
+        Song song = SongFiles.read(Files.writeString(folder.resolve("tracks.abc"), abc))
+                .song();
+        Pattern pattern = PatternLibrary.standard().get("Shed Door");
+        Picking picking =
+                Picking.PLAIN.withPlan(new Picking.Plan(Optional.of(pattern), BassLine.ALTERNATING, Level.EVEN));
+        Arrangement arrangement =
+                new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, picking, List.of(), () -> false);
+        Path file = folder.resolve("tracks.mid");
+        ArrangementFiles.write(arrangement, file);
+        Sequence sequence = MidiSystem.getSequence(file.toFile());
+        Set<String> sounding = new TreeSet<>();
+        Set<String> names = new TreeSet<>();
+        int hits = 0;
+        for (Track track : sequence.getTracks()) {
+            for (int i = 0; i < track.size(); i++) {
+                if (track.get(i).getMessage() instanceof MetaMessage meta && meta.getType() == 3) {
+                    names.add(new String(meta.getData(), StandardCharsets.UTF_8));
+                } else if (track.get(i).getMessage() instanceof ShortMessage note
+                        && note.getCommand() == ShortMessage.NOTE_ON) {
+                    hits += note.getChannel() == 9 ? 1 : 0;
+                    if (note.getChannel() != 9) {
+                        sounding.add(track.get(i).getTick() + " " + note.getData1());
+                    }
+                }
+            }
+        }
+        assertThat(names).contains("Tracks", "Tune", "Thumb", "Fingers", "Hits");
+        assertThat(hits).isEqualTo(arrangement.hits().size()).isPositive();
+        assertThat(sounding)
+                .isEqualTo(arrangement.notes().stream()
+                        .map(note -> note.tick() + " " + note.midi())
+                        .collect(Collectors.toCollection(TreeSet::new)));
+        Song again = SongFiles.read(file).song();
+        assertThat(again.chart()).isEqualTo(arrangement.song().chart());
+        assertThat(again.melody().get(2).syllable()).contains("three-");
     }
 
     @Test

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -114,6 +115,7 @@ public final class MidiReader {
                 new Quantiser(melody.sounds.stream().mapToInt(Sound::tick).toArray(), sequence.getResolution());
         List<MelodyNote> tune = skyline(melody.sounds, quantiser, key(metas));
         quantiser.report().ifPresent(report::add);
+        tune = areSung(metas) ? sung(tune, metas, quantiser) : tune;
         List<Bar> bars = bars(metas, Math.max(1, tune.get(tune.size() - 1).endTick()), sequence, scale);
         return new Reading(song(title(sequence, title), metas, bars, tune, lines), report)
                 .of(pitched.stream().map(Line::words).toList(), pitched.indexOf(melody));
@@ -206,6 +208,28 @@ public final class MidiReader {
 
     private static boolean isWords(MetaMessage meta) {
         return meta.getType() == MetaType.TEXT || meta.getType() == MetaType.LYRIC;
+    }
+
+    /** Whether lyrics are what is sung: some write chord names as lyrics. */
+    private static boolean areSung(TreeMap<Integer, List<MetaMessage>> metas) {
+        return metas.values().stream()
+                .flatMap(List::stream)
+                .anyMatch(meta -> meta.getType() == MetaType.LYRIC
+                        && !text(meta).isBlank()
+                        && chord(0, text(meta)).isEmpty());
+    }
+
+    /** The tune with the lyrics that stand where its notes begin. */
+    private List<MelodyNote> sung(
+            List<MelodyNote> tune, TreeMap<Integer, List<MetaMessage>> metas, Quantiser quantiser) {
+        Map<Integer, String> words = new HashMap<>();
+        metas.forEach((tick, all) -> all.stream()
+                .filter(meta -> meta.getType() == MetaType.LYRIC && !text(meta).isBlank())
+                .forEach(meta -> words.putIfAbsent(
+                        quantiser.onset(tick), text(meta).strip().replaceAll("\\s+", "\u00a0"))));
+        return tune.stream()
+                .map(note -> note.sung(Optional.ofNullable(words.get(note.tick()))))
+                .toList();
     }
 
     private Line melodyLine(List<Line> pitched) throws FormatException {
@@ -377,9 +401,10 @@ public final class MidiReader {
         int end = bars.get(bars.size() - 1).endTick();
         TreeMap<Integer, ChordChange> chart = new TreeMap<>();
         List<Section> sections = new ArrayList<>();
+        boolean sung = areSung(metas);
         metas.headMap(end)
                 .forEach((tick, all) -> all.forEach(meta -> {
-                    if (isWords(meta)) {
+                    if (meta.getType() == MetaType.TEXT || meta.getType() == MetaType.LYRIC && !sung) {
                         chord(tick, text(meta)).ifPresent(chord -> chart.put(tick, chord));
                     } else if (meta.getType() == MetaType.MARKER && !text(meta).isBlank()) {
                         sections.add(new Section(text(meta), tick));

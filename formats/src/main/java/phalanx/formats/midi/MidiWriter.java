@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.function.Predicate;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiEvent;
@@ -11,6 +12,14 @@ import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
 import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
+import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Role;
+import phalanx.guitar.Guitar;
+import phalanx.righthand.Digit;
+import phalanx.righthand.Hit;
+import phalanx.righthand.HitKind;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
@@ -29,12 +38,60 @@ public final class MidiWriter {
     private static final int MICROSECONDS_A_MINUTE = 60_000_000;
     private static final int CLOCKS_A_QUARTER = 24;
 
+    private static final int NYLON = 24;
+    private static final int STEEL = 25;
+    private static final int DRUMS = 9;
+    private static final int VOICE = 3;
+
     /** The whole file. */
     public byte[] write(Song song) {
+        return bytes(sequence -> {
+            writeFrame(song, sequence.createTrack());
+            writeMelody("Melody", 0, song, sequence.createTrack());
+        });
+    }
+
+    /** An arrangement: a track each for tune, thumb, fingers and hits, and for the voice where the tune is sung. */
+    public byte[] write(Arrangement arrangement) {
+        Song song = arrangement.song();
+        boolean sung = arrangement.request().tune() == TuneUse.SUNG;
+        return bytes(sequence -> {
+            writeFrame(song, sequence.createTrack());
+            if (sung) {
+                writeMelody("Voice", VOICE, song, sequence.createTrack());
+            }
+            Track tune = sequence.createTrack();
+            writeNotes("Tune", 0, arrangement, note -> note.role() == Role.MELODY, tune);
+            if (!sung) {
+                writeWords(song, tune);
+            }
+            writeNotes(
+                    "Thumb",
+                    1,
+                    arrangement,
+                    note -> note.role() != Role.MELODY && note.right() == Digit.P,
+                    sequence.createTrack());
+            writeNotes(
+                    "Fingers",
+                    2,
+                    arrangement,
+                    note -> note.role() != Role.MELODY && note.right() != Digit.P,
+                    sequence.createTrack());
+            if (!arrangement.hits().isEmpty()) {
+                writeHits(arrangement, sequence.createTrack());
+            }
+        });
+    }
+
+    /** Fills a file. */
+    private interface Filling {
+        void fill(Sequence sequence) throws InvalidMidiDataException;
+    }
+
+    private static byte[] bytes(Filling filling) {
         try {
             Sequence sequence = new Sequence(Sequence.PPQ, Ticks.QUARTER);
-            writeFrame(song, sequence.createTrack());
-            writeMelody(song, sequence.createTrack());
+            filling.fill(sequence);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             MidiSystem.write(sequence, 1, out);
             return out.toByteArray();
@@ -71,20 +128,67 @@ public final class MidiWriter {
         meta(track, song.endTick(), MetaType.END, new byte[0]);
     }
 
-    private static void writeMelody(Song song, Track track) throws InvalidMidiDataException {
-        meta(track, 0, MetaType.NAME, "Melody".getBytes(StandardCharsets.UTF_8));
+    private static void writeMelody(String name, int channel, Song song, Track track) throws InvalidMidiDataException {
+        meta(track, 0, MetaType.NAME, name.getBytes(StandardCharsets.UTF_8));
+        writeWords(song, track);
         for (MelodyNote note : song.melody()) {
-            sound(track, note, note.midi());
+            sound(track, channel, note.tick(), note.endTick(), note.midi());
             if (note.below().isPresent()) {
-                sound(track, note, note.below().get().midi());
+                sound(
+                        track,
+                        channel,
+                        note.tick(),
+                        note.endTick(),
+                        note.below().get().midi());
             }
         }
         meta(track, song.endTick(), MetaType.END, new byte[0]);
     }
 
-    private static void sound(Track track, MelodyNote note, int midi) throws InvalidMidiDataException {
-        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, midi, VELOCITY), note.tick()));
-        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, 0, midi, 0), note.endTick()));
+    private static void writeWords(Song song, Track track) throws InvalidMidiDataException {
+        for (MelodyNote note : song.melody()) {
+            if (note.syllable().isPresent()) {
+                meta(track, note.tick(), MetaType.LYRIC, note.syllable().get().getBytes(StandardCharsets.UTF_8));
+            }
+        }
+    }
+
+    private static void writeNotes(
+            String name, int channel, Arrangement arrangement, Predicate<ArrangedNote> which, Track track)
+            throws InvalidMidiDataException {
+        meta(track, 0, MetaType.NAME, name.getBytes(StandardCharsets.UTF_8));
+        boolean nylon = arrangement.request().instrument().guitar().kind() == Guitar.Kind.NYLON;
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, channel, nylon ? NYLON : STEEL, 0), 0));
+        for (ArrangedNote note : arrangement.notes()) {
+            if (which.test(note)) {
+                sound(track, channel, note.tick(), note.endTick(), note.midi());
+            }
+        }
+        meta(track, arrangement.song().endTick(), MetaType.END, new byte[0]);
+    }
+
+    private static void writeHits(Arrangement arrangement, Track track) throws InvalidMidiDataException {
+        meta(track, 0, MetaType.NAME, "Hits".getBytes(StandardCharsets.UTF_8));
+        for (Hit hit : arrangement.hits()) {
+            sound(track, DRUMS, hit.tick(), hit.tick() + Ticks.QUARTER / 4, percussion(hit.kind()));
+        }
+        meta(track, arrangement.song().endTick(), MetaType.END, new byte[0]);
+    }
+
+    /** What comes nearest among the percussion of General MIDI level 1, from memory. */
+    private static int percussion(HitKind kind) {
+        return switch (kind) {
+            case KNOCK -> 77; // low wood block
+            case SLAP -> 39; // hand clap
+            case TAP -> 76; // high wood block
+            case HEEL -> 36; // bass drum
+            case CHUCK -> 69; // cabasa
+        };
+    }
+
+    private static void sound(Track track, int channel, int tick, int end, int midi) throws InvalidMidiDataException {
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, channel, midi, VELOCITY), tick));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, channel, midi, 0), end));
     }
 
     private static void meta(Track track, int tick, int type, byte[] data) throws InvalidMidiDataException {

@@ -1,0 +1,49 @@
+package phalanx.desktop;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
+import phalanx.arrange.score.Arrangement;
+import phalanx.formats.ArrangementFiles;
+import phalanx.formats.FormatException;
+import phalanx.formats.SafeFile;
+import phalanx.sound.WavWriter;
+
+/** Writes arrangements as files of notes or of sound, by their ending. */
+public final class Exports {
+    private static final String SOUND = ".wav";
+
+    /** The endings that can be written. */
+    public static final List<String> ENDINGS =
+            Stream.concat(ArrangementFiles.ENDINGS.stream(), Stream.of(SOUND)).toList();
+
+    private Exports() {}
+
+    /**
+     * Refuses a file name that {@link #write} could not serve.
+     *
+     * @throws FormatException naming the file and what can be written
+     */
+    public static void checkEnding(Path file) throws FormatException {
+        ArrangementFiles.checkEnding(file, ENDINGS);
+    }
+
+    /**
+     * Writes an arrangement.
+     *
+     * @throws FormatException naming the file and the reason; the file is then as it was before
+     */
+    public static void write(Arrangement arrangement, Path file) throws FormatException {
+        checkEnding(file);
+        if (isSound(file)) {
+            SafeFile.replace(file, new WavWriter().write(arrangement));
+        } else {
+            ArrangementFiles.write(arrangement, file);
+        }
+    }
+
+    private static boolean isSound(Path file) {
+        return String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT).endsWith(SOUND);
+    }
+}
