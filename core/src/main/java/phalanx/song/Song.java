@@ -162,6 +162,11 @@ public record Song(
         return newTitle.equals(title) ? this : new Song(newTitle, key, tempo, bars, sections, chart, melody);
     }
 
+    /** The same notes and chords, said to be in another key. */
+    public Song inKey(Key newKey) {
+        return newKey.equals(key) ? this : new Song(title, newKey, tempo, bars, sections, chart, melody);
+    }
+
     public Song withTempo(int newTempo) {
         return newTempo == tempo ? this : new Song(title, key, newTempo, bars, sections, chart, melody);
     }

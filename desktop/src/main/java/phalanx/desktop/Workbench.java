@@ -133,14 +133,14 @@ public final class Workbench {
                 if (ProjectFile.isProject(file)) {
                     Project saved = new ProjectFile().read(file);
                     interfaceThread.execute(() -> {
-                        source.set(new Source(file, List.of(), 0));
+                        source.set(new Source(file, List.of(), 0, List.of()));
                         change(saved, "Opened " + file.getFileName() + ".", "open " + file.getFileName());
                     });
                     return;
                 }
                 Reading reading = SongFiles.read(file, part);
                 interfaceThread.execute(() -> {
-                    source.set(new Source(file, reading.choices(), reading.chosen()));
+                    source.set(new Source(file, reading.choices(), reading.chosen(), reading.report()));
                     opened(reading, String.valueOf(file.getFileName()));
                 });
             } catch (FormatException e) {
@@ -155,10 +155,12 @@ public final class Workbench {
      * @param file where
      * @param choices its parts, tracks or tunes by name; empty where there is one
      * @param chosen which of them is open
+     * @param report what was mended or left out, a line for each
      */
-    public record Source(Path file, List<String> choices, int chosen) {
+    public record Source(Path file, List<String> choices, int chosen, List<String> report) {
         public Source {
             choices = List.copyOf(choices);
+            report = List.copyOf(report);
         }
     }
 
@@ -192,7 +194,8 @@ public final class Workbench {
         List<String> report = reading.report();
         String more = report.isEmpty()
                 ? ""
-                : " " + report.get(0) + (report.size() > 1 ? " (and " + (report.size() - 1) + " more)." : ".");
+                : " " + report.get(0)
+                        + (report.size() > 1 ? " (" + (report.size() - 1) + " more lines stand in Song)." : ".");
         Project fresh = Project.of(reading.song(), library.get().setup());
         Project tuned = asNow(fresh);
         Project next = reading.written().map(tuned::withWritten).orElse(tuned);
@@ -635,7 +638,7 @@ public final class Workbench {
             message.set(Message.error("There is no song to save yet."));
             return;
         }
-        source.set(new Source(file, List.of(), 0));
+        source.set(new Source(file, List.of(), 0, List.of()));
         background.execute(() -> {
             try {
                 new ProjectFile().write(now, file);

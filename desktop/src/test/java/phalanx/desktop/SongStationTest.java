@@ -184,6 +184,29 @@ class SongStationTest extends OpenWindow {
     }
 
     @Test
+    void chordsAreProposedForATuneAloneAndCanBeKeptOrRemoved() throws Exception {
+        Path file = folder.resolve("alone.abc");
+        Files.writeString(file, "X:1\nT:Alone\nM:4/4\nL:1/4\nK:C\nCEGE|AFAc|BdGB|c4|\n");
+        toOpen = Optional.of(file);
+        push(KeyCode.CONTROL, KeyCode.O);
+        waitForText("#message", "Opened alone.abc");
+        push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        assertThat(lookup("#proposals").query().isVisible()).isTrue();
+        assertThat(lookup("#opening-report").query().isVisible()).isTrue();
+        clickOn("#close-report");
+        waitFor(() -> !lookup("#opening-report").query().isVisible());
+        assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("C?", "F?", "G?", "C?");
+        clickOn("#take-chords");
+        waitFor(() -> song().chart().get(0).symbol().equals("C"));
+        assertThat(lookup("#proposals").query().isVisible()).isFalse();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor(() -> lookup("#proposals").query().isVisible());
+        clickOn("#remove-chords");
+        waitFor(() -> song().chart().isEmpty());
+        assertThat(song().melody()).hasSize(13);
+    }
+
+    @Test
     void tablatureIsKeptAsWrittenUntilThePlayerWantsItAnew() throws Exception {
         Path file = folder.resolve("weir.tab.txt");
         Files.writeString(

@@ -12,6 +12,7 @@ import java.util.stream.IntStream;
 import phalanx.song.Bar;
 import phalanx.song.BarMarks;
 import phalanx.song.ChordChange;
+import phalanx.song.ChordProposal;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
 import phalanx.song.PlayingOrder;
@@ -30,7 +31,8 @@ public final class SongBuilder {
     public static final String NO_TUNE = "there is no tune; the chords are arranged alone";
     /** Said of a song without chords. */
     public static final String NO_CHORDS =
-            "there are no chord symbols; the tune is arranged without bass and inner notes";
+            "there are no chord symbols; chords are proposed from what sounds, with a question mark: take, change or remove"
+                    + " them";
 
     /** Quarter notes a minute where no tempo is given. */
     public static final int DEFAULT_TEMPO = 90;
@@ -47,6 +49,8 @@ public final class SongBuilder {
     private Optional<Integer> tempo = Optional.empty();
     private List<String> order = List.of();
     private boolean hasChords;
+    /** All parts that sound with it, itself among them. */
+    private final List<SongBuilder> parts = new ArrayList<>(List.of(this));
 
     /**
      * What was built.
@@ -237,6 +241,7 @@ public final class SongBuilder {
 
     /** Takes over from another part of the song what this one does not say: title, tempo, chords, sections, jumps. */
     public void complete(SongBuilder other) {
+        parts.add(other);
         title = title.or(() -> other.title);
         tempo = tempo.or(() -> other.tempo);
         key = key.or(() -> other.key);
@@ -303,8 +308,28 @@ public final class SongBuilder {
                 sections,
                 List.copyOf(chart.values()),
                 melody);
+        written = hasChords ? written : withProposals(written, voice, starts);
         List<Integer> played = order(written, marks);
         return new Built(unfolded(written, played), written, played, starts);
+    }
+
+    private Song withProposals(Song song, String voice, List<Integer> starts) {
+        Song inKey = key.isPresent() ? song : song.inKey(ChordProposal.keyOf(song));
+        List<ChordProposal.Sounding> accompaniment = new ArrayList<>();
+        for (SongBuilder part : parts) {
+            for (int i = 0; i < Math.min(starts.size(), part.bars.size()); i++) {
+                int start = starts.get(i);
+                part.bars.get(i).voices.forEach((name, tones) -> {
+                    if (part != this || !name.equals(voice)) {
+                        tones.forEach(tone -> accompaniment.add(new ChordProposal.Sounding(
+                                start + tone.onset(),
+                                start + tone.onset() + tone.length(),
+                                tone.pitch().midi())));
+                    }
+                });
+            }
+        }
+        return new ChordProposal(inKey).propose(accompaniment);
     }
 
     private void sayWhatIsMissing(String voice) {

@@ -1,8 +1,9 @@
 package phalanx.desktop.song;
 
-import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.IntConsumer;
+import java.util.stream.Collectors;
 import javafx.scene.canvas.GraphicsContext;
 import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.Pens;
@@ -190,20 +191,25 @@ final class BarsView extends Drawing {
             if (change.chord().isEmpty() && change.frets().isPresent() && isShown(shown, change.startTick())) {
                 double x = x(shown, change.startTick()) + 6;
                 double y = top(shown, change.startTick()) + 36;
-                Pens.left(g, change.name(), x, y, Pens.monoBold(14), theme().colour("ink"));
+                Pens.left(g, change.symbol(), x, y, Pens.monoBold(14), theme().colour("ink"));
             }
         }
     }
 
     private void paintChords(GraphicsContext g, Song shown, SongHarmony heard) {
-        List<SongHarmony.Placed> chords = heard.chords();
-        for (SongHarmony.Placed placed : chords) {
+        Set<Integer> proposed = shown.chart().stream()
+                .filter(ChordChange::proposed)
+                .map(ChordChange::startTick)
+                .collect(Collectors.toSet());
+        for (SongHarmony.Placed placed : heard.chords()) {
             if (!isShown(shown, placed.startTick())) {
                 continue;
             }
             double x = x(shown, placed.startTick()) + 6;
             double top = top(shown, placed.startTick());
-            Pens.left(g, placed.chord().text(), x, top + 36, Pens.sansBold(17), theme().colour("ink"));
+            boolean only = proposed.contains(placed.startTick());
+            String name = placed.chord().text() + (only ? "?" : "");
+            Pens.left(g, name, x, top + 36, Pens.sansBold(17), theme().colour(only ? "quiet" : "ink"));
             boolean own = placed.function().diatonic();
             Pens.left(
                     g,

@@ -57,6 +57,9 @@ public final class SongStation extends HBox {
     private long lastDigitAt;
     private int lastDigitTick;
     private boolean lastDigitIsSecond;
+    private final HBox proposals = new HBox(8);
+    private final ReportCard report = new ReportCard();
+
     /** Whether the next note goes with the one before the cursor. */
     private boolean awaitsSecond;
 
@@ -104,10 +107,10 @@ public final class SongStation extends HBox {
         barsCard.getStyleClass().add("card");
         VBox.setVgrow(scroll, Priority.ALWAYS);
         VBox.setVgrow(barsCard, Priority.ALWAYS);
-        VBox left = new VBox(8, head, form, barsCard, tune, chart);
+        VBox left = new VBox(8, head, form, proposals(), barsCard, tune, chart);
         HBox.setHgrow(left, Priority.ALWAYS);
         left.setMinWidth(0);
-        VBox right = new VBox(GAP, harmony, advice);
+        VBox right = new VBox(GAP, report, harmony, advice);
         ScrollPane side = new ScrollPane(right);
         side.setFitToWidth(true);
         side.setPrefWidth(SIDE);
@@ -122,10 +125,46 @@ public final class SongStation extends HBox {
         bars.addEventHandler(KeyEvent.KEY_TYPED, this::onTuneTyped);
     }
 
+    /** Shown while chords of the chart are only proposed. */
+    private HBox proposals() {
+        Label words = Cards.hint("Chords with ? are proposed from what sounds. Type over one, or");
+        proposals
+                .getChildren()
+                .addAll(
+                        words,
+                        Cards.button("take-chords", "Keep them", "Take all proposed chords", this::takeProposals),
+                        Cards.button(
+                                "remove-chords",
+                                "Remove them",
+                                "Leave the tune without chords",
+                                this::removeProposals));
+        proposals.setAlignment(Pos.CENTER_LEFT);
+        proposals.setId("proposals");
+        proposals.managedProperty().bind(proposals.visibleProperty());
+        proposals.setVisible(false);
+        return proposals;
+    }
+
+    private void takeProposals() {
+        workbench.editSong(
+                "chords kept",
+                song -> song.withChart(
+                        song.chart().stream().map(ChordChange::taken).toList()));
+    }
+
+    private void removeProposals() {
+        workbench.editSong(
+                "chords removed",
+                song -> song.withChart(song.chart().stream()
+                        .filter(change -> !change.proposed())
+                        .toList()));
+    }
+
     private void show(Project project) {
         Song song = project.song();
         SongHarmony heard = SongHarmony.of(song);
         title.setText(song.title());
+        proposals.setVisible(song.chart().stream().anyMatch(ChordChange::proposed));
         bars.show(song, heard);
         form.show(song);
         cursor = Math.min(cursor, song.endTick());
@@ -138,6 +177,9 @@ public final class SongStation extends HBox {
 
     /** Offers the parts of a file that has several; choosing one reads the file again. */
     private void showParts(Workbench.Source source) {
+        report.show(
+                source == null ? "" : String.valueOf(source.file().getFileName()),
+                source == null ? List.of() : source.report());
         parts.setOnAction(null);
         parts.setVisible(source != null && !source.choices().isEmpty());
         if (parts.isVisible()) {

@@ -26,6 +26,7 @@ import phalanx.formats.Reading;
 import phalanx.formats.SongFiles;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
+import phalanx.song.ChordProposal;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
 import phalanx.song.Section;
@@ -46,6 +47,8 @@ public final class MidiReader {
     private static final int HIGHEST_NOTE = 127;
     private static final double MOSTLY_COVERED = 0.75;
     private static final double HALF_COVERED = 0.5;
+    /** From so many notes for each of the tune on the harmony can be heard bar by bar. */
+    private static final double MORE_THAN_THE_TUNE = 1.5;
     /** A line of single notes has no more notes under others than this share. */
     private static final double MOST_AT_ONCE = 0.05;
     /** Silence after the tune that is still taken for part of the song. */
@@ -410,12 +413,21 @@ public final class MidiReader {
                         sections.add(new Section(text(meta), tick));
                     }
                 }));
-        if (chart.values().stream().allMatch(ChordChange::isNoChord)) {
+        boolean noChords = chart.values().stream().allMatch(ChordChange::isNoChord);
+        int sounds = lines.stream().mapToInt(line -> line.sounds.size()).sum();
+        if (noChords && !tune.isEmpty()) {
+            report.add(SongBuilder.NO_CHORDS);
+        }
+        if (noChords && sounds >= MORE_THAN_THE_TUNE * tune.size()) {
+            chart.clear();
             hear(bars, lines, key(metas), chart);
-            report.add("the file has no chord symbols; chords were heard from its notes, bar by bar: check them");
         }
         try {
-            return new Song(title, key(metas), tempo(metas), bars, sections, List.copyOf(chart.values()), tune);
+            boolean alone =
+                    noChords && !tune.isEmpty() && chart.values().stream().allMatch(ChordChange::isNoChord);
+            List<ChordChange> changes = alone ? List.of() : List.copyOf(chart.values());
+            Song song = new Song(title, key(metas), tempo(metas), bars, sections, changes, tune);
+            return alone ? new ChordProposal(song).propose(List.of()) : song;
         } catch (IllegalArgumentException e) {
             throw new FormatException("", e.getMessage());
         }
@@ -447,7 +459,7 @@ public final class MidiReader {
             }
             Optional<ChordSymbol> chord = guess.guess(weights, lowest % 12);
             if (chord.isPresent() && !chord.equals(before)) {
-                chart.put(bar.startTick(), new ChordChange(bar.startTick(), chord));
+                chart.put(bar.startTick(), new ChordChange(bar.startTick(), chord).asProposed());
                 before = chord;
             }
         }

@@ -256,7 +256,8 @@ final class TabAssembly {
     }
 
     private Reading song() {
-        if (chords.isEmpty()) {
+        boolean guessed = chords.isEmpty();
+        if (guessed) {
             guessChords();
         }
         Key key = namedKey.orElseGet(this::foundKey);
@@ -264,7 +265,8 @@ final class TabAssembly {
         List<ChordChange> chart = new ArrayList<>();
         chords.forEach((tick, chord) -> {
             if (chart.isEmpty() || !chart.get(chart.size() - 1).chord().equals(chord)) {
-                chart.add(new ChordChange(tick, chord));
+                ChordChange change = new ChordChange(tick, chord);
+                chart.add(guessed ? change.asProposed() : change);
             }
         });
         report.add("the highest notes are taken for the tune: " + tune.size() + " of " + notes.size());
