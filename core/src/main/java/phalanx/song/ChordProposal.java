@@ -14,7 +14,7 @@ import phalanx.theory.Note;
 /**
  * Proposes chords for a song that has none, from its tune and what else sounds with it: for each half bar a chord of the
  * key, the whole row the cheapest by how well each fits what sounds and how well they follow one another, as a hidden
- * Markov chain is decoded (after I. Simon, D. Morris, S. Basu, MySong, CHI 2008, from memory; the costs are set by hand,
+ * Markov chain is decoded (after I. Simon, D. Morris, S. Basu, CHI 2008, from memory; the costs are set by hand,
  * not learned). Phrases close on the tonic or its dominant, the song on the tonic. A pickup has no chord.
  */
 public final class ChordProposal {
