@@ -2,9 +2,9 @@ package phalanx.cli;
 
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
-import phalanx.formats.FormatException;
-import phalanx.formats.Reading;
 import phalanx.formats.SongFiles;
+import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;

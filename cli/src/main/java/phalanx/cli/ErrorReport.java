@@ -1,7 +1,7 @@
 package phalanx.cli;
 
 import java.io.PrintWriter;
-import phalanx.formats.FormatException;
+import phalanx.formats.reading.FormatException;
 import picocli.CommandLine;
 
 /** Turns what went wrong into one line on standard error and an exit code. */

@@ -70,6 +70,10 @@ class HouseTest {
             slices().matching("phalanx.(*)..").should().beFreeOfCycles();
 
     @ArchTest
+    static final ArchRule READERS_AND_WRITERS_HAVE_NO_CIRCLES =
+            slices().matching("phalanx.(formats.*)").should().beFreeOfCycles();
+
+    @ArchTest
     static final ArchRule STAGES_OF_ARRANGING_HAVE_NO_CIRCLES =
             slices().matching("phalanx.arrange.(*)").should().beFreeOfCycles();
 

@@ -6,8 +6,8 @@ import java.util.Locale;
 import java.util.stream.Stream;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.ArrangementFiles;
-import phalanx.formats.FormatException;
-import phalanx.formats.SafeFile;
+import phalanx.formats.disk.SafeFile;
+import phalanx.formats.reading.FormatException;
 import phalanx.sound.WavWriter;
 
 /** Writes arrangements as files of notes or of sound, by their ending. */

@@ -178,7 +178,7 @@ class PickingStationTest extends OpenWindow {
                     .read()
                     .map(library -> library.patterns().size())
                     .orElse(0);
-        } catch (phalanx.formats.FormatException e) {
+        } catch (phalanx.formats.reading.FormatException e) {
             return -1;
         }
     }

@@ -5,9 +5,11 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import phalanx.arrange.score.Arrangement;
+import phalanx.formats.disk.SafeFile;
 import phalanx.formats.events.EventsJson;
 import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.MusicXmlWriter;
+import phalanx.formats.reading.FormatException;
 import phalanx.formats.tab.TabWriter;
 
 /** Writes arrangements to files, by their ending. */

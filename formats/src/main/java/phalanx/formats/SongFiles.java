@@ -1,14 +1,14 @@
 package phalanx.formats;
 
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalInt;
 import phalanx.formats.abc.AbcReader;
 import phalanx.formats.abc.AbcWriter;
+import phalanx.formats.disk.FileContent;
+import phalanx.formats.disk.SafeFile;
 import phalanx.formats.library.Library;
 import phalanx.formats.midi.MidiReader;
 import phalanx.formats.midi.MidiWriter;
@@ -17,19 +17,15 @@ import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.project.Project;
 import phalanx.formats.project.ProjectFile;
+import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
 import phalanx.formats.tab.TabReader;
 import phalanx.song.Song;
 
 /** Reads songs from files and writes them as lead sheets, by the ending. */
 public final class SongFiles {
-    /** Larger files are refused. */
-    public static final long MOST_BYTES = 20L * 1024 * 1024;
-
     /** The endings that songs are written with. */
     private static final List<String> WRITTEN = List.of(".musicxml", ".xml", ".abc", ".mid", ProjectFile.ENDING);
-
-    /** Names of parts and tracks, in small letters, that say that they hold the tune. */
-    public static final String NAMED_FOR_THE_TUNE = ".*(melody|voice|vocal|tune|lead|soprano|sing).*";
 
     private SongFiles() {}
 
@@ -50,7 +46,7 @@ public final class SongFiles {
      */
     public static Reading read(Path file, OptionalInt choice) throws FormatException {
         try {
-            return parse(file, bytes(file), choice).shown();
+            return parse(file, FileContent.of(file), choice).shown();
         } catch (FormatException e) {
             throw e.in(file);
         }
@@ -92,28 +88,6 @@ public final class SongFiles {
         return String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
     }
 
-    /**
-     * A file's content, unless it is missing or too large.
-     *
-     * @throws FormatException with the reason, the file not named
-     */
-    public static byte[] bytes(Path file) throws FormatException {
-        try {
-            if (!Files.exists(file)) {
-                throw new FormatException("", "there is no such file");
-            }
-            if (Files.isDirectory(file)) {
-                throw new FormatException("", "this is a folder, not a file");
-            }
-            if (Files.size(file) > MOST_BYTES) {
-                throw new FormatException("", "the file is larger than 20 MB");
-            }
-            return Files.readAllBytes(file);
-        } catch (IOException e) {
-            throw new FormatException("", "the file cannot be read (" + e.getMessage() + ")");
-        }
-    }
-
     private static Reading parse(Path file, byte[] bytes, OptionalInt choice) throws FormatException {
         String name = String.valueOf(file.getFileName());
         String lower = lower(file);
@@ -140,19 +114,5 @@ public final class SongFiles {
         throw new FormatException(
                 "",
                 "this kind of file cannot be read; use .musicxml, .xml, .mxl, .abc, .mid, .tab.txt or .phalanx.json");
-    }
-
-    /**
-     * The one that is asked for.
-     *
-     * @throws FormatException if the file has not so many
-     */
-    public static <T> T chosen(List<T> all, OptionalInt choice, T otherwise) throws FormatException {
-        if (choice.isPresent() && (choice.getAsInt() < 0 || choice.getAsInt() >= all.size())) {
-            throw new FormatException(
-                    "",
-                    "there is no part " + (choice.getAsInt() + 1) + "; the file has " + all.size() + " to choose from");
-        }
-        return choice.isPresent() ? all.get(choice.getAsInt()) : otherwise;
     }
 }

@@ -14,6 +14,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.formats.abc.AbcReader;
+import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
 import phalanx.song.ChordChange;
 import phalanx.song.Song;
 import phalanx.song.Ticks;

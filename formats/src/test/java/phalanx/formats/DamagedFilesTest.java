@@ -23,6 +23,7 @@ import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.project.Project;
 import phalanx.formats.project.ProjectFile;
+import phalanx.formats.reading.FormatException;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.Picking;

@@ -26,6 +26,8 @@ import phalanx.formats.midi.MidiReader;
 import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
+import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;

@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import phalanx.formats.library.Library;
 import phalanx.formats.library.LibraryFile;
+import phalanx.formats.reading.FormatException;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import phalanx.formats.midi.MidiReader;
+import phalanx.formats.reading.Reading;
 import phalanx.song.MelodyNote;
 
 /** Tunes as they are played into a sequencer: every note comes through. */

@@ -32,6 +32,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.formats.library.Library;
 import phalanx.formats.project.Project;
 import phalanx.formats.project.ProjectFile;
+import phalanx.formats.reading.FormatException;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;

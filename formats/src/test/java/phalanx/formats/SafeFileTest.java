@@ -15,6 +15,8 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import phalanx.formats.disk.SafeFile;
+import phalanx.formats.reading.FormatException;
 
 /** Saving that cannot lose. */
 class SafeFileTest {

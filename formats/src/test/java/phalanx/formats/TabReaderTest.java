@@ -22,6 +22,8 @@ import phalanx.arrange.score.Hold;
 import phalanx.arrange.score.Role;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
+import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
 import phalanx.formats.tab.TabReader;
 import phalanx.formats.tab.TabWriter;
 import phalanx.guitar.Guitar;

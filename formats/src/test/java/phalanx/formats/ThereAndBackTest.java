@@ -20,6 +20,8 @@ import org.junit.jupiter.api.io.TempDir;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Written;
 import phalanx.arrange.score.Arrangement;
+import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
 import phalanx.formats.tab.TabReader;
 import phalanx.formats.tab.TabWriter;
 import phalanx.guitar.Hand;

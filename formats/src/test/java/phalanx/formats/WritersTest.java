@@ -37,6 +37,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.formats.events.EventsJson;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
+import phalanx.formats.reading.FormatException;
 import phalanx.formats.tab.TabWriter;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;

@@ -9,9 +9,9 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import phalanx.formats.FormatException;
-import phalanx.formats.Reading;
-import phalanx.formats.SongFiles;
+import phalanx.formats.reading.Choice;
+import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
 import phalanx.song.build.SongBuilder;
 
 /**
@@ -59,7 +59,7 @@ public final class AbcReader {
         if (choices.isEmpty()) {
             throw new FormatException("", "this is not ABC notation: no tune begins with a line \"X:\"");
         }
-        Line chosen = SongFiles.chosen(choices, choice, choices.get(0));
+        Line chosen = Choice.of(choices, choice, choices.get(0));
         AbcTune tune = tune(lines, chosen.start);
         try {
             return song(tune, chosen, choices);

@@ -9,9 +9,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.Optional;
-import phalanx.formats.FormatException;
-import phalanx.formats.SafeFile;
-import phalanx.formats.StrictJson;
+import phalanx.formats.disk.SafeFile;
+import phalanx.formats.disk.StrictJson;
+import phalanx.formats.reading.FormatException;
 
 /** Keeps a {@link Library} in one JSON file. What is read is checked by the values themselves. */
 public final class LibraryFile {

@@ -21,9 +21,9 @@ import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
 import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
-import phalanx.formats.FormatException;
-import phalanx.formats.Reading;
-import phalanx.formats.SongFiles;
+import phalanx.formats.reading.Choice;
+import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.ChordProposal;
@@ -237,11 +237,11 @@ public final class MidiReader {
 
     private Line melodyLine(List<Line> pitched) throws FormatException {
         Line likeliest = pitched.stream()
-                .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(SongFiles.NAMED_FOR_THE_TUNE))
+                .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(Choice.NAMED_FOR_THE_TUNE))
                 .findFirst()
                 .or(() -> pitched.stream().max(Comparator.comparingDouble(Line::height)))
                 .orElseThrow();
-        Line melody = SongFiles.chosen(pitched, choice, likeliest);
+        Line melody = Choice.of(pitched, choice, likeliest);
         if (pitched.size() > 1) {
             report.add("of " + pitched.size() + " lines of notes, " + melody.words() + " is taken for the melody");
         }

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
-import phalanx.formats.FormatException;
+import phalanx.formats.reading.FormatException;
 
 /** Unpacks a compressed MusicXML file (.mxl) while it is read: a zip whose container names the score. */
 public final class CompressedMusicXml {

@@ -3,7 +3,7 @@ package phalanx.formats.musicxml;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
-import phalanx.formats.FormatException;
+import phalanx.formats.reading.FormatException;
 import phalanx.song.ChordChange;
 import phalanx.song.Ticks;
 import phalanx.song.build.SongBuilder;

@@ -10,9 +10,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import phalanx.formats.FormatException;
-import phalanx.formats.Reading;
-import phalanx.formats.SongFiles;
+import phalanx.formats.reading.Choice;
+import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
 import phalanx.song.build.SongBuilder;
 
 /**
@@ -74,7 +74,7 @@ public final class MusicXmlReader {
         if (lines.isEmpty()) {
             throw new FormatException("", "the score has neither notes of a tune nor chord symbols");
         }
-        Line melody = SongFiles.chosen(lines, choice, likeliest(lines));
+        Line melody = Choice.of(lines, choice, likeliest(lines));
         SongBuilder song = melody.measures.song();
         title(score).ifPresent(song::title);
         reportParts(lines, melody);
@@ -159,7 +159,7 @@ public final class MusicXmlReader {
                 .filter(line -> most > 0 && 2 * line.syllables() >= most)
                 .findFirst();
         return sung.or(() -> lines.stream()
-                        .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(SongFiles.NAMED_FOR_THE_TUNE))
+                        .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(Choice.NAMED_FOR_THE_TUNE))
                         .findFirst())
                 .or(() -> lines.stream()
                         .filter(line -> line.measures.song().hasChords())

@@ -14,7 +14,7 @@ import org.xml.sax.SAXException;
 import org.xml.sax.SAXParseException;
 import org.xml.sax.XMLReader;
 import org.xml.sax.ext.DefaultHandler2;
-import phalanx.formats.FormatException;
+import phalanx.formats.reading.FormatException;
 
 /**
  * Reads XML in one pass without opening anything else: the usual DOCTYPE of MusicXML is passed over unread, one that

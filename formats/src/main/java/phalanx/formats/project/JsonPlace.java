@@ -5,8 +5,8 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.util.ArrayList;
 import java.util.List;
-import phalanx.formats.FormatException;
-import phalanx.formats.StrictJson;
+import phalanx.formats.disk.StrictJson;
+import phalanx.formats.reading.FormatException;
 
 /** A value of a JSON file and the way to it, so that what is wrong is said at its place. */
 final class JsonPlace {

@@ -6,7 +6,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import phalanx.formats.FormatException;
+import phalanx.formats.reading.FormatException;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStrings;
 import phalanx.righthand.HandPlace;

@@ -19,10 +19,10 @@ import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
-import phalanx.formats.FormatException;
-import phalanx.formats.SafeFile;
-import phalanx.formats.SongFiles;
-import phalanx.formats.StrictJson;
+import phalanx.formats.disk.FileContent;
+import phalanx.formats.disk.SafeFile;
+import phalanx.formats.disk.StrictJson;
+import phalanx.formats.reading.FormatException;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -97,7 +97,7 @@ public final class ProjectFile {
      */
     public Project read(Path file) throws FormatException {
         try {
-            return read(SongFiles.bytes(file));
+            return read(FileContent.of(file));
         } catch (FormatException e) {
             throw e.in(file);
         }

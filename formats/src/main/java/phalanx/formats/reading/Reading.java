@@ -1,4 +1,4 @@
-package phalanx.formats;
+package phalanx.formats.reading;
 
 import java.util.List;
 import java.util.Objects;
@@ -31,7 +31,7 @@ public record Reading(Song song, List<String> report, Optional<Written> written,
     }
 
     /** The same without characters that cannot be shown, which some formats cannot hold. */
-    Reading shown() {
+    public Reading shown() {
         List<Section> sections = song.sections().stream()
                 .map(section -> new Section(named(section.name(), "Part"), section.startTick(), section.varied()))
                 .toList();

@@ -1,4 +1,4 @@
-package phalanx.formats;
+package phalanx.formats.reading;
 
 import java.nio.file.Path;
 import java.util.Objects;

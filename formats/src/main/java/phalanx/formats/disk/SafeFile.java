@@ -1,4 +1,4 @@
-package phalanx.formats;
+package phalanx.formats.disk;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -16,6 +16,7 @@ import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFileAttributeView;
 import java.util.Locale;
 import java.util.UUID;
+import phalanx.formats.reading.FormatException;
 
 /** Writes files so that a crash or a full disk leaves the old one or the new one, never half of it. */
 public final class SafeFile {

@@ -1,4 +1,4 @@
-package phalanx.formats;
+package phalanx.formats.disk;
 
 import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
 import com.fasterxml.jackson.annotation.PropertyAccessor;
@@ -11,6 +11,7 @@ import com.fasterxml.jackson.databind.KeyDeserializer;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.module.SimpleModule;
+import phalanx.formats.reading.FormatException;
 import phalanx.guitar.Reach;
 
 /** How values are written as JSON: by their fields, indented, in a stable order; what is read is checked by the values. */
