@@ -26,6 +26,9 @@ final class ChordParser {
 
     ChordSymbol parse(String text) {
         String trimmed = text.trim();
+        if (trimmed.codePoints().anyMatch(Character::isISOControl)) {
+            throw new IllegalArgumentException("a chord's name holds a character that cannot be shown");
+        }
         int rootEnd = Note.prefixLength(trimmed);
         if (rootEnd == 0) {
             throw new IllegalArgumentException(

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayOutputStream;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import javax.sound.midi.MidiEvent;
@@ -99,6 +100,23 @@ class MidiTakeTest {
             }
         }
         return most[wanted.size()][found.size()];
+    }
+
+    /** A file that breaks off, and one whose track says that it is longer than any file. */
+    @Test
+    void whatStandsBeforeTheDamageIsRead() throws Exception {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        List<Integer> pitches = play(Touch.TRIPLETS, 3, out);
+        byte[] whole = out.toByteArray();
+        Reading broken = new MidiReader("x").read(Arrays.copyOf(whole, whole.length / 2));
+        assertThat(broken.song().melody().size()).isBetween(pitches.size() / 3, pitches.size() / 2 + 1);
+        assertThat(broken.report()).anyMatch(line -> line.contains("damaged"));
+        byte[] boastful = whole.clone();
+        boastful[18] = 0x7F;
+        Reading read = new MidiReader("x").read(boastful);
+        assertThat(read.song().melody()).hasSize(pitches.size());
+        assertThat(read.report()).anyMatch(line -> line.contains("damaged"));
+        assertThat(new MidiReader("x").read(whole).report()).noneMatch(line -> line.contains("damaged"));
     }
 
     @Test

@@ -96,7 +96,11 @@ public final class MidiReader {
      * @throws FormatException naming the reason
      */
     public Reading read(byte[] bytes) throws FormatException {
-        Sequence sequence = sequence(bytes);
+        SoundTracks tracks = new SoundTracks(bytes);
+        Sequence sequence = sequence(tracks.repaired());
+        if (tracks.damaged()) {
+            report.add("the file is damaged; of each track what stands before the damage is read");
+        }
         double scale = Ticks.QUARTER / (double) sequence.getResolution();
         List<Line> lines = new ArrayList<>();
         TreeMap<Integer, List<MetaMessage>> metas = new TreeMap<>();
@@ -189,8 +193,15 @@ public final class MidiReader {
         return new String(meta.getData(), StandardCharsets.UTF_8).trim();
     }
 
+    /** Where the last event stands; a chord there still needs a bar. */
     private static int lastEvent(TreeMap<Integer, List<MetaMessage>> metas) {
-        return metas.isEmpty() ? 1 : Math.max(1, metas.lastKey());
+        int lastChord = metas.entrySet().stream()
+                .filter(entry -> entry.getValue().stream()
+                        .anyMatch(meta -> isWords(meta) && chord(0, text(meta)).isPresent()))
+                .mapToInt(entry -> entry.getKey() + 1)
+                .max()
+                .orElse(1);
+        return metas.isEmpty() ? 1 : Math.max(lastChord, metas.lastKey());
     }
 
     /** A song of chord names without a tune. */
