@@ -217,7 +217,7 @@ class MendedScoreTest {
         Reading reading = read(voiceAndGuitar());
         assertThat(words(reading.song())).isEqualTo("4 | E5@0 D5@2 | C G");
         assertThat(reading.song().melody().get(0).syllable()).contains("Wil-");
-        assertThat(reading.choices()).containsExactly("Plucked (P1)", "Above (P2)");
+        assertThat(reading.choices()).containsExactly("Plucked (P1): 4 notes", "Above (P2): 2 notes, with words");
         assertThat(reading.chosen()).isEqualTo(1);
         assertThat(reading.report()).containsExactly("Above (P2) is taken for the tune; left out: Plucked (P1)");
         Song other = new MusicXmlReader("x", OptionalInt.of(0))

@@ -218,21 +218,17 @@ public final class SongBuilder {
         return List.copyOf(voices);
     }
 
+    /** How many notes a voice has. */
+    public int notes(String voice) {
+        return bars.stream().mapToInt(some -> some.tones(voice).size()).sum();
+    }
+
     /** How many notes of a voice have words. */
     public long syllables(String voice) {
         return bars.stream()
                 .flatMap(some -> some.tones(voice).stream())
                 .filter(tone -> tone.syllable().isPresent())
                 .count();
-    }
-
-    /** The mean of a voice's pitches as a MIDI number. */
-    public double height(String voice) {
-        return bars.stream()
-                .flatMap(some -> some.tones(voice).stream())
-                .mapToInt(tone -> tone.pitch().midi())
-                .average()
-                .orElse(0);
     }
 
     public boolean hasChords() {

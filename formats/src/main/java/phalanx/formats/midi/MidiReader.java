@@ -125,7 +125,11 @@ public final class MidiReader {
         tune = areSung(metas) ? sung(tune, metas, quantiser) : tune;
         List<Bar> bars = bars(metas, Math.max(1, tune.get(tune.size() - 1).endTick()), sequence, scale);
         return new Reading(song(title(sequence, title), metas, bars, tune, lines), report)
-                .of(pitched.stream().map(Line::words).toList(), pitched.indexOf(melody));
+                .of(
+                        pitched.stream()
+                                .map(line -> line.words() + ": " + line.sounds.size() + " notes")
+                                .toList(),
+                        pitched.indexOf(melody));
     }
 
     private static Sequence sequence(byte[] bytes) throws FormatException {

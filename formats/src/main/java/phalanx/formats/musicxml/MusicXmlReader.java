@@ -45,6 +45,12 @@ public final class MusicXmlReader {
 
     /** A voice of a part; its name is what a player reads. */
     private record Line(String part, MeasureReader measures, String voice, String name) {
+        /** Its name and what it holds. */
+        String words() {
+            int notes = measures.song().notes(voice);
+            return name + ": " + notes + (notes == 1 ? " note" : " notes") + (syllables() > 0 ? ", with words" : "");
+        }
+
         long syllables() {
             return measures.song().syllables(voice);
         }
@@ -83,7 +89,7 @@ public final class MusicXmlReader {
                 .filter(other -> other != song)
                 .sorted(Comparator.comparing(other -> !other.hasChords()))
                 .forEach(song::complete);
-        List<String> names = lines.stream().map(Line::name).toList();
+        List<String> names = lines.stream().map(Line::words).toList();
         try {
             SongBuilder.Built built = song.build(melody.voice, fallbackTitle);
             return new Reading(

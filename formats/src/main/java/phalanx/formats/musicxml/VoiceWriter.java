@@ -48,6 +48,7 @@ final class VoiceWriter {
     private List<Object> content = List.of();
     private Iterator<ChordChange> harmonies = List.<ChordChange>of().iterator();
     private ChordChange nextHarmony;
+    private Grouping grouping;
 
     VoiceWriter(Bar bar) {
         this.bar = bar;
@@ -94,6 +95,7 @@ final class VoiceWriter {
             out.add(backup);
         }
         at = bar.startTick();
+        grouping = new Grouping(bar);
         for (int first = 0, next; first < notes.size(); first = next) {
             next = first + 1;
             while (next < notes.size()
@@ -104,6 +106,7 @@ final class VoiceWriter {
             addNotes(notes.subList(first, next));
         }
         silence(bar.endTick(), role);
+        grouping.mark();
     }
 
     private void silence(int until, Role role) {
@@ -123,10 +126,13 @@ final class VoiceWriter {
     }
 
     private void addRest(int ticks) {
+        int onset = at;
         for (NoteValue value : NoteValue.split(ticks)) {
             Note rest = plain(value);
             rest.setRest(new Rest());
             content.add(rest);
+            grouping.add(rest, onset, value, true);
+            onset += value.ticks();
         }
     }
 
@@ -143,6 +149,8 @@ final class VoiceWriter {
                     Note note = note(one, value, !first, !last);
                     if (one != written) {
                         note.setChord(new Empty());
+                    } else {
+                        grouping.add(note, at, value, false);
                     }
                     content.add(note);
                 }
