@@ -20,6 +20,8 @@ import org.junit.jupiter.api.io.TempDir;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Written;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Technique;
+import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.formats.tab.TabReader;
@@ -123,6 +125,13 @@ class ThereAndBackTest {
                 .isEqualTo(arrangement.notes().stream()
                         .map(note -> note.tick() + " " + note.midi())
                         .collect(Collectors.toCollection(TreeSet::new)));
+        String xml = new String(new MusicXmlWriter().write(arrangement), StandardCharsets.UTF_8);
+        assertThat(xml.split("<unpitched>")).hasSize(1 + arrangement.hits().size());
+        assertThat(xml).contains("<part-name>Hits</part-name>", "slap</words>");
+        long brushed = arrangement.notes().stream()
+                .filter(note -> note.technique() == Technique.BRUSH || note.technique() == Technique.ROLL)
+                .count();
+        assertThat(xml.split("<arpeggiate").length - 1L).isEqualTo(brushed).isPositive();
         Song again = SongFiles.read(file).song();
         assertThat(again.chart()).isEqualTo(arrangement.song().chart());
         assertThat(again.melody().get(2).syllable()).contains("three-");

@@ -43,7 +43,12 @@ import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Tuning;
+import phalanx.righthand.BassLine;
+import phalanx.righthand.Level;
+import phalanx.righthand.PatternLibrary;
+import phalanx.righthand.Picking;
 import phalanx.song.ChordChange;
+import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.theory.ChordKind;
 import phalanx.theory.ChordSymbol;
@@ -115,6 +120,23 @@ class WritersTest {
         for (LeadSheet sheet : sheets()) {
             for (Instrument instrument : List.of(Instrument.STANDARD, seven)) {
                 byte[] xml = new MusicXmlWriter().write(arranged(sheet, instrument));
+                assertThatCode(() -> schema.newValidator().validate(new StreamSource(new ByteArrayInputStream(xml))))
+                        .doesNotThrowAnyException();
+            }
+        }
+    }
+
+    @Test
+    void hitsBrushesAndTupletsAreValid() throws FormatException {
+        Picking picking = Picking.PLAIN.withPlan(new Picking.Plan(
+                Optional.of(PatternLibrary.standard().get("Shed Door")), BassLine.ALTERNATING, Level.EVEN));
+        for (LeadSheet sheet : sheets()) {
+            Song song = new MusicXmlReader("x").read(sheet.bytes()).song();
+            if (song.bars().get(1).meter().equals(Meter.COMMON)) {
+                Arrangement arrangement =
+                        new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, picking, List.of(), () -> false);
+                assertThat(arrangement.hits()).isNotEmpty();
+                byte[] xml = new MusicXmlWriter().write(arrangement);
                 assertThatCode(() -> schema.newValidator().validate(new StreamSource(new ByteArrayInputStream(xml))))
                         .doesNotThrowAnyException();
             }

@@ -265,7 +265,7 @@ final class MeasureReader {
             if (alter != Math.rint(alter)) {
                 song.once("quarter tones were rounded to semitones");
             }
-            if (!(octave >= -1 && octave <= 10)) {
+            if (!(octave >= -3 && octave <= 11)) {
                 throw new IllegalArgumentException(
                         "octave \"" + node.text("octave").orElse("") + "\"");
             }

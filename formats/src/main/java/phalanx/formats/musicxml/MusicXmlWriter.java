@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
@@ -43,7 +44,8 @@ import phalanx.theory.Pitch;
 
 /**
  * Writes an arrangement as MusicXML 4.0: one guitar part on a tablature staff, melody, bass and inner notes in voices
- * 1 to 3, with string, fret, left-hand finger, right-hand digit and chord symbols. Pitches are as they sound.
+ * 1 to 3, with string, fret, left-hand finger, right-hand digit, brushes and chord symbols; hits in a part of their own.
+ * Pitches are as they sound.
  */
 public final class MusicXmlWriter {
     private static final String VERSION_WRITTEN = "version=\"4.0.3\"";
@@ -63,9 +65,19 @@ public final class MusicXmlWriter {
             voices.write(bass, Role.BASS, "2", List.of(), content);
             voices.write(inner, Role.INNER, "3", List.of(), content);
         });
-        boolean sung = arrangement.request().tune() == TuneUse.SUNG;
-        return bytes(
-                score(arrangement.song(), sung ? List.of(lead("Voice", arrangement.song()), guitar) : List.of(guitar)));
+        List<Staff> staves = new ArrayList<>();
+        if (arrangement.request().tune() == TuneUse.SUNG) {
+            staves.add(lead("Voice", arrangement.song()));
+        }
+        staves.add(guitar);
+        if (!arrangement.hits().isEmpty()) {
+            Attributes percussion = new Attributes();
+            Clef clef = new Clef();
+            clef.setSign(ClefSign.PERCUSSION);
+            percussion.getClef().add(clef);
+            staves.add(new Staff("Hits", percussion, new HitWriter(arrangement)::write));
+        }
+        return bytes(score(arrangement.song(), staves));
     }
 
     /** The same of a song alone: a lead sheet of melody and chord symbols on a treble staff. */

@@ -7,6 +7,7 @@ import java.util.Collection;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
+import org.audiveris.proxymusic.Arpeggiate;
 import org.audiveris.proxymusic.Backup;
 import org.audiveris.proxymusic.Empty;
 import org.audiveris.proxymusic.EmptyPlacement;
@@ -30,6 +31,7 @@ import org.audiveris.proxymusic.TiedType;
 import org.audiveris.proxymusic.TimeModification;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Role;
+import phalanx.arrange.score.Technique;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 
@@ -203,6 +205,12 @@ final class VoiceWriter {
         }
         if (!tiedFrom) {
             written.lyric().ifPresent(note.getLyric()::add);
+        }
+        boolean brushed = written.played()
+                .filter(played -> played.technique() == Technique.BRUSH || played.technique() == Technique.ROLL)
+                .isPresent();
+        if (brushed && !tiedFrom) {
+            notations.getTiedOrSlurOrTuplet().add(new Arpeggiate());
         }
         written.played().ifPresent(played -> notations.getTiedOrSlurOrTuplet().add(technical(played, tiedFrom)));
         if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
