@@ -155,7 +155,6 @@ public final class SongBuilder {
 
     /** Puts a chord on its place in the bar; of two the later one stays. */
     public void chord(int onset, ChordChange chord) {
-        hasChords |= !chord.isNoChord();
         if (bar.chords.put(onset, chord.at(0)) != null) {
             say("two chord symbols stand on one beat; the last one is kept");
         }
@@ -190,6 +189,7 @@ public final class SongBuilder {
         bar.content = content;
         bar.marks = marks;
         bar.free = free;
+        hasChords |= bar.chords.values().stream().anyMatch(change -> !change.isNoChord());
         bars.add(bar);
         if (bars.size() > Song.MOST_BARS) {
             throw new IllegalArgumentException("the song has more than " + Song.MOST_BARS + " bars");

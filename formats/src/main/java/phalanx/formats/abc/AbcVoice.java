@@ -28,6 +28,7 @@ final class AbcVoice {
     private static final int LONGEST_TICKS = 64 * Ticks.WHOLE;
     private static final int MOST_REST_BARS = 500;
     private static final int MOST_DOTS = 3;
+    private static final int UNCLEAR = Integer.MIN_VALUE;
     private static final Pattern SYLLABLE = Pattern.compile("\\||_|\\*|(?:[^\\s_*|-]|\\\\-)+-?|-");
     private static final Pattern NOTE = Pattern.compile("(\\^{1,2}|_{1,2}|=)?([A-Ga-g])([,']*)");
     private static final Pattern LENGTH = Pattern.compile("(\\d{0,5})(/*)(\\d{0,5})");
@@ -466,10 +467,12 @@ final class AbcVoice {
             accidentals.put(step, AbcKey.alter(note.group(1)));
         }
         int alter = accidentals.getOrDefault(step, key.signs().getOrDefault(step, 0));
-        if (note.group(1) == null && tied.containsKey(letter(note))) {
-            alter = tied.get(letter(note));
+        int held = tied.getOrDefault(letter(note), UNCLEAR);
+        if (note.group(1) == null && held != UNCLEAR) {
+            alter = held;
         }
-        lastLetters.put(letter(note), alter);
+        // two notes of one letter may be tied at once
+        lastLetters.merge(letter(note), alter, (one, other) -> one.equals(other) ? one : UNCLEAR);
         Pitch written = new Pitch(new Note(step, alter), octave);
         return key.semitones() == 0
                 ? written
