@@ -90,7 +90,7 @@ class MusicXmlReaderTest {
         String usual = LeadSheet.usual().xml();
         return Stream.of(
                 Arguments.of("hello", "not well-formed XML"),
-                Arguments.of(usual.substring(0, usual.length() / 2), "line 1"),
+                Arguments.of(usual.substring(0, usual.length() / 6), "line 1"),
                 Arguments.of("<html/>", "not a MusicXML score"),
                 Arguments.of("<score-timewise/>", "neither notes"),
                 Arguments.of("<a>".repeat(30_000), "nested deeper than 100"),
@@ -104,6 +104,21 @@ class MusicXmlReaderTest {
                         usual.replace(
                                 "\"partwise.dtd\"", "\"partwise.dtd\" [<!ENTITY x SYSTEM \"file:///etc/passwd\">]"),
                         "external entity"));
+    }
+
+    @Test
+    void whatStandsBeforeABrokenPlaceIsRead() throws FormatException {
+        String usual = LeadSheet.usual().xml();
+        int second = usual.indexOf("<measure number=\"2\"");
+        Reading cut =
+                new MusicXmlReader("x").read(usual.substring(0, second + 40).getBytes(StandardCharsets.UTF_8));
+        assertThat(cut.song().bars()).hasSize(2);
+        assertThat(cut.song().title()).isEqualTo("Test piece");
+        assertThat(cut.report())
+                .anyMatch(line -> line.startsWith("line 1: ") && line.endsWith("the bars before that are read"));
+        assertThatThrownBy(() -> new MusicXmlReader("x")
+                        .read(usual.substring(0, usual.indexOf("<measure") + 9).getBytes(StandardCharsets.UTF_8)))
+                .hasMessageContaining("not well-formed");
     }
 
     @Test

@@ -32,12 +32,14 @@ public final class CompressedMusicXml {
                 .orElseThrow(() ->
                         new FormatException("", "this is not a compressed MusicXML file: it has no " + CONTAINER));
         List<String> names = new ArrayList<>();
-        new XmlReader().read(container, (node, parent) -> {
-            if (node.name().equals("rootfile")) {
-                names.add(node.attribute("full-path"));
-            }
-            return true;
-        });
+        new XmlReader()
+                .read(container, (node, parent) -> {
+                    if (node.name().equals("rootfile")) {
+                        names.add(node.attribute("full-path"));
+                    }
+                    return true;
+                })
+                .whole();
         for (String name : names) {
             Optional<InputStream> score = entry(name);
             if (score.isPresent()) {

@@ -71,18 +71,23 @@ public final class MusicXmlReader {
      * @throws FormatException naming place and reason
      */
     public Reading read(InputStream in) throws FormatException {
-        XmlNode score = new XmlReader().read(in, this::take);
+        XmlReader.Text text = new XmlReader().read(in, this::take);
+        // what was read before a text breaks off is used, if there is anything
+        XmlNode score = parts.isEmpty() ? text.whole() : text.root();
         if (!score.name().startsWith("score-")) {
             throw new FormatException(
                     "", "this is XML but not a MusicXML score (it begins with <" + score.name() + ">)");
         }
         List<Line> lines = lines(score);
         if (lines.isEmpty()) {
+            text.whole();
             throw new FormatException("", "the score has neither notes of a tune nor chord symbols");
         }
         Line melody = Choice.of(lines, choice, likeliest(lines));
         SongBuilder song = melody.measures.song();
         title(score).ifPresent(song::title);
+        text.broken()
+                .ifPresent(broken -> song.report().say("", broken.getMessage() + "; the bars before that are read"));
         reportParts(lines, melody);
         parts.values().stream()
                 .map(MeasureReader::song)

@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.StringReader;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.Optional;
 import javax.xml.XMLConstants;
 import javax.xml.parsers.ParserConfigurationException;
 import javax.xml.parsers.SAXParserFactory;
@@ -52,27 +53,52 @@ final class XmlReader {
     }
 
     /**
-     * The outermost element, without what was taken.
+     * What was read.
      *
-     * @throws FormatException naming the line and the reason
+     * @param root the outermost element, without what was taken
+     * @param broken where and why the text breaks off, if it does
      */
-    XmlNode read(InputStream in, Taker taker) throws FormatException {
+    record Text(XmlNode root, Optional<FormatException> broken) {
+        /**
+         * The outermost element of a whole text.
+         *
+         * @throws FormatException if it breaks off
+         */
+        XmlNode whole() throws FormatException {
+            if (broken.isPresent()) {
+                throw broken.get();
+            }
+            return root;
+        }
+    }
+
+    /**
+     * Reads a text as far as it is well formed.
+     *
+     * @throws FormatException naming the reason, where it cannot be read at all
+     */
+    Text read(InputStream in, Taker taker) throws FormatException {
+        Tree tree = new Tree(taker);
         try {
             SAXParserFactory factory = SAXParserFactory.newDefaultNSInstance();
             factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
             factory.setFeature(EXTERNAL_DTD, false);
             XMLReader reader = factory.newSAXParser().getXMLReader();
-            Tree tree = new Tree(taker);
             reader.setContentHandler(tree);
             reader.setErrorHandler(tree);
             reader.setEntityResolver(tree);
             reader.setProperty(DECLARATIONS, tree);
             reader.parse(new InputSource(in));
-            return tree.root;
+            return new Text(tree.root, Optional.empty());
         } catch (Stop e) {
             throw e.reason;
         } catch (SAXParseException e) {
-            throw new FormatException("line " + e.getLineNumber(), "this is not well-formed XML: " + oneLine(e));
+            FormatException broken =
+                    new FormatException("line " + e.getLineNumber(), "this is not well-formed XML: " + oneLine(e));
+            if (tree.root == null) {
+                throw broken;
+            }
+            return new Text(tree.root, Optional.of(broken));
         } catch (SAXException e) {
             throw new FormatException("", oneLine(e));
         } catch (IOException e) {
