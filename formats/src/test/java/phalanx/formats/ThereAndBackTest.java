@@ -18,14 +18,17 @@ import javax.sound.midi.Track;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.Transcriber;
 import phalanx.arrange.Written;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Technique;
+import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.formats.tab.TabReader;
 import phalanx.formats.tab.TabWriter;
+import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.BassLine;
@@ -135,6 +138,38 @@ class ThereAndBackTest {
         Song again = SongFiles.read(file).song();
         assertThat(again.chart()).isEqualTo(arrangement.song().chart());
         assertThat(again.melody().get(2).syllable()).contains("three-");
+    }
+
+    private static Arrangement played(Reading reading) {
+        Written written = reading.written().orElseThrow();
+        return new Transcriber(written.on(Guitar.STEEL), Hand.AVERAGE).arrange(reading.song(), written, Picking.PLAIN);
+    }
+
+    private static List<String> fingered(Arrangement arrangement) {
+        return arrangement.notes().stream()
+                .map(note -> String.join(
+                        " ",
+                        String.valueOf(note.tick()),
+                        note.string() + "/" + note.fret(),
+                        note.left().toString(),
+                        note.right().toString(),
+                        note.role().toString()))
+                .toList();
+    }
+
+    /** Tablature as others write it, without our lines at the end: every finger and digit comes back from a score. */
+    @Test
+    void tablatureComesBackThroughMusicXml() throws FormatException {
+        Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
+        for (int seed = 0; seed < 12 * SONGS; seed++) {
+            String text =
+                    new TabWriter().write(arranger.quick(RandomSong.of(seed), Picking.PLAIN, List.of(), () -> false));
+            String plain = text.substring(0, text.indexOf("For programs"));
+            Arrangement first = played(new TabReader("x").read(plain.getBytes(StandardCharsets.UTF_8)));
+            Reading again = new MusicXmlReader("x").read(new MusicXmlWriter().write(first));
+            assertThat(again.song()).as("seed " + seed).isEqualTo(first.song());
+            assertThat(fingered(played(again))).as("seed " + seed).isEqualTo(fingered(first));
+        }
     }
 
     @Test

@@ -37,11 +37,15 @@ final class VoiceLine {
     record Sounding(
             Pitch pitch, int tick, int end, boolean rings, Optional<ArrangedNote> played, Optional<Lyric> lyric) {}
 
-    /** The notes of a role, those of the tune with its words. */
+    /** The notes of a role, those of the tune with its words and as long as it means them. */
     static VoiceLine of(Arrangement arrangement, Role role) {
         List<ArrangedNote> own =
                 arrangement.notes().stream().filter(note -> note.role() == role).toList();
         Map<Integer, Lyric> words = role == Role.MELODY ? lyrics(arrangement.song()) : Map.of();
+        Map<Integer, Integer> meant = new HashMap<>();
+        if (role == Role.MELODY) {
+            arrangement.song().melody().forEach(note -> meant.put(note.tick(), note.endTick()));
+        }
         List<Sounding> notes = new ArrayList<>();
         for (int from = 0, to; from < own.size(); from = to) {
             int tick = own.get(from).tick();
@@ -49,6 +53,7 @@ final class VoiceLine {
             for (to = from; to < own.size() && own.get(to).tick() == tick; to++) {
                 end = Math.min(end, own.get(to).endTick());
             }
+            end = meant.getOrDefault(tick, end);
             end = to < own.size() ? Math.min(end, own.get(to).tick()) : end;
             Optional<Lyric> lyric = Optional.ofNullable(words.get(tick));
             for (ArrangedNote note : own.subList(from, to)) {
