@@ -93,6 +93,10 @@ final class ArrangeCommand implements Callable<Integer> {
             if (ProjectFile.isProject(out)) {
                 new ProjectFile().write(project, out);
             } else {
+                String lacks = Exports.cannotHold(out);
+                if (!lacks.isEmpty()) {
+                    say(out.getFileName() + ": " + lacks);
+                }
                 Exports.write(arrangement, out);
             }
         }

@@ -29,6 +29,17 @@ public final class Exports {
         ArrangementFiles.checkEnding(file, ENDINGS);
     }
 
+    /** What a kind of file cannot hold, in words for the player; empty where it holds all. */
+    public static String cannotHold(Path file) {
+        String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
+        if (name.endsWith(".mid")) {
+            return "MIDI holds no strings, frets, fingers and digits";
+        }
+        return name.endsWith(".tab.txt")
+                ? "text tablature holds no left-hand fingers; they are found again on opening"
+                : "";
+    }
+
     /**
      * Writes an arrangement.
      *

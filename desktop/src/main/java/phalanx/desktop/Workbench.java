@@ -669,7 +669,9 @@ public final class Workbench {
     private static Message written(Arrangement shown, Path file) {
         try {
             Exports.write(shown, file);
-            return Message.plain("Wrote " + file.toAbsolutePath() + ".");
+            String lacks = Exports.cannotHold(file);
+            return Message.plain("Wrote " + file.toAbsolutePath() + "."
+                    + (lacks.isEmpty() ? "" : " " + Character.toUpperCase(lacks.charAt(0)) + lacks.substring(1) + "."));
         } catch (FormatException e) {
             return Message.error(e.getMessage());
         }
