@@ -15,6 +15,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -348,5 +350,62 @@ class CommandsTest {
                 .isEqualTo("Second Mill");
         assertThat(run("arrange", abc.toString(), "--part", "3")).isEqualTo(ExitCodes.BAD_INPUT);
         assertThat(err.toString()).contains("there is no part 3; the file has 2");
+    }
+
+    /** In a machine of its own with next to no memory: one line, exit 3, in good time. */
+    @ParameterizedTest
+    @CsvSource({"-Xmx10m", "-Xmx16m"})
+    void tooLittleMemoryEndsInOneLine(String heap) throws Exception {
+        StringBuilder abc = new StringBuilder("X:1\nT:Long\nM:4/4\nL:1/8\nK:G\n");
+        Random random = new Random(3);
+        for (int bar = 0; bar < 1000; bar++) {
+            abc.append(random.nextBoolean() ? "\"G\"" : "\"Am7\"");
+            for (int note = 0; note < 8; note++) {
+                abc.append("DEGABcde".charAt(random.nextInt(8)));
+            }
+            abc.append("|\n");
+        }
+        Path file = Files.writeString(folder.resolve("long.abc"), abc);
+        Process process = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        heap,
+                        "-XX:TieredStopAtLevel=1",
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        "phalanx.cli.Main",
+                        "arrange",
+                        file.toString())
+                .redirectErrorStream(true)
+                .start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(process.waitFor(120, TimeUnit.SECONDS)).isTrue();
+        assertThat(process.exitValue()).as(said).isEqualTo(3);
+        assertThat(said.lines().filter(line -> line.contains("not enough memory")))
+                .hasSize(1);
+        assertThat(said).doesNotContain("Exception", "\tat ");
+    }
+
+    @Test
+    void soundAndMidiAreWrittenAndWhatTheyLackIsSaid() throws IOException {
+        Path in = leadSheet(1, "major", "4/4", "G G4:4 B4:4", "C C5:4 E5:4");
+        Path midi = folder.resolve("out.mid");
+        Path sound = folder.resolve("out.wav");
+        assertThat(run("arrange", in.toString(), "-o", midi.toString(), "-o", sound.toString()))
+                .isZero();
+        assertThat(err.toString()).contains("out.mid: MIDI holds no strings");
+        assertThat(Files.readAllBytes(midi)).startsWith('M', 'T', 'h', 'd');
+        assertThat(Files.size(sound)).isGreaterThan(44_100);
+        assertThat(run("arrange", in.toString(), "-o", folder.resolve("out.doc").toString()))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains(".wav");
+    }
+
+    @Test
+    void aTuneAloneIsArrangedOverProposedChords() throws IOException {
+        Path in = leadSheet(
+                0, "major", "4/4", "C4:2 E4:2 G4:2 E4:2", "A4:2 F4:2 A4:2 C5:2", "G4:2 B4:2 D5:2 B4:2", "C5:8");
+        JsonNode answer = json("arrange", in.toString(), "--json");
+        assertThat(err.toString()).contains("chords are proposed");
+        assertThat(answer.toString()).contains("\"bass\"");
     }
 }
