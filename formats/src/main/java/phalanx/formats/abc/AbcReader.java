@@ -2,11 +2,11 @@ package phalanx.formats.abc;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import phalanx.formats.reading.Choice;
@@ -121,8 +121,7 @@ public final class AbcReader {
             }
             int start = at;
             String title = "";
-            Set<String> voices = new TreeSet<>();
-            List<String> inOrder = new ArrayList<>();
+            Set<String> voices = new LinkedHashSet<>();
             boolean inBody = false;
             while (at < lines.size() && !lines.get(at).isBlank() && (at == start || !isHead(lines, at))) {
                 String line = lines.get(at);
@@ -131,15 +130,14 @@ public final class AbcReader {
                         : title;
                 Matcher named = VOICE.matcher(line);
                 while (inBody && named.find()) {
-                    if (voices.add(named.group(1))) {
-                        inOrder.add(named.group(1));
-                    }
+                    voices.add(named.group(1));
                 }
                 inBody |= line.startsWith("K:");
                 at++;
             }
             String name =
                     title.isEmpty() ? "tune " + lines.get(start).substring(2).trim() : title;
+            List<String> inOrder = List.copyOf(voices);
             for (int voice = 0; voice < Math.max(1, inOrder.size()); voice++) {
                 choices.add(new Line(start, voice, inOrder.size() < 2 ? name : name + ", voice " + inOrder.get(voice)));
             }

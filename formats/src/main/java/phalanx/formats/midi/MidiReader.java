@@ -12,7 +12,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiEvent;
@@ -36,7 +35,6 @@ import phalanx.song.build.SongBuilder;
 import phalanx.theory.ChordGuess;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
-import phalanx.theory.Pitch;
 
 /**
  * Reads a Standard MIDI file. The melody is the track named so, else the one that lies highest; of notes at once the
@@ -45,12 +43,8 @@ import phalanx.theory.Pitch;
 public final class MidiReader {
     private static final int DRUMS = 9;
     private static final int HIGHEST_NOTE = 127;
-    private static final double MOSTLY_COVERED = 0.75;
-    private static final double HALF_COVERED = 0.5;
     /** From so many notes for each of the tune on the harmony can be heard bar by bar. */
     private static final double MORE_THAN_THE_TUNE = 1.5;
-    /** A line of single notes has no more notes under others than this share. */
-    private static final double MOST_AT_ONCE = 0.05;
     /** Silence after the tune that is still taken for part of the song. */
     private static final int LONGEST_REST = 8 * Ticks.WHOLE;
 
@@ -75,9 +69,6 @@ public final class MidiReader {
         this.fallbackTitle = fallbackTitle;
         this.choice = choice;
     }
-
-    /** A sounding note in ticks of ours. */
-    private record Sound(int tick, int end, int midi) {}
 
     /** The notes of one channel of one track. */
     private record Line(String name, int channel, List<Sound> sounds) {
@@ -120,7 +111,9 @@ public final class MidiReader {
         Line melody = melodyLine(pitched);
         Quantiser quantiser =
                 new Quantiser(melody.sounds.stream().mapToInt(Sound::tick).toArray(), sequence.getResolution());
-        List<MelodyNote> tune = skyline(melody.sounds, quantiser, key(metas));
+        Skyline skyline = new Skyline(melody.sounds, quantiser, key(metas));
+        List<MelodyNote> tune = skyline.tune();
+        skyline.report().ifPresent(report::add);
         quantiser.report().ifPresent(report::add);
         tune = areSung(metas) ? sung(tune, metas, quantiser) : tune;
         List<Bar> bars = bars(metas, Math.max(1, tune.get(tune.size() - 1).endTick()), sequence, scale);
@@ -263,72 +256,6 @@ public final class MidiReader {
         return melody;
     }
 
-    /** A note on the grid, and as it was played. */
-    private record Placed(int tick, int end, Sound played) {
-        int midi() {
-            return played.midi;
-        }
-
-        /** Which share of it sounds under a higher note that began before. */
-        double under(Placed higher) {
-            int overlap = Math.min(higher.played.end, played.end) - played.tick;
-            return midi() < higher.midi() ? overlap / (double) (played.end - played.tick) : 0;
-        }
-    }
-
-    /**
-     * From which share under a higher note on a note is not the tune's. In a line of single notes some only ring a
-     * little into the next, as they are played.
-     */
-    private static double covered(List<Placed> sorted) {
-        int within = 0;
-        for (int i = 1; i < sorted.size(); i++) {
-            Placed before = sorted.get(i - 1);
-            boolean atOnce = before.tick == sorted.get(i).tick;
-            within += atOnce || sorted.get(i).under(before) >= MOSTLY_COVERED ? 1 : 0;
-        }
-        return within <= MOST_AT_ONCE * sorted.size() ? MOSTLY_COVERED : HALF_COVERED;
-    }
-
-    /** The highest note at every moment, on the grid; in a line of two notes at once the lower one of equal length, too. */
-    private List<MelodyNote> skyline(List<Sound> sounds, Quantiser quantiser, Key key) {
-        List<Placed> sorted = new ArrayList<>();
-        for (Sound sound : sounds) {
-            int tick = quantiser.onset(sound.tick);
-            sorted.add(new Placed(tick, Math.max(tick + quantiser.shortest(), quantiser.end(sound.end)), sound));
-        }
-        sorted.sort(Comparator.comparingInt(Placed::tick).thenComparingInt(placed -> -placed.midi()));
-        boolean inTwo =
-                sorted.stream().collect(Collectors.groupingBy(Placed::tick, Collectors.counting())).values().stream()
-                        .allMatch(atOnce -> atOnce <= 2);
-        List<MelodyNote> tune = new ArrayList<>();
-        Placed before = null;
-        double under = covered(sorted);
-        int covered = 0;
-        for (Placed placed : sorted) {
-            MelodyNote last = tune.isEmpty() ? null : tune.get(tune.size() - 1);
-            if (last != null && last.endTick() > placed.tick) {
-                boolean atOnce = last.tick() == placed.tick;
-                if (inTwo && atOnce && last.endTick() == placed.end && placed.midi() < last.midi()) {
-                    tune.set(tune.size() - 1, last.with(Pitch.of(placed.midi(), key)));
-                    continue;
-                }
-                if (atOnce || placed.under(before) >= under) {
-                    covered++;
-                    continue;
-                }
-                tune.set(tune.size() - 1, last.lasting(placed.tick - last.tick()));
-            }
-            before = placed;
-            tune.add(new MelodyNote(placed.tick, placed.end - placed.tick, Pitch.of(placed.midi(), key)));
-        }
-        if (covered > 0) {
-            report.add("of notes at once the highest is the tune; " + covered
-                    + " lower ones that do not go with it were left out");
-        }
-        return tune;
-    }
-
     private static Optional<MetaMessage> first(TreeMap<Integer, List<MetaMessage>> metas, int type, int length) {
         return metas.values().stream()
                 .flatMap(List::stream)
@@ -465,10 +392,10 @@ public final class MidiReader {
             int lowest = Integer.MAX_VALUE;
             for (Line line : lines) {
                 for (Sound sound : line.channel == DRUMS ? List.<Sound>of() : line.sounds) {
-                    int within = Math.min(sound.end, bar.endTick()) - Math.max(sound.tick, bar.startTick());
+                    int within = Math.min(sound.end(), bar.endTick()) - Math.max(sound.tick(), bar.startTick());
                     if (within > 0) {
-                        weights[sound.midi % 12] += within;
-                        lowest = Math.min(lowest, sound.midi);
+                        weights[sound.midi() % 12] += within;
+                        lowest = Math.min(lowest, sound.midi());
                     }
                 }
             }
