@@ -174,8 +174,9 @@ class ThereAndBackTest {
 
     @Test
     void barsOfOddLengthsAndWidePassagesComeBackFromText() throws Exception {
-        String abc = "X:1\nT:Odd\nM:4/4\nL:1/4\nK:C\n\"C\"E|\"C\"C E G c|\"F\"A F A|\"G\"G B d2|\"C\"c2|"
-                + "\"Am\"A/5B/5c/5d/5e/5 c/3d/3e/3 \"G7\"g/4f/4e/4d/4 B|\"G\"G5|\"C\"c4|\nw:one two_three * * la-lee\n";
+        String abc =
+                "X:1\nT:Capo 3, key of B, 4/4\nM:4/4\nL:1/4\nK:C\n[P:A]\"C\"E|\"C\"C E [P:B part]G c|\"F\"A F A|\"G\"G B d2|\"C\"c2|"
+                        + "\"Am\"A/5B/5c/5d/5e/5 c/3d/3e/3 \"G7\"g/4f/4e/4d/4 B|\"G\"G5|\"C\"c4|\nw:one two_three * * la-lee\n";
         Path file = Files.writeString(folder.resolve("odd.abc"), abc);
         Song song = SongFiles.read(file).song();
         Arrangement arrangement =

@@ -65,17 +65,17 @@ final class TabAssembly {
         this.instrument = new Instrument(Guitar.STEEL, tuning, capo);
     }
 
-    /** @param times what the file tells of its bars, if it does */
-    Reading read(List<TabSystem> systems, List<TabTimes.Line> times) throws FormatException {
+    /** @param told what the file tells of its bars, if it does */
+    Reading read(List<TabSystem> systems, TabTimes.Told told) throws FormatException {
         List<TabBar> written = new ArrayList<>();
         systems.forEach(system -> written.addAll(system.bars()));
         if (written.stream().allMatch(bar -> bar.cells().isEmpty())) {
             throw new FormatException("", "the tablature has no fret figures");
         }
-        if (fit(times, written)) {
-            return told(times, written);
+        if (fit(told.bars(), written)) {
+            return told(told, written);
         }
-        if (!times.isEmpty()) {
+        if (!told.bars().isEmpty()) {
             report.add("the lines for programs do not fit the tablature, which was changed; they are not used");
         }
         Meter meter = namedMeter.orElseGet(() -> counted(written));
@@ -111,7 +111,8 @@ final class TabAssembly {
     }
 
     /** The song as it was written out by this program. */
-    private Reading told(List<TabTimes.Line> times, List<TabBar> written) throws FormatException {
+    private Reading told(TabTimes.Told told, List<TabBar> written) throws FormatException {
+        List<TabTimes.Line> times = told.bars();
         List<ChordChange> chart = new ArrayList<>();
         List<MelodyNote> tune = new ArrayList<>();
         for (int i = 0; i < times.size(); i++) {
@@ -121,8 +122,7 @@ final class TabAssembly {
             TabRhythm.moments(bar)
                     .forEach(column -> columns.put(column, line.times().get(columns.size())));
             bars.add(line.bar());
-            bar.section()
-                    .ifPresent(name -> sections.add(new Section(name, line.bar().startTick())));
+            sections.addAll(line.sections());
             for (TabBar.Cell cell : bar.cells()) {
                 checkFret(bar, cell, line.bar().number());
                 addNote(columns.floorEntry(cell.column()).getValue(), cell);
@@ -131,7 +131,7 @@ final class TabAssembly {
             tune.addAll(line.tune());
         }
         try {
-            Song song = new Song(title, namedKey.orElse(Key.C_MAJOR), tempo, bars, sections, chart, tune);
+            Song song = new Song(told.title(), told.key(), told.tempo(), bars, sections, chart, tune);
             return new Reading(song, report, Optional.of(new Written(tuning, capo, notes)), List.of(), 0);
         } catch (IllegalArgumentException e) {
             throw new FormatException("the lines for programs", e.getMessage());

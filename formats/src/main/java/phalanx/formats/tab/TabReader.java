@@ -55,7 +55,7 @@ public final class TabReader {
         }
         int told = all.indexOf(TabTimes.HEAD);
         List<String> lines = told < 0 ? all : all.subList(0, told);
-        List<TabTimes.Line> times = told < 0 ? List.of() : TabTimes.parse(all.subList(told + 1, all.size()));
+        TabTimes.Told times = told < 0 ? TabTimes.Told.NOTHING : TabTimes.parse(all.subList(told + 1, all.size()));
         List<String> head = new ArrayList<>();
         List<TabSystem> systems = systems(lines, head);
         if (systems.isEmpty()) {

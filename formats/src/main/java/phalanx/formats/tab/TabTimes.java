@@ -15,8 +15,11 @@ import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
+import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.song.build.SongBuilder;
+import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
 /**
@@ -24,7 +27,8 @@ import phalanx.theory.Pitch;
  * and the notes and words of the tune, in quarter notes as fractions. For example
  *
  * <pre>
- * 3 4/4 4 | 0 1/2 1 6/5 | C@0 G7@2 | 0+1:E4:wil- 1+1/2:D4:low
+ * song 96 C | Willow Weir
+ * 3 4/4 4 | 0 1/2 1 6/5 | C@0 G7@2 | 0+1:E4:wil- 1+1/2:D4:low | B@0
  * </pre>
  */
 final class TabTimes {
@@ -32,7 +36,8 @@ final class TabTimes {
             "For programs: bar, meter, length | times of its columns | chords | tune, in quarter notes";
 
     private static final Pattern LINE =
-            Pattern.compile("(\\d{1,5}) (\\d{1,2})/(\\d{1,2}) (\\S+) \\|([^|]*)\\|([^|]*)\\|([^|]*)");
+            Pattern.compile("(\\d{1,5}) (\\d{1,2})/(\\d{1,2}) (\\S+) \\|([^|]*)\\|([^|]*)\\|([^|]*)\\|([^|]*)");
+    private static final Pattern SONG = Pattern.compile("song (\\d{1,3}) ([^|]+) \\| (.*)");
     private static final Pattern FRACTION = Pattern.compile("(\\d{1,7})(?:/(\\d{1,4}))?");
     private static final Pattern TUNE = Pattern.compile("([\\d/]+)\\+([\\d/]+):([^:/]+)(?:/([^:]+))?(?::(.+))?");
 
@@ -43,7 +48,17 @@ final class TabTimes {
      *
      * @param times when each of its columns with notes sounds, in order
      */
-    record Line(Bar bar, List<Integer> times, List<ChordChange> chords, List<MelodyNote> tune) {}
+    record Line(
+            Bar bar, List<Integer> times, List<ChordChange> chords, List<MelodyNote> tune, List<Section> sections) {}
+
+    /**
+     * What the lines tell.
+     *
+     * @param bars none where one of them is not understood
+     */
+    record Told(String title, Key key, int tempo, List<Line> bars) {
+        static final Told NOTHING = new Told("", Key.C_MAJOR, SongBuilder.DEFAULT_TEMPO, List.of());
+    }
 
     static String write(Arrangement arrangement) {
         Song song = arrangement.song();
@@ -52,6 +67,13 @@ final class TabTimes {
         TreeSet<Integer> struck =
                 arrangement.notes().stream().map(ArrangedNote::tick).collect(Collectors.toCollection(TreeSet::new));
         StringBuilder text = new StringBuilder(HEAD).append('\n');
+        text.append("song ")
+                .append(song.tempo())
+                .append(' ')
+                .append(song.key())
+                .append(" | ")
+                .append(song.title())
+                .append('\n');
         for (Bar bar : song.bars()) {
             int start = bar.startTick();
             text.append(
@@ -69,6 +91,15 @@ final class TabTimes {
                 note.below().ifPresent(below -> text.append('/').append(below));
                 note.syllable().ifPresent(syllable -> text.append(':').append(syllable.replace('|', '\u00a6')));
             });
+            text.append(" |");
+            for (Section section : song.sections()) {
+                if (bar.contains(section.startTick())) {
+                    text.append(' ')
+                            .append(section.name().replace(' ', '\u00a0').replace('|', '\u00a6'))
+                            .append('@')
+                            .append(fraction(section.startTick() - start));
+                }
+            }
             text.append('\n');
         }
         return text.toString();
@@ -83,25 +114,29 @@ final class TabTimes {
         return b == 0 ? a : gcd(b, a % b);
     }
 
-    /** The bars that the lines tell; none where one of them is not understood. */
-    static List<Line> parse(List<String> lines) {
+    /** What the lines tell; nothing where one of them is not understood. */
+    static Told parse(List<String> lines) {
         List<Line> bars = new ArrayList<>();
         int start = 0;
         try {
-            for (String text : lines) {
+            Matcher song = SONG.matcher(lines.isEmpty() ? "" : lines.get(0).strip());
+            if (!song.matches()) {
+                return Told.NOTHING;
+            }
+            for (String text : lines.subList(1, lines.size())) {
                 Matcher line = LINE.matcher(text.strip());
                 if (!text.isBlank()) {
                     if (!line.matches()) {
-                        return List.of();
+                        return Told.NOTHING;
                     }
                     bars.add(line(line, start));
                     start = bars.get(bars.size() - 1).bar.endTick();
                 }
             }
+            return new Told(song.group(3), Key.parse(song.group(2)), Integer.parseInt(song.group(1)), bars);
         } catch (IllegalArgumentException e) {
-            return List.of();
+            return Told.NOTHING;
         }
-        return bars;
     }
 
     private static Line line(Matcher line, int start) {
@@ -119,7 +154,15 @@ final class TabTimes {
                 .toList();
         List<MelodyNote> tune =
                 words(line.group(7)).stream().map(word -> note(word, start)).toList();
-        return new Line(bar, times, chords, tune);
+        List<Section> sections = words(line.group(8)).stream()
+                .map(word -> {
+                    int at = word.lastIndexOf('@');
+                    return new Section(
+                            word.substring(0, Math.max(0, at)).replace('\u00a0', ' '),
+                            start + ticks(word.substring(at + 1)));
+                })
+                .toList();
+        return new Line(bar, times, chords, tune, sections);
     }
 
     private static MelodyNote note(String word, int start) {
