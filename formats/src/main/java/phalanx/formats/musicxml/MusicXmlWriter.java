@@ -43,8 +43,8 @@ import phalanx.song.Ticks;
 import phalanx.theory.Pitch;
 
 /**
- * Writes an arrangement as MusicXML 4.0: one guitar part on a tablature staff, melody, bass and inner notes in voices
- * 1 to 3, with string, fret, left-hand finger, right-hand digit, brushes and chord symbols; hits in a part of their own.
+ * Writes an arrangement as MusicXML 4.0: one guitar part on a staff of notes, melody, bass and inner notes in voices 1
+ * to 3, and the same on one of tablature in voices 5 to 7, with string, fret, left-hand finger, right-hand digit, brushes and chord symbols; hits in a part of their own.
  * Pitches are as they sound.
  */
 public final class MusicXmlWriter {
@@ -60,10 +60,14 @@ public final class MusicXmlWriter {
         VoiceLine inner = VoiceLine.of(arrangement, Role.INNER);
         TreeMap<Integer, ChordChange> chords = chords(arrangement.song());
         Staff guitar = new Staff("Guitar", tablature(arrangement), (bar, content) -> {
-            VoiceWriter voices = new VoiceWriter(bar);
-            voices.write(melody, Role.MELODY, "1", in(bar, chords), content);
-            voices.write(bass, Role.BASS, "2", List.of(), content);
-            voices.write(inner, Role.INNER, "3", List.of(), content);
+            VoiceWriter notes = new VoiceWriter(bar, VoiceWriter.NOTES);
+            notes.write(melody, Role.MELODY, "1", in(bar, chords), content);
+            notes.write(bass, Role.BASS, "2", List.of(), content);
+            notes.write(inner, Role.INNER, "3", List.of(), content);
+            VoiceWriter tablature = new VoiceWriter(bar, VoiceWriter.TABLATURE);
+            tablature.write(melody, Role.MELODY, "5", List.of(), content);
+            tablature.write(bass, Role.BASS, "6", List.of(), content);
+            tablature.write(inner, Role.INNER, "7", List.of(), content);
         });
         List<Staff> staves = new ArrayList<>();
         if (arrangement.request().tune() == TuneUse.SUNG) {
@@ -207,11 +211,22 @@ public final class MusicXmlWriter {
 
     private static Attributes tablature(Arrangement arrangement) {
         Attributes attributes = new Attributes();
+        attributes.setStaves(BigInteger.TWO);
+        Clef notes = new Clef();
+        notes.setNumber(BigInteger.ONE);
+        notes.setSign(ClefSign.G);
+        notes.setLine(BigInteger.TWO);
+        // a guitar sounds an octave lower than it is written
+        notes.setClefOctaveChange(BigInteger.ONE.negate());
+        attributes.getClef().add(notes);
         Clef clef = new Clef();
+        clef.setNumber(BigInteger.TWO);
         clef.setSign(ClefSign.TAB);
         clef.setLine(BigInteger.valueOf(5));
         attributes.getClef().add(clef);
-        attributes.getStaffDetails().add(staff(arrangement));
+        StaffDetails details = staff(arrangement);
+        details.setNumber(BigInteger.TWO);
+        attributes.getStaffDetails().add(details);
         return attributes;
     }
 

@@ -41,8 +41,13 @@ import phalanx.song.ChordChange;
  * note value has are tied.
  */
 final class VoiceWriter {
+    static final int NOTES = 1;
+    static final int TABLATURE = 2;
+    private static final int ONLY = 0;
+
     private final ObjectFactory factory = new ObjectFactory();
     private final Bar bar;
+    private final int staff;
     private final HarmonyWriter harmonyWriter = new HarmonyWriter();
 
     private String voice = "";
@@ -52,8 +57,19 @@ final class VoiceWriter {
     private ChordChange nextHarmony;
     private Grouping grouping;
 
+    /** For the only staff of a part. */
     VoiceWriter(Bar bar) {
+        this(bar, ONLY);
+    }
+
+    /**
+     * For one of the two staves of a guitar: notes and words, or tablature with strings, frets, fingers and digits.
+     *
+     * @param staff {@link #NOTES} or {@link #TABLATURE}
+     */
+    VoiceWriter(Bar bar, int staff) {
         this.bar = bar;
+        this.staff = staff;
     }
 
     /**
@@ -91,7 +107,7 @@ final class VoiceWriter {
         content = out;
         harmonies = chords.iterator();
         nextHarmony = harmonies.hasNext() ? harmonies.next() : null;
-        if (role != Role.MELODY) {
+        if (role != Role.MELODY || staff == TABLATURE) {
             Backup backup = new Backup();
             backup.setDuration(BigDecimal.valueOf(bar.lengthTicks()));
             out.add(backup);
@@ -121,6 +137,9 @@ final class VoiceWriter {
                 Forward forward = new Forward();
                 forward.setDuration(BigDecimal.valueOf(to - at));
                 forward.setVoice(voice);
+                if (staff != ONLY) {
+                    forward.setStaff(BigInteger.valueOf(staff));
+                }
                 content.add(forward);
             }
             at = to;
@@ -172,6 +191,9 @@ final class VoiceWriter {
         Note note = new Note();
         note.setDuration(BigDecimal.valueOf(value.ticks()));
         note.setVoice(voice);
+        if (staff != ONLY) {
+            note.setStaff(BigInteger.valueOf(staff));
+        }
         if (!value.type().isEmpty()) {
             NoteType type = new NoteType();
             type.setValue(value.type());
@@ -203,16 +225,19 @@ final class VoiceWriter {
             tied.setType(TiedType.LET_RING);
             notations.getTiedOrSlurOrTuplet().add(tied);
         }
-        if (!tiedFrom) {
+        if (!tiedFrom && staff != TABLATURE) {
             written.lyric().ifPresent(note.getLyric()::add);
         }
         boolean brushed = written.played()
                 .filter(played -> played.technique() == Technique.BRUSH || played.technique() == Technique.ROLL)
                 .isPresent();
-        if (brushed && !tiedFrom) {
+        if (brushed && !tiedFrom && staff != TABLATURE) {
             notations.getTiedOrSlurOrTuplet().add(new Arpeggiate());
         }
-        written.played().ifPresent(played -> notations.getTiedOrSlurOrTuplet().add(technical(played, tiedFrom)));
+        if (staff == TABLATURE) {
+            written.played()
+                    .ifPresent(played -> notations.getTiedOrSlurOrTuplet().add(technical(played, tiedFrom)));
+        }
         if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
             note.getNotations().add(notations);
         }
