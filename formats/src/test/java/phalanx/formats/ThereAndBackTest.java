@@ -140,6 +140,22 @@ class ThereAndBackTest {
         assertThat(again.melody().get(2).syllable()).contains("three-");
     }
 
+    @Test
+    void chordsAloneComeBackWithTheirStrokes() throws Exception {
+        String abc = "X:1\nT:Chords\nM:4/4\nL:1/4\nK:G\n\"G\"z4|\"C\"z2 \"D7\"z2|\"G\"z4|\n";
+        Song song = SongFiles.read(Files.writeString(folder.resolve("chords.abc"), abc))
+                .song();
+        Arrangement arrangement =
+                new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, Picking.PLAIN, List.of(), () -> false);
+        for (String ending : List.of(".musicxml", ".tab.txt")) {
+            Path file = folder.resolve("chords" + ending);
+            ArrangementFiles.write(arrangement, file);
+            Reading reading = SongFiles.read(file);
+            assertThat(reading.song()).as(ending).isEqualTo(arrangement.song());
+            assertThat(places(reading.written().orElseThrow())).as(ending).isEqualTo(places(arrangement));
+        }
+    }
+
     private static Arrangement played(Reading reading) {
         Written written = reading.written().orElseThrow();
         return new Transcriber(written.on(Guitar.STEEL), Hand.AVERAGE).arrange(reading.song(), written, Picking.PLAIN);

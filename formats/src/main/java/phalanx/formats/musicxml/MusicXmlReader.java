@@ -137,9 +137,16 @@ public final class MusicXmlReader {
     private List<Line> lines(XmlNode score) {
         List<Line> lines = new ArrayList<>();
         Map<String, String> names = names(score);
+        boolean own = score.child("identification")
+                .flatMap(node -> node.child("encoding"))
+                .flatMap(node -> node.text("software"))
+                .filter(MusicXmlWriter.SOFTWARE::equals)
+                .isPresent();
         parts.forEach((id, measures) -> {
             List<String> voices = measures.song().voices();
-            for (String voice : measures.unpitched() ? List.<String>of() : voices) {
+            // an arrangement of chords alone has notes, but no tune
+            boolean alone = own && !voices.contains("1") && measures.song().hasChords();
+            for (String voice : measures.unpitched() || alone ? List.<String>of() : voices) {
                 String name = names.getOrDefault(id, id);
                 lines.add(new Line(id, measures, voice, voices.size() > 1 ? name + ", voice " + voice : name));
             }

@@ -14,7 +14,9 @@ import org.audiveris.proxymusic.Clef;
 import org.audiveris.proxymusic.ClefSign;
 import org.audiveris.proxymusic.Direction;
 import org.audiveris.proxymusic.DirectionType;
+import org.audiveris.proxymusic.Encoding;
 import org.audiveris.proxymusic.FormattedTextId;
+import org.audiveris.proxymusic.Identification;
 import org.audiveris.proxymusic.Key;
 import org.audiveris.proxymusic.Metronome;
 import org.audiveris.proxymusic.ObjectFactory;
@@ -50,6 +52,9 @@ import phalanx.theory.Pitch;
 public final class MusicXmlWriter {
     private static final String VERSION_WRITTEN = "version=\"4.0.3\"";
     private static final String VERSION_MEANT = "version=\"4.0\"";
+
+    /** Its own files have the tune in voice 1, or none. */
+    static final String SOFTWARE = "Phalanx";
 
     private final ObjectFactory factory = new ObjectFactory();
 
@@ -129,6 +134,11 @@ public final class MusicXmlWriter {
         Work work = new Work();
         work.setWorkTitle(song.title());
         score.setWork(work);
+        Encoding encoding = new Encoding();
+        encoding.getEncodingDateOrEncoderOrSoftware().add(factory.createEncodingSoftware(SOFTWARE));
+        Identification identification = new Identification();
+        identification.setEncoding(encoding);
+        score.setIdentification(identification);
         PartList list = new PartList();
         score.setPartList(list);
         for (Staff staff : staves) {
