@@ -95,7 +95,7 @@ final class ArrangeCommand implements Callable<Integer> {
             } else {
                 String lacks = Exports.cannotHold(out);
                 if (!lacks.isEmpty()) {
-                    say(out.getFileName() + ": " + lacks);
+                    say(out.getFileName() + " will hold " + lacks);
                 }
                 Exports.write(arrangement, out);
             }

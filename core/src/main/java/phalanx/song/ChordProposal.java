@@ -54,7 +54,7 @@ public final class ChordProposal {
         if (song.melody().isEmpty()) {
             throw new IllegalArgumentException("there is no tune to propose chords for");
         }
-        Key heard = finder(song).find(song.key().fifths());
+        Key heard = SongHarmony.of(song).key();
         // many programs write every signature as a major key
         boolean trusted = song.key().mode() != Key.Mode.MAJOR
                 || heard.fifths() != song.key().fifths();
@@ -64,13 +64,7 @@ public final class ChordProposal {
 
     /** The key that a tune is most likely in, where no signature is known. */
     public static Key keyOf(Song song) {
-        return finder(song).find();
-    }
-
-    private static KeyFinder finder(Song song) {
-        double[] weights = new double[12];
-        song.melody().forEach(note -> weights[note.midi() % 12] += note.lengthTicks());
-        return new KeyFinder(List.of(), weights);
+        return new KeyFinder(List.of(), SongHarmony.pitchClasses(song.melody())).find();
     }
 
     private void addCandidates() {

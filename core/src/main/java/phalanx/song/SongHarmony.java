@@ -130,15 +130,19 @@ public record SongHarmony(
                 change.chord().ifPresent(chord -> chords.add(new KeyFinder.Weighted(chord, beats)));
             }
         }
-        double[] tune = new double[12];
-        for (MelodyNote note : song.melodyBetween(from, to)) {
-            tune[note.midi() % 12] += note.lengthTicks();
-        }
-        Key found = new KeyFinder(chords, tune).find(song.key().fifths());
+        Key found = new KeyFinder(chords, pitchClasses(song.melodyBetween(from, to)))
+                .find(song.key().fifths());
         // spelled as the song is, where that is the same key
         boolean same = found.mode() == song.key().mode()
                 && found.tonic().pitchClass() == song.key().tonic().pitchClass();
         return same ? song.key() : found;
+    }
+
+    /** How long each pitch class sounds in a tune, from C. */
+    static double[] pitchClasses(List<MelodyNote> tune) {
+        double[] lengths = new double[12];
+        tune.forEach(note -> lengths[note.midi() % 12] += note.lengthTicks());
+        return lengths;
     }
 
     private static List<Placed> placed(Song song, List<KeyStretch> keys) {

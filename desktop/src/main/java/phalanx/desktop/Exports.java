@@ -33,11 +33,9 @@ public final class Exports {
     public static String cannotHold(Path file) {
         String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
         if (name.endsWith(".mid")) {
-            return "MIDI holds no strings, frets, fingers and digits";
+            return "no strings, frets, fingers and digits";
         }
-        return name.endsWith(".tab.txt")
-                ? "text tablature holds no left-hand fingers; they are found again on opening"
-                : "";
+        return name.endsWith(".tab.txt") ? "no left-hand fingers; they are found again on opening" : "";
     }
 
     /**

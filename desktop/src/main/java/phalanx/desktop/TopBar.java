@@ -58,7 +58,7 @@ final class TopBar extends HBox {
         Label title = new Label();
         title.setId("title");
         title.getStyleClass().add("title");
-        title.setMinWidth(80);
+        title.setMinWidth(40);
         title.textProperty().bind(project(project -> project.song().title()).orElse("Phalanx"));
         Region space = new Region();
         setHgrow(space, Priority.ALWAYS);
@@ -289,6 +289,7 @@ final class TopBar extends HBox {
         Button button = new Button(text);
         button.setId(id);
         button.getStyleClass().add("plain");
+        button.setMinWidth(Region.USE_PREF_SIZE);
         button.setTooltip(new Tooltip(help));
         button.setAlignment(Pos.CENTER);
         button.setOnAction(event -> action.run());

@@ -670,8 +670,8 @@ public final class Workbench {
         try {
             Exports.write(shown, file);
             String lacks = Exports.cannotHold(file);
-            return Message.plain("Wrote " + file.toAbsolutePath() + "."
-                    + (lacks.isEmpty() ? "" : " " + Character.toUpperCase(lacks.charAt(0)) + lacks.substring(1) + "."));
+            return Message.plain(
+                    "Wrote " + file.toAbsolutePath() + "." + (lacks.isEmpty() ? "" : " It holds " + lacks + "."));
         } catch (FormatException e) {
             return Message.error(e.getMessage());
         }

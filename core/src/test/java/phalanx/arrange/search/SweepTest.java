@@ -18,7 +18,11 @@ class SweepTest {
         private final long[][][] changes;
 
         RandomGraph(Random random) {
-            sizes = random.ints(1 + random.nextInt(6), 1, 6).toArray();
+            this(random, 1 + random.nextInt(6));
+        }
+
+        RandomGraph(Random random, int layers) {
+            sizes = random.ints(layers, 1, 6).toArray();
             own = new long[sizes.length][];
             changes = new long[sizes.length][][];
             for (int layer = 0; layer < sizes.length; layer++) {
@@ -127,6 +131,26 @@ class SweepTest {
         Way way = Sweep.through(graph).way();
         assertThat(way.cost()).isEqualTo(all.get(0));
         assertThat(sum(graph, way)).isEqualTo(way.cost());
+    }
+
+    /** What is settled on the way is what the whole sweep would choose, and most of a long graph is. */
+    @Property(tries = 200)
+    void settlingAsItGoesChangesNothing(@ForAll long seed) {
+        Random random = new Random(seed);
+        RandomGraph graph = new RandomGraph(random, 60);
+        Sweep sweep = Sweep.upTo(graph, 0);
+        int[] kept = new int[1];
+        for (int layer = 0; layer < graph.layers(); layer++) {
+            sweep.extend(graph, layer);
+            if (random.nextInt(4) == 0) {
+                sweep.settle(layer, (at, candidate) -> {
+                    kept[0]++;
+                    return candidate;
+                });
+            }
+        }
+        assertThat(sweep.way()).hasToString(Sweep.through(graph).way().toString());
+        assertThat(kept[0]).isGreaterThan(graph.layers() / 2).isLessThan(graph.layers());
     }
 
     @Property(tries = 400)

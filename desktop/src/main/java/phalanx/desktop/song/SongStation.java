@@ -127,7 +127,7 @@ public final class SongStation extends HBox {
 
     /** Shown while chords of the chart are only proposed. */
     private HBox proposals() {
-        Label words = Cards.hint("Chords with ? are proposed from what sounds. Type over one, or");
+        Label words = Cards.hint("Chords with ? are proposed:");
         proposals
                 .getChildren()
                 .addAll(
