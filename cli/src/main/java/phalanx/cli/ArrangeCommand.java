@@ -17,6 +17,7 @@ import phalanx.formats.events.EventsJson;
 import phalanx.formats.library.Library;
 import phalanx.formats.project.Project;
 import phalanx.formats.project.ProjectFile;
+import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.formats.tab.TabWriter;
@@ -46,7 +47,8 @@ final class ArrangeCommand implements Callable<Integer> {
     @Option(
             names = "-o",
             paramLabel = "OUT",
-            description = "A file to write: .musicxml, .tab.txt, .mid, .wav, .json or .phalanx.json. Repeatable.")
+            description =
+                    "A file to write: .musicxml, .tab.txt (.fingers.tab.txt with left-hand fingers), .mid, .wav, .json or .phalanx.json. Repeatable.")
     private List<Path> outs = new ArrayList<>();
 
     @Option(names = "--json", description = "Write the events as JSON to standard output.")
@@ -60,6 +62,18 @@ final class ArrangeCommand implements Callable<Integer> {
             paramLabel = "N",
             description = "Which part, track or tune of the file, from 1; without it the likeliest melody.")
     private Integer part;
+
+    @Option(
+            names = "--harmony-part",
+            paramLabel = "N",
+            description = "A part whose notes under the tune's are kept with it, from 1.")
+    private Integer harmonyPart;
+
+    @Option(
+            names = "--bass-part",
+            paramLabel = "N",
+            description = "A part that is the song's own bass, played by the thumb in place of a bass line, from 1.")
+    private Integer bassPart;
 
     @Option(
             names = "--anew",
@@ -118,7 +132,7 @@ final class ArrangeCommand implements Callable<Integer> {
             }
             return chosen;
         }
-        Reading reading = SongFiles.read(in, part == null ? OptionalInt.empty() : OptionalInt.of(part - 1));
+        Reading reading = SongFiles.read(in, new Choice(index(part), index(harmonyPart), index(bassPart)));
         reading.report().forEach(this::say);
         Project project = over(Project.of(reading.song(), Library.FIRST.setup()), new Changes());
         if (reading.written().isEmpty()) {
@@ -133,6 +147,10 @@ final class ArrangeCommand implements Callable<Integer> {
     }
 
     /** A project with what the options say. */
+    private static OptionalInt index(Integer part) {
+        return part == null ? OptionalInt.empty() : OptionalInt.of(part - 1);
+    }
+
     private Project over(Project project, Changes changes) {
         Instrument instrument = options.over(project.instrument(), changes);
         Picking picking = right.over(project.picking(), changes);

@@ -14,4 +14,9 @@ public record WrittenNote(int tick, int string, int fret) {
                     "a written note at tick " + tick + ", string " + string + ", fret " + fret);
         }
     }
+
+    /** The same at another time. */
+    public WrittenNote at(int newTick) {
+        return new WrittenNote(newTick, string, fret);
+    }
 }

@@ -166,7 +166,7 @@ public final class Weights {
     public static final double BASS_FRET = 0.06;
     /** A bass that is not the tone the line asks for. */
     public static final double BASS_NOT_PREFERRED = 2.0;
-    /** A walking bass that leaves its line. */
+    /** A walking bass or a bass of the player's own that leaves its line. */
     public static final double BASS_OFF_LINE = 8.0;
     /** The alternating thumb wants another string than the stroke before. */
     public static final double BASS_STRING_AGAIN = 0.8;

@@ -4,15 +4,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.NavigableSet;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.theory.ChordSymbol;
 
 /**
  * Writes the thumb's strokes: when, from the bass line or the pattern; what, from the chord. The first stroke of every
- * chord is its root or slash bass, but under a pedal; where a bassist plays it has none. A chord without a stroke near its beginning gets one there.
+ * chord is its root or slash bass, but under a pedal; where a bassist plays it has none. A chord
+ * without a stroke near its beginning gets one there. In bars with a bass of the song's own that is played.
  */
 public final class BassWriter {
     private static final int FIFTH = 7;
@@ -36,7 +39,35 @@ public final class BassWriter {
                 addChord(index, change.chord().get(), times, strokes);
             }
         }
-        return strokes;
+        return song.bass().isEmpty() ? strokes : withOwn(strokes);
+    }
+
+    /** The player's own line in the bars that have it, the others' strokes let go where it begins. */
+    private List<BassStroke> withOwn(List<BassStroke> strokes) {
+        TreeMap<Integer, BassStroke> all = new TreeMap<>();
+        strokes.forEach(stroke -> all.put(stroke.tick(), stroke));
+        for (Bar bar : song.bars()) {
+            List<MelodyNote> own = song.bassBetween(bar.startTick(), bar.endTick());
+            if (!own.isEmpty()) {
+                all.subMap(bar.startTick(), bar.endTick()).clear();
+                own.forEach(note -> all.put(note.tick(), own(note)));
+            }
+        }
+        List<BassStroke> line = new ArrayList<>();
+        for (BassStroke stroke : all.values()) {
+            Integer next = all.higherKey(stroke.tick());
+            line.add(next != null && next < stroke.endTick() ? stroke.until(next) : stroke);
+        }
+        return line;
+    }
+
+    private BassStroke own(MelodyNote note) {
+        int chord = -1;
+        while (chord + 1 < song.chart().size() && song.chart().get(chord + 1).startTick() <= note.tick()) {
+            chord++;
+        }
+        int tone = 1 << note.midi() % 12;
+        return new BassStroke(note.tick(), note.endTick(), chord, tone, tone, BassStrings.AS_IT_LIES, note.midi());
     }
 
     /** The thumb's times over the whole song, chords not looked at. */

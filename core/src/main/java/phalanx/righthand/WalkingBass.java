@@ -70,7 +70,7 @@ public final class WalkingBass {
     }
 
     private boolean walks(BassStroke stroke) {
-        return picking.planAt(stroke.tick()).bass() == BassLine.WALKING;
+        return stroke.midi() == 0 && picking.planAt(stroke.tick()).bass() == BassLine.WALKING;
     }
 
     /** The cheapest line; where a stroke has no room under the tune it stays open, and a new line begins after it. */

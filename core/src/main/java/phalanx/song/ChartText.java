@@ -80,7 +80,7 @@ public record ChartText(
         }
         Song bare = new Song(song.title(), song.key(), song.tempo(), bars, sections, chart, List.of());
         Song played = Unfolding.of(bare, marks);
-        return TuneEdit.withTune(played, song.melody());
+        return TuneEdit.withBass(TuneEdit.withTune(played, song.melody()), song.bass());
     }
 
     /** A song's chart as text, four bars a line. */

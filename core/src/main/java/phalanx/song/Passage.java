@@ -1,22 +1,26 @@
 package phalanx.song;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.TreeMap;
 
 /**
- * A stretch of a song taken out to be put in elsewhere. One of whole bars takes its chords along; a shorter one is tune
- * alone.
+ * A stretch of a song taken out to be put in elsewhere. One of whole bars takes its chords and its own bass along; a shorter
+ * one is tune alone.
  *
  * @param lengthTicks how long it is
  * @param chords its chord changes, ticks from its start; empty where it is tune alone
  * @param withChords whether chords are replaced where it is put in
  * @param tune its notes, ticks from its start
+ * @param bass those of its own bass, ticks from its start
  */
-public record Passage(int lengthTicks, List<ChordChange> chords, boolean withChords, List<MelodyNote> tune) {
+public record Passage(
+        int lengthTicks, List<ChordChange> chords, boolean withChords, List<MelodyNote> tune, List<MelodyNote> bass) {
     public Passage {
         chords = List.copyOf(chords);
         tune = List.copyOf(tune);
+        bass = List.copyOf(bass);
         if (lengthTicks <= 0) {
             throw new IllegalArgumentException("a passage of " + lengthTicks + " ticks");
         }
@@ -35,26 +39,31 @@ public record Passage(int lengthTicks, List<ChordChange> chords, boolean withCho
                 }
             }
         }
-        List<MelodyNote> tune = song.melodyBetween(from, to).stream()
+        List<MelodyNote> bass = whole ? taken(song.bassBetween(from, to), from, to) : List.of();
+        return new Passage(to - from, chords, whole, taken(song.melodyBetween(from, to), from, to), bass);
+    }
+
+    private static List<MelodyNote> taken(List<MelodyNote> line, int from, int to) {
+        return line.stream()
                 .map(note -> note.at(note.tick() - from, Math.min(note.endTick(), to) - note.tick()))
                 .toList();
-        return new Passage(to - from, chords, whole, tune);
     }
 
     /** The song with this passage in place of what stands from a tick on; bars are added where it needs them. */
     public Song into(Song song, int at) {
-        List<MelodyNote> shifted = tune.stream()
-                .map(note -> note.at(note.tick() + at, note.lengthTicks()))
-                .toList();
-        Song cleared = TuneEdit.clear(song, at, at + lengthTicks);
-        List<MelodyNote> all = new ArrayList<>(cleared.melody());
-        int place = 0;
-        while (place < all.size() && all.get(place).tick() < at) {
-            place++;
+        Song longer = lengthened(song, at + lengthTicks);
+        Song withTune = TuneEdit.withTune(longer, put(tune, longer.melody(), at));
+        if (!withChords) {
+            return withTune;
         }
-        all.addAll(place, shifted);
-        Song withTune = TuneEdit.withTune(lengthened(cleared, at + lengthTicks), all);
-        return withChords ? withChords(withTune, at) : withTune;
+        return withChords(withTune.withBass(put(bass, longer.bass(), at)), at);
+    }
+
+    private List<MelodyNote> put(List<MelodyNote> notes, List<MelodyNote> line, int at) {
+        List<MelodyNote> all = new ArrayList<>(TuneEdit.cleared(line, at, at + lengthTicks));
+        notes.forEach(note -> all.add(note.at(note.tick() + at, note.lengthTicks())));
+        all.sort(Comparator.comparingInt(MelodyNote::tick));
+        return all;
     }
 
     private static Song lengthened(Song song, int end) {

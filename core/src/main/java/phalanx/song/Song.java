@@ -14,6 +14,8 @@ import phalanx.theory.Key;
  * @param sections in order of their start
  * @param chart chord changes in order of their start
  * @param melody notes in order; none begins before the one before it ends
+ * @param bass what the thumb plays where the player wrote its line: notes in order, one at a time, without words. In
+ *     bars with such notes the bass line of the picking is silent
  */
 public record Song(
         String title,
@@ -22,10 +24,12 @@ public record Song(
         List<Bar> bars,
         List<Section> sections,
         List<ChordChange> chart,
-        List<MelodyNote> melody) {
+        List<MelodyNote> melody,
+        List<MelodyNote> bass) {
     public static final int MOST_BARS = 2000;
     public static final int SLOWEST = 20;
     public static final int FASTEST = 400;
+    private static final int OCTAVE = 12;
 
     public Song {
         Objects.requireNonNull(title, "title");
@@ -34,6 +38,7 @@ public record Song(
         sections = List.copyOf(sections);
         chart = List.copyOf(chart);
         melody = List.copyOf(melody);
+        bass = List.copyOf(bass);
         if (tempo < SLOWEST || tempo > FASTEST) {
             throw new IllegalArgumentException("tempo " + tempo + " is outside 20 to 400 quarter notes a minute");
         }
@@ -41,8 +46,26 @@ public record Song(
             throw new IllegalArgumentException("a song has 1 to " + MOST_BARS + " bars, not " + bars.size());
         }
         checkBars(bars);
-        checkMelody(melody, bars.get(bars.size() - 1).endTick());
-        checkChart(chart, bars.get(bars.size() - 1).endTick());
+        int end = bars.get(bars.size() - 1).endTick();
+        checkLine("melody", melody, end);
+        checkLine("bass", bass, end);
+        if (bass.stream()
+                .anyMatch(note -> note.syllable().isPresent() || note.below().isPresent())) {
+            throw new IllegalArgumentException("the bass has words or two notes at once");
+        }
+        checkChart(chart, end);
+    }
+
+    /** One whose bass the picking plays. */
+    public Song(
+            String title,
+            Key key,
+            int tempo,
+            List<Bar> bars,
+            List<Section> sections,
+            List<ChordChange> chart,
+            List<MelodyNote> melody) {
+        this(title, key, tempo, bars, sections, chart, melody, List.of());
     }
 
     private static void checkBars(List<Bar> bars) {
@@ -55,17 +78,17 @@ public record Song(
         }
     }
 
-    private static void checkMelody(List<MelodyNote> melody, int end) {
+    private static void checkLine(String name, List<MelodyNote> line, int end) {
         int at = 0;
-        for (MelodyNote note : melody) {
+        for (MelodyNote note : line) {
             if (note.tick() < at) {
-                throw new IllegalArgumentException("melody note " + note.pitch() + " at tick " + note.tick()
+                throw new IllegalArgumentException(name + " note " + note.pitch() + " at tick " + note.tick()
                         + " begins before the one before it ends");
             }
             at = note.endTick();
         }
         if (at > end) {
-            throw new IllegalArgumentException("the melody ends after the last bar");
+            throw new IllegalArgumentException("the " + name + " ends after the last bar");
         }
     }
 
@@ -106,15 +129,20 @@ public record Song(
 
     /** The melody notes that begin from a tick up to another, not included. */
     public List<MelodyNote> melodyBetween(int from, int to) {
-        return melody.subList(firstMelodyFrom(from), firstMelodyFrom(to));
+        return melody.subList(firstFrom(melody, from), firstFrom(melody, to));
     }
 
-    private int firstMelodyFrom(int tick) {
+    /** The notes of the own bass that begin from a tick up to another, not included. */
+    public List<MelodyNote> bassBetween(int from, int to) {
+        return bass.subList(firstFrom(bass, from), firstFrom(bass, to));
+    }
+
+    private static int firstFrom(List<MelodyNote> line, int tick) {
         int low = 0;
-        int high = melody.size();
+        int high = line.size();
         while (low < high) {
             int middle = (low + high) >>> 1;
-            if (melody.get(middle).tick() < tick) {
+            if (line.get(middle).tick() < tick) {
                 low = middle + 1;
             } else {
                 high = middle;
@@ -128,7 +156,10 @@ public record Song(
         return index + 1 < chart.size() ? chart.get(index + 1).startTick() : endTick();
     }
 
-    /** The song that many semitones higher: melody, chords and key, respelled unless it is whole octaves. */
+    /**
+     * The song that many semitones higher: melody, chords and key, respelled unless it is whole octaves. An own bass goes
+     * to the same notes the near way: it lies low whatever the tune does.
+     */
     public Song transpose(int semitones) {
         if (semitones == 0) {
             return this;
@@ -139,35 +170,43 @@ public record Song(
                 .toList();
         List<MelodyNote> newMelody =
                 melody.stream().map(note -> note.transpose(semitones, newKey)).toList();
-        return new Song(title, newKey, tempo, bars, sections, newChart, newMelody);
+        int near = Math.floorMod(semitones + OCTAVE / 2, OCTAVE) - OCTAVE / 2;
+        List<MelodyNote> newBass =
+                bass.stream().map(note -> note.transpose(near, newKey)).toList();
+        return new Song(title, newKey, tempo, bars, sections, newChart, newMelody, newBass);
     }
 
     public Song withBars(List<Bar> newBars) {
-        return new Song(title, key, tempo, newBars, sections, chart, melody);
+        return new Song(title, key, tempo, newBars, sections, chart, melody, bass);
     }
 
     public Song withSections(List<Section> newSections) {
-        return new Song(title, key, tempo, bars, newSections, chart, melody);
+        return new Song(title, key, tempo, bars, newSections, chart, melody, bass);
     }
 
     public Song withChart(List<ChordChange> newChart) {
-        return new Song(title, key, tempo, bars, sections, newChart, melody);
+        return new Song(title, key, tempo, bars, sections, newChart, melody, bass);
     }
 
     public Song withMelody(List<MelodyNote> newMelody) {
-        return new Song(title, key, tempo, bars, sections, chart, newMelody);
+        return new Song(title, key, tempo, bars, sections, chart, newMelody, bass);
+    }
+
+    /** The song with an own bass in place of the one it has. */
+    public Song withBass(List<MelodyNote> newBass) {
+        return new Song(title, key, tempo, bars, sections, chart, melody, newBass);
     }
 
     public Song withTitle(String newTitle) {
-        return newTitle.equals(title) ? this : new Song(newTitle, key, tempo, bars, sections, chart, melody);
+        return newTitle.equals(title) ? this : new Song(newTitle, key, tempo, bars, sections, chart, melody, bass);
     }
 
     /** The same notes and chords, said to be in another key. */
     public Song inKey(Key newKey) {
-        return newKey.equals(key) ? this : new Song(title, newKey, tempo, bars, sections, chart, melody);
+        return newKey.equals(key) ? this : new Song(title, newKey, tempo, bars, sections, chart, melody, bass);
     }
 
     public Song withTempo(int newTempo) {
-        return newTempo == tempo ? this : new Song(title, key, newTempo, bars, sections, chart, melody);
+        return newTempo == tempo ? this : new Song(title, key, newTempo, bars, sections, chart, melody, bass);
     }
 }

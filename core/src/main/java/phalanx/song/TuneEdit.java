@@ -2,6 +2,7 @@ package phalanx.song;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
@@ -20,13 +21,38 @@ public final class TuneEdit {
 
     /** The song with another tune, and as many more bars of its last meter as that needs. */
     public static Song withTune(Song song, List<MelodyNote> tune) {
-        int end = tune.isEmpty() ? 0 : tune.get(tune.size() - 1).endTick();
+        return reaching(song, tune).withMelody(tune);
+    }
+
+    /** The song with another own bass, and as many more bars of its last meter as that needs. */
+    public static Song withBass(Song song, List<MelodyNote> bass) {
+        return reaching(song, bass).withBass(bass);
+    }
+
+    /** The song with as many more bars as a line needs. */
+    private static Song reaching(Song song, List<MelodyNote> line) {
+        int end = line.isEmpty() ? 0 : line.get(line.size() - 1).endTick();
         List<Bar> bars = new ArrayList<>(song.bars());
         while (bars.get(bars.size() - 1).endTick() < end) {
             Bar last = bars.get(bars.size() - 1);
             bars.add(new Bar(last.number() + 1, last.endTick(), last.meter().barTicks(), last.meter()));
         }
-        return new Song(song.title(), song.key(), song.tempo(), bars, song.sections(), song.chart(), tune);
+        return song.withBars(bars);
+    }
+
+    /** The song with its own bass in place of the tune, for looking at it and editing it as one. */
+    public static Song bassAsTune(Song song) {
+        return song.withMelody(song.bass()).withBass(List.of());
+    }
+
+    /** The song after an edit that was meant for its own bass, not for its tune. Of two notes at once the upper one goes. */
+    public static Song onBass(Song song, UnaryOperator<Song> edit) {
+        Song edited = edit.apply(bassAsTune(song));
+        List<MelodyNote> bass = edited.melody().stream()
+                .map(note -> new MelodyNote(
+                        note.tick(), note.lengthTicks(), note.below().orElse(note.pitch())))
+                .toList();
+        return edited.withMelody(song.melody()).withBass(bass);
     }
 
     /** The song with a note put in; what it lies over ends where it begins, or goes. */
@@ -45,7 +71,8 @@ public final class TuneEdit {
         return withTune(song, cleared(song.melody(), from, to));
     }
 
-    private static List<MelodyNote> cleared(List<MelodyNote> tune, int from, int to) {
+    /** A line with silence from a tick to another. */
+    static List<MelodyNote> cleared(List<MelodyNote> tune, int from, int to) {
         List<MelodyNote> left = new ArrayList<>();
         for (MelodyNote note : tune) {
             if (note.endTick() <= from || note.tick() >= to) {

@@ -18,6 +18,7 @@ public final class Unfolding {
     private final List<Section> sections = new ArrayList<>();
     private final TreeMap<Integer, ChordChange> chart = new TreeMap<>();
     private final List<MelodyNote> melody = new ArrayList<>();
+    private final List<MelodyNote> bass = new ArrayList<>();
     /** Where a chord is only named anew. */
     private final Set<Integer> carried = new HashSet<>();
 
@@ -67,7 +68,7 @@ public final class Unfolding {
                 changes.add(change.at(tick));
             }
         });
-        return new Song(written.title(), written.key(), written.tempo(), bars, sections, changes, melody);
+        return new Song(written.title(), written.key(), written.tempo(), bars, sections, changes, melody, bass);
     }
 
     private void addBar(Bar bar, boolean flowsIn, boolean flowsOut) {
@@ -81,21 +82,22 @@ public final class Unfolding {
             }
         }
         addChords(bar, shift, flowsIn);
-        for (MelodyNote note : written.melodyBetween(bar.startTick(), bar.endTick())) {
-            int length = flowsOut ? note.lengthTicks() : Math.min(note.lengthTicks(), bar.endTick() - note.tick());
-            melody.add(note.at(note.tick() + shift, length));
-        }
-        clipHeld(bar, shift, flowsOut);
+        play(written.melodyBetween(bar.startTick(), bar.endTick()), bar, shift, flowsOut, melody);
+        play(written.bassBetween(bar.startTick(), bar.endTick()), bar, shift, flowsOut, bass);
         start += bar.lengthTicks();
     }
 
-    /** A note that flowed into this bar from an earlier one ends with it, where playing goes elsewhere after it. */
-    private void clipHeld(Bar bar, int shift, boolean flowsOut) {
+    private static void play(List<MelodyNote> notes, Bar bar, int shift, boolean flowsOut, List<MelodyNote> played) {
+        for (MelodyNote note : notes) {
+            int length = flowsOut ? note.lengthTicks() : Math.min(note.lengthTicks(), bar.endTick() - note.tick());
+            played.add(note.at(note.tick() + shift, length));
+        }
+        // one that flowed into this bar from an earlier one ends with it, where playing goes elsewhere after it
         int end = bar.endTick() + shift;
-        int last = melody.size() - 1;
-        if (!flowsOut && last >= 0 && melody.get(last).endTick() > end) {
-            MelodyNote held = melody.get(last);
-            melody.set(last, held.lasting(end - held.tick()));
+        int last = played.size() - 1;
+        if (!flowsOut && last >= 0 && played.get(last).endTick() > end) {
+            MelodyNote held = played.get(last);
+            played.set(last, held.lasting(end - held.tick()));
         }
     }
 

@@ -35,7 +35,10 @@ public final class Exports {
         if (name.endsWith(".mid")) {
             return "no strings, frets, fingers and digits";
         }
-        return name.endsWith(".tab.txt") ? "no left-hand fingers; they are found again on opening" : "";
+        boolean fingers = name.endsWith(ArrangementFiles.WITH_FINGERS);
+        return name.endsWith(".tab.txt") && !fingers
+                ? "no left-hand fingers; a name that ends in " + ArrangementFiles.WITH_FINGERS + " has them"
+                : "";
     }
 
     /**

@@ -9,6 +9,7 @@ import java.util.function.Supplier;
 import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Window;
+import phalanx.formats.ArrangementFiles;
 import phalanx.formats.project.ProjectFile;
 
 /** Asks the player for files. */
@@ -52,6 +53,7 @@ public interface FileDialogs {
         private static final List<ExtensionFilter> ARRANGEMENTS = List.of(
                 new ExtensionFilter("MusicXML with tablature", "*.musicxml"),
                 new ExtensionFilter("Plain-text tablature", "*.tab.txt"),
+                new ExtensionFilter("Tablature with left-hand fingers", "*" + ArrangementFiles.WITH_FINGERS),
                 new ExtensionFilter("MIDI", "*.mid"),
                 new ExtensionFilter("Sound", "*.wav"),
                 new ExtensionFilter("Events", "*.json"));

@@ -7,7 +7,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
@@ -37,6 +36,7 @@ import phalanx.formats.library.LibraryFile;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.project.Project;
 import phalanx.formats.project.ProjectFile;
+import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.guitar.Guitar;
@@ -118,29 +118,30 @@ public final class Workbench {
 
     /** Opens a song from a file; on an error the open song stays. */
     public void open(Path file) {
-        open(file, OptionalInt.empty());
+        open(file, Choice.LIKELIEST);
     }
 
-    /** Reads the open file again, another of its parts, tracks or tunes, from 0. */
-    public void choosePart(int part) {
-        source().ifPresent(now -> open(now.file(), OptionalInt.of(part)));
+    /** Reads the open file again, others of its parts, tracks or tunes. */
+    public void chooseParts(Choice choice) {
+        source().ifPresent(now -> open(now.file(), choice));
     }
 
-    private void open(Path file, OptionalInt part) {
+    private void open(Path file, Choice choice) {
         busy.set(true);
         background.execute(() -> {
             try {
                 if (ProjectFile.isProject(file)) {
                     Project saved = new ProjectFile().read(file);
                     interfaceThread.execute(() -> {
-                        source.set(new Source(file, List.of(), 0, List.of()));
+                        source.set(new Source(file, List.of(), Choice.LIKELIEST, List.of()));
                         change(saved, "Opened " + file.getFileName() + ".", "open " + file.getFileName());
                     });
                     return;
                 }
-                Reading reading = SongFiles.read(file, part);
+                Reading reading = SongFiles.read(file, choice);
                 interfaceThread.execute(() -> {
-                    source.set(new Source(file, reading.choices(), reading.chosen(), reading.report()));
+                    source.set(
+                            new Source(file, reading.choices(), choice.withTune(reading.chosen()), reading.report()));
                     opened(reading, String.valueOf(file.getFileName()));
                 });
             } catch (FormatException e) {
@@ -154,10 +155,10 @@ public final class Workbench {
      *
      * @param file where
      * @param choices its parts, tracks or tunes by name; empty where there is one
-     * @param chosen which of them is open
+     * @param chosen which of them are open
      * @param report what was mended or left out, a line for each
      */
-    public record Source(Path file, List<String> choices, int chosen, List<String> report) {
+    public record Source(Path file, List<String> choices, Choice chosen, List<String> report) {
         public Source {
             choices = List.copyOf(choices);
             report = List.copyOf(report);
@@ -638,7 +639,7 @@ public final class Workbench {
             message.set(Message.error("There is no song to save yet."));
             return;
         }
-        source.set(new Source(file, List.of(), 0, List.of()));
+        source.set(new Source(file, List.of(), Choice.LIKELIEST, List.of()));
         background.execute(() -> {
             try {
                 new ProjectFile().write(now, file);

@@ -17,6 +17,9 @@ public final class ArrangementFiles {
     /** The endings that can be written. */
     public static final List<String> ENDINGS = List.of(".musicxml", ".xml", ".tab.txt", ".mid", ".json");
 
+    /** Text tablature of this ending has a row of left-hand fingers. */
+    public static final String WITH_FINGERS = ".fingers.tab.txt";
+
     private ArrangementFiles() {}
 
     /**
@@ -46,7 +49,7 @@ public final class ArrangementFiles {
     private static byte[] bytes(Arrangement arrangement, Path file) {
         String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
         if (name.endsWith(".tab.txt")) {
-            return new TabWriter().write(arrangement).getBytes(StandardCharsets.UTF_8);
+            return new TabWriter(name.endsWith(WITH_FINGERS)).write(arrangement).getBytes(StandardCharsets.UTF_8);
         }
         if (name.endsWith(".json")) {
             return new EventsJson().write(arrangement, 0).getBytes(StandardCharsets.UTF_8);

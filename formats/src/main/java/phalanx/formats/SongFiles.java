@@ -4,7 +4,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.OptionalInt;
 import phalanx.formats.abc.AbcReader;
 import phalanx.formats.abc.AbcWriter;
 import phalanx.formats.disk.FileContent;
@@ -17,6 +16,7 @@ import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.project.Project;
 import phalanx.formats.project.ProjectFile;
+import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.formats.tab.TabReader;
@@ -35,16 +35,16 @@ public final class SongFiles {
      * @throws FormatException naming file, place and reason; nothing else is thrown for a bad file
      */
     public static Reading read(Path file) throws FormatException {
-        return read(file, OptionalInt.empty());
+        return read(file, Choice.LIKELIEST);
     }
 
     /**
      * Reads a song.
      *
-     * @param choice which part, track or tune, from 0 as {@link Reading#choices()} lists them
+     * @param choice which parts, tracks or tunes
      * @throws FormatException naming file, place and reason; nothing else is thrown for a bad file
      */
-    public static Reading read(Path file, OptionalInt choice) throws FormatException {
+    public static Reading read(Path file, Choice choice) throws FormatException {
         try {
             return parse(file, FileContent.of(file), choice).shown();
         } catch (FormatException e) {
@@ -88,7 +88,7 @@ public final class SongFiles {
         return String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
     }
 
-    private static Reading parse(Path file, byte[] bytes, OptionalInt choice) throws FormatException {
+    private static Reading parse(Path file, byte[] bytes, Choice choice) throws FormatException {
         String name = String.valueOf(file.getFileName());
         String lower = lower(file);
         String title = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.formats.abc.AbcReader;
+import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.song.ChordChange;
@@ -22,7 +23,7 @@ import phalanx.song.Ticks;
 
 /** Tunes as they stand in collections: readings of the ABC standard 2.1, from memory. */
 class AbcReaderTest {
-    private static Reading read(String text, OptionalInt choice) throws FormatException {
+    private static Reading read(String text, Choice choice) throws FormatException {
         return new AbcReader("x", choice).read(text.getBytes(StandardCharsets.UTF_8));
     }
 
@@ -73,15 +74,15 @@ class AbcReaderTest {
             })
     void notesAreReadAsTheStandardSays(String head, String body, String tune) throws FormatException {
         String text = "X:1\nT:Test\nM:4/4\nL:1/4\n" + head.trim().replace('|', '\n') + "\n" + body.trim() + "\n";
-        assertThat(tune(read(text, OptionalInt.empty()).song())).isEqualTo(tune.trim());
+        assertThat(tune(read(text, Choice.LIKELIEST).song())).isEqualTo(tune.trim());
     }
 
     @Test
     void partsArePlayedInTheOrderOfTheHead() throws FormatException {
         String text = "X:1\nP:A2(BA)2\nM:2/4\nL:1/4\nK:C\nP:A\nC2|\nP:B\n|:D2:|\n";
-        Song song = read(text, OptionalInt.empty()).song();
+        Song song = read(text, Choice.LIKELIEST).song();
         assertThat(tune(song)).isEqualTo("C4@0+2 C4@2+2 D4@4+2 D4@6+2 C4@8+2 D4@10+2 D4@12+2 C4@14+2");
-        Reading unknown = read(text.replace("P:A2(BA)2", "P:AC"), OptionalInt.empty());
+        Reading unknown = read(text.replace("P:A2(BA)2", "P:AC"), Choice.LIKELIEST);
         assertThat(unknown.song().bars()).hasSize(2);
         assertThat(unknown.report()).anyMatch(line -> line.contains("names a section C that is not"));
     }
@@ -90,18 +91,19 @@ class AbcReaderTest {
     void anyVoiceOfAnyTuneCanBeChosenWithTheChordsOfAnother() throws FormatException {
         String text = "X:1\nT:One\nM:4/4\nL:1/4\nK:C\nV:low clef=bass\nC,4|D,4|\nw:do re\n"
                 + "V:high\n\"C\"c4|\"G\"d4|\nw:la lee\n\nX:2\nT:Two\nK:G\nF8|\n";
-        Reading first = read(text, OptionalInt.empty());
-        assertThat(first.choices()).containsExactly("One, voice low", "One, voice high", "Two");
+        Reading first = read(text, Choice.LIKELIEST);
+        assertThat(first.choices())
+                .containsExactly("One, voice low: 2 notes, with words", "One, voice high: 2 notes, with words", "Two");
         assertThat(tune(first.song())).isEqualTo("C3@0+4 D3@4+4");
         assertThat(first.song().chart()).extracting(ChordChange::symbol).containsExactly("C", "G");
         assertThat(first.report())
-                .contains("voice low is taken for the tune; left out: high")
+                .contains("One, voice low is taken for the tune; left out: One, voice high")
                 .contains("the file holds 2 tunes; the first is read");
-        Song second = read(text, OptionalInt.of(1)).song();
+        Song second = read(text, Choice.ofTune(OptionalInt.of(1))).song();
         assertThat(tune(second)).isEqualTo("C5@0+4 D5@4+4");
         assertThat(second.melody().get(1).syllable()).contains("lee");
-        assertThat(tune(read(text, OptionalInt.of(2)).song())).startsWith("F#4@0");
-        assertThatThrownBy(() -> read(text, OptionalInt.of(3))).hasMessageContaining("the file has 3");
+        assertThat(tune(read(text, Choice.ofTune(OptionalInt.of(2))).song())).startsWith("F#4@0");
+        assertThatThrownBy(() -> read(text, Choice.ofTune(OptionalInt.of(3)))).hasMessageContaining("the file has 3");
     }
 
     @ParameterizedTest
@@ -122,14 +124,14 @@ class AbcReaderTest {
             })
     void whatCanBeMendedIsAndIsSaid(String head, String body, String said) throws FormatException {
         String text = "X:1\n" + head.trim().replace('|', '\n') + "\n" + body.trim() + "\n";
-        Reading reading = read(text, OptionalInt.empty());
+        Reading reading = read(text, Choice.LIKELIEST);
         assertThat(reading.song().melody()).isNotEmpty();
         assertThat(String.join("\n", reading.report())).contains(said.trim());
     }
 
     @Test
     void overFullBarsCanBeWrittenAndReadAgain() throws FormatException {
-        Song song = read("X:1\nM:2/4\nL:1/4\nK:C\n\"C\"C3|D2|E5|\n", OptionalInt.empty())
+        Song song = read("X:1\nM:2/4\nL:1/4\nK:C\n\"C\"C3|D2|E5|\n", Choice.LIKELIEST)
                 .song();
         byte[] xml = new phalanx.formats.musicxml.MusicXmlWriter().writeLeadSheet(song);
         Song again = new phalanx.formats.musicxml.MusicXmlReader("x").read(xml).song();
@@ -140,7 +142,7 @@ class AbcReaderTest {
     void aFileOfVeryManyTunesIsReadAtOnce() {
         String text = "X:1\nK:C\nC\n\n" + "X:2\n".repeat(150_000);
         Reading reading =
-                Assertions.assertTimeoutPreemptively(Duration.ofSeconds(5), () -> read(text, OptionalInt.empty()));
+                Assertions.assertTimeoutPreemptively(Duration.ofSeconds(5), () -> read(text, Choice.LIKELIEST));
         assertThat(reading.song().melody()).hasSize(1);
         assertThat(reading.report()).contains("the file holds 150001 tunes; the first is read");
         assertThat(List.of(reading.choices().size(), reading.chosen())).containsExactly(150_001, 0);

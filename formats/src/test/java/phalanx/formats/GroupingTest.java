@@ -4,13 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.formats.abc.AbcReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
+import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
 import phalanx.song.Song;
 
@@ -59,7 +59,7 @@ class GroupingTest {
             })
     void valuesAreJoinedByBeatsAndTuplets(String meter, String notes, String marks) throws FormatException {
         String text = "X:1\nM:" + meter.trim() + "\nL:1/8\nK:C\n\"C\"" + notes.trim() + "|\n";
-        Song song = new AbcReader("x", OptionalInt.empty())
+        Song song = new AbcReader("x", Choice.LIKELIEST)
                 .read(text.getBytes(StandardCharsets.UTF_8))
                 .song();
         assertThat(List.of(marks(song).split(" ")))

@@ -115,7 +115,7 @@ class InterchangeTest {
         assertThat(reading.song().melody()).hasSize(2);
         assertThat(String.join("\n", reading.report()))
                 .contains("2 tunes")
-                .contains("voice 1 is taken for the tune; left out: 2")
+                .contains("One, voice 1 is taken for the tune; left out: One, voice 2")
                 .contains("of several verses the first is kept");
         assertThat(reading.song().melody().get(1).syllable()).contains("lee");
     }
@@ -198,7 +198,7 @@ class InterchangeTest {
         assertThat(String.join("\n", reading.report()))
                 .contains("chords are proposed")
                 .contains("grid of sixteenths")
-                .contains("channel 2 is taken for the melody");
+                .contains("channel 2 is taken for the tune; left out: channel 1");
         assertThat(reading.song().melody()).extracting(MelodyNote::midi).contains(72, 76);
     }
 

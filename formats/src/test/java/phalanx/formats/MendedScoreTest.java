@@ -13,6 +13,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import phalanx.formats.musicxml.MusicXmlReader;
+import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.song.ChordChange;
@@ -220,7 +221,7 @@ class MendedScoreTest {
         assertThat(reading.choices()).containsExactly("Plucked (P1): 4 notes", "Above (P2): 2 notes, with words");
         assertThat(reading.chosen()).isEqualTo(1);
         assertThat(reading.report()).containsExactly("Above (P2) is taken for the tune; left out: Plucked (P1)");
-        Song other = new MusicXmlReader("x", OptionalInt.of(0))
+        Song other = new MusicXmlReader("x", Choice.ofTune(OptionalInt.of(0)))
                 .read(voiceAndGuitar().getBytes(StandardCharsets.UTF_8))
                 .song();
         assertThat(words(other)).isEqualTo("4 | C4@0 E4@1 G4@2 C5@3 | C G");

@@ -144,7 +144,7 @@ class TabReaderTest {
         Song song = reading.song();
         assertThat(song.title()).isEqualTo("Twinkle, twinkle (traditional)");
         assertThat(song.bars()).hasSize(5);
-        assertThat(song.chart()).extracting(ChordChange::symbol).containsExactly("D", "G", "D", "A7", "D");
+        assertThat(song.chart()).extracting(ChordChange::symbol).containsExactly("D", "G", "D", "A7", "A7", "D");
         assertThat(reading.written().orElseThrow().capo()).isEqualTo(2);
         assertThat(String.join("\n", reading.report()))
                 .contains("hammer-ons", "dead strokes", "no tempo", "4/4 is taken");

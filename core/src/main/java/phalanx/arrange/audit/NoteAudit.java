@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import phalanx.arrange.score.ArrangedNote;
@@ -109,7 +110,30 @@ final class NoteAudit {
                 missing(tune);
             }
         }
+        arrangement.song().bass().forEach(this::checkOwnBass);
         checkBuried();
+    }
+
+    /** Its pitch may lie in another octave, where the guitar has none of its own. */
+    private void checkOwnBass(MelodyNote wanted) {
+        List<ArrangedNote> there = arrangement.notes().stream()
+                .filter(note -> note.tick() == wanted.tick() && note.role() != Role.INNER)
+                .toList();
+        if (there.stream().noneMatch(note -> (note.midi() - wanted.midi()) % 12 == 0)) {
+            Optional<ArrangedNote> instead =
+                    there.stream().filter(note -> note.role() == Role.BASS).findFirst();
+            add(
+                    wanted.tick(),
+                    FindingKind.OWN_BASS_NOT_KEPT,
+                    Finding.Severity.MEDIUM,
+                    instead.map(ArrangedNote::midi).orElse(0),
+                    wanted.midi(),
+                    "MIDI number",
+                    "the bass you wrote, " + wanted.pitch() + ", cannot be held under tune and chord here; "
+                            + instead.map(note -> Pitch.of(note.midi(), song.key()) + " is played")
+                                    .orElse("it is left out")
+                            + ". Another note of the chord or another place for the tune may help.");
+        }
     }
 
     private void cutOff(ArrangedNote note) {

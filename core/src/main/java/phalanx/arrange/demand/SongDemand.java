@@ -23,12 +23,12 @@ public record SongDemand(PickingPlan plan, List<Slot> slots) {
     public static SongDemand of(Request request) {
         Song song = request.played();
         PickingPlan plan = PickingPlan.of(song, request.picking(), ends(request));
-        List<BassStroke> line = new WalkingBass(
-                        song,
-                        request.picking(),
-                        request.instrument().lowestMidi(),
-                        BassEar.highestBass(request.instrument()))
-                .over(plan.bass());
+        int lowest = request.instrument().lowestMidi();
+        int highest = BassEar.highestBass(request.instrument());
+        List<BassStroke> own = plan.bass().stream()
+                .map(stroke -> stroke.within(lowest, highest))
+                .toList();
+        List<BassStroke> line = new WalkingBass(song, request.picking(), lowest, highest).over(own);
         List<BassStroke> bass = request.picking().place() == HandPlace.HEEL
                 ? line.stream().map(SongDemand::damped).toList()
                 : line;

@@ -8,6 +8,7 @@ public enum FindingKind {
     CUT_OFF("cut-off"),
     OUT_OF_RANGE("melody out of range"),
     MELODY_BURIED("melody buried"),
+    OWN_BASS_NOT_KEPT("own bass not kept"),
     SHIFT_TOO_FAST("shift too fast"),
     PLACED_TOO_FAST("finger placed too fast"),
     MOVED_TOO_FAST("finger moved too fast"),

@@ -1,18 +1,35 @@
 package phalanx.song.build;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** What was changed or left out, a line for each, with its place. */
 public final class Report {
-    private final List<String> lines = new ArrayList<>();
+    private static final Pattern NUMBER = Pattern.compile("\\d{1,9}");
+
+    private final List<Line> lines = new ArrayList<>();
     private final Set<String> said = new HashSet<>();
+
+    private record Line(String place, String what) {
+        /** The first number of the place; what has none comes first. */
+        int order() {
+            Matcher number = NUMBER.matcher(place);
+            return number.find() ? Integer.parseInt(number.group()) : -1;
+        }
+
+        String text() {
+            return place.isEmpty() ? what : place + ": " + what;
+        }
+    }
 
     /** Says what was done at a place; without one, to the whole. */
     public void say(String place, String what) {
-        lines.add(place.isEmpty() ? what : place + ": " + what);
+        lines.add(new Line(place, what));
     }
 
     /** The same, where it was not said of an earlier place. */
@@ -31,7 +48,11 @@ public final class Report {
         }
     }
 
+    /** What is said of the whole, then the rest in order of bars or lines. */
     public List<String> lines() {
-        return List.copyOf(lines);
+        return lines.stream()
+                .sorted(Comparator.comparingInt(Line::order))
+                .map(Line::text)
+                .toList();
     }
 }

@@ -1,13 +1,18 @@
 package phalanx.song.build;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.BiFunction;
+import java.util.function.ToIntFunction;
 import java.util.stream.IntStream;
 import phalanx.song.Bar;
 import phalanx.song.BarMarks;
@@ -19,6 +24,8 @@ import phalanx.song.PlayingOrder;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Unfolding;
+import phalanx.theory.ChordGuess;
+import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
@@ -39,6 +46,8 @@ public final class SongBuilder {
 
     private static final int LONGEST_UNIT = 32;
     private static final int MOST_BEATS = 32;
+    /** From so many other notes for each of the tune on the harmony can be heard bar by bar. */
+    private static final double RICH = 0.5;
 
     private final Report report = new Report();
     private final List<BarDraft> bars = new ArrayList<>();
@@ -49,6 +58,8 @@ public final class SongBuilder {
     private Optional<Integer> tempo = Optional.empty();
     private List<String> order = List.of();
     private boolean hasChords;
+    private Optional<Second> bass = Optional.empty();
+    private Optional<Second> harmony = Optional.empty();
     /** All parts that sound with it, itself among them. */
     private final List<SongBuilder> parts = new ArrayList<>(List.of(this));
 
@@ -60,7 +71,38 @@ public final class SongBuilder {
      * @param order which written bars are played, one after the other
      * @param starts where each bar that was read begins on paper
      */
-    public record Built(Song song, Song written, List<Integer> order, List<Integer> starts) {}
+    public record Built(Song song, Song written, List<Integer> order, List<Integer> starts) {
+        /**
+         * What was read at written times, in the order of playing.
+         *
+         * @param things in order of time
+         * @param tick says when one is
+         * @param at makes the same at another time
+         */
+        public <T> List<T> inOrder(List<T> things, ToIntFunction<T> tick, BiFunction<T, Integer, T> at) {
+            TreeMap<Integer, List<T>> sorted = new TreeMap<>();
+            things.forEach(thing -> sorted.computeIfAbsent(tick.applyAsInt(thing), any -> new ArrayList<>())
+                    .add(thing));
+            List<T> played = new ArrayList<>();
+            int start = 0;
+            for (int index : order) {
+                Bar bar = written.bars().get(index);
+                int shift = start - bar.startTick();
+                sorted.subMap(bar.startTick(), bar.endTick()).values().stream()
+                        .flatMap(List::stream)
+                        .forEach(thing -> played.add(at.apply(thing, tick.applyAsInt(thing) + shift)));
+                start += bar.lengthTicks();
+            }
+            return played;
+        }
+    }
+
+    /** A voice of a part that is taken besides the tune. */
+    private record Second(SongBuilder part, String voice) {
+        List<Tone> tones(int bar) {
+            return bar < part.bars.size() ? part.bars.get(bar).tones(voice) : List.of();
+        }
+    }
 
     /** Names the place that is read from here on, for the report. */
     public void at(String newPlace) {
@@ -259,6 +301,16 @@ public final class SongBuilder {
         hasChords |= chords;
     }
 
+    /** Takes a voice of a part for the song's own bass: of notes at once the lowest. */
+    public void bass(SongBuilder part, String voice) {
+        bass = Optional.of(new Second(part, voice));
+    }
+
+    /** Takes a voice of a part for a second voice under the tune: what of it begins with the tune's notes. */
+    public void harmony(SongBuilder part, String voice) {
+        harmony = Optional.of(new Second(part, voice));
+    }
+
     /**
      * The song of a voice.
      *
@@ -273,13 +325,23 @@ public final class SongBuilder {
         List<Integer> starts = new ArrayList<>();
         List<Section> sections = new ArrayList<>();
         TreeMap<Integer, ChordChange> chart = new TreeMap<>();
-        TuneLine tune = new TuneLine(report);
+        TuneLine tune = new TuneLine(report, false);
+        TuneLine low = new TuneLine(report, true);
+        Map<Integer, Pitch> second = new HashMap<>();
         int start = 0;
         for (int i = 0; i < lengths.length; i++) {
             BarDraft draft = bars.get(i);
+            int index = i;
+            int from = start;
             starts.add(start);
             lay(draft, start, lengths[i], laid, marks);
             tune.add(draft.tones(voice), start, draft.place);
+            if (bass.isPresent()) {
+                low.add(bass.get().tones(i), start, draft.place);
+            }
+            for (Tone tone : harmony.map(part -> part.tones(index)).orElse(List.of())) {
+                second.merge(from + tone.onset(), tone.pitch(), SongBuilder::higher);
+            }
             for (var entry : draft.chords.entrySet()) {
                 int tick = start + entry.getKey();
                 if (entry.getKey() < lengths[i]) {
@@ -288,14 +350,13 @@ public final class SongBuilder {
                     chart.putIfAbsent(start + lengths[i], entry.getValue().at(start + lengths[i]));
                 }
             }
-            int from = start;
             int length = lengths[i];
             draft.sections.forEach(
                     (onset, name) -> sections.add(new Section(name, from + Math.min(onset, length - 1))));
             start += length;
         }
         chart.tailMap(start, true).clear();
-        List<MelodyNote> melody = tune.until(start);
+        List<MelodyNote> melody = under(tune.until(start), second);
         Song written = new Song(
                 title.orElse(fallbackTitle),
                 key.orElse(Key.C_MAJOR),
@@ -303,10 +364,33 @@ public final class SongBuilder {
                 laid,
                 sections,
                 List.copyOf(chart.values()),
-                melody);
+                melody,
+                low.until(start));
         written = hasChords ? written : withProposals(written, voice, starts);
         List<Integer> played = order(written, marks);
         return new Built(unfolded(written, played), written, played, starts);
+    }
+
+    private static Pitch higher(Pitch one, Pitch other) {
+        return one.midi() >= other.midi() ? one : other;
+    }
+
+    private List<MelodyNote> under(List<MelodyNote> tune, Map<Integer, Pitch> second) {
+        if (harmony.isEmpty()) {
+            return tune;
+        }
+        List<MelodyNote> inTwo = tune.stream()
+                .map(note -> second.containsKey(note.tick())
+                                && second.get(note.tick()).midi() < note.midi()
+                        ? note.with(second.get(note.tick()))
+                        : note)
+                .toList();
+        long taken = inTwo.stream().filter(note -> note.below().isPresent()).count();
+        report.say(
+                "",
+                "of the part taken as harmony " + taken + " notes begin with a note of the tune and lie below it; "
+                        + "those are kept");
+        return inTwo;
     }
 
     private Song withProposals(Song song, String voice, List<Integer> starts) {
@@ -325,7 +409,40 @@ public final class SongBuilder {
                 });
             }
         }
-        return new ChordProposal(inKey).propose(accompaniment);
+        boolean rich = accompaniment.size() >= RICH * song.melody().size();
+        return rich ? heard(inKey, accompaniment) : new ChordProposal(inKey).propose(accompaniment);
+    }
+
+    /** A chord for each bar, of all that sounds in it. */
+    private static Song heard(Song song, List<ChordProposal.Sounding> accompaniment) {
+        List<ChordProposal.Sounding> sounding = new ArrayList<>(accompaniment);
+        song.melody()
+                .forEach(note -> sounding.add(new ChordProposal.Sounding(note.tick(), note.endTick(), note.midi())));
+        double[][] weights = new double[song.bars().size()][12];
+        int[] lowest = new int[weights.length];
+        Arrays.fill(lowest, Integer.MAX_VALUE);
+        for (ChordProposal.Sounding note : sounding) {
+            for (int i = song.barIndexAt(note.tick()); i < weights.length; i++) {
+                Bar bar = song.bars().get(i);
+                int within = Math.min(note.endTick(), bar.endTick()) - Math.max(note.tick(), bar.startTick());
+                if (within <= 0) {
+                    break;
+                }
+                weights[i][note.midi() % 12] += within;
+                lowest[i] = Math.min(lowest[i], note.midi());
+            }
+        }
+        ChordGuess guess = new ChordGuess(song.key());
+        List<ChordChange> chart = new ArrayList<>();
+        Optional<ChordSymbol> before = Optional.empty();
+        for (int i = 0; i < weights.length; i++) {
+            Optional<ChordSymbol> chord = guess.guess(weights[i], lowest[i] % 12);
+            if (chord.isPresent() && !chord.equals(before)) {
+                chart.add(new ChordChange(song.bars().get(i).startTick(), chord).asProposed());
+                before = chord;
+            }
+        }
+        return song.withChart(chart);
     }
 
     private void sayWhatIsMissing(String voice) {

@@ -7,14 +7,19 @@ import java.util.Optional;
 import phalanx.song.MelodyNote;
 import phalanx.theory.Pitch;
 
-/** Makes one line of notes of written tones: ties joined, of tones at once the two highest, none over the next one. */
+/**
+ * Makes one line of notes of written tones: ties joined, none over the next one. Of tones at once a tune keeps the two
+ * highest, a bass the lowest.
+ */
 final class TuneLine {
     private final Report report;
+    private final boolean bass;
     private final List<MelodyNote> notes = new ArrayList<>();
     private boolean tied;
 
-    TuneLine(Report report) {
+    TuneLine(Report report, boolean bass) {
         this.report = report;
+        this.bass = bass;
     }
 
     /**
@@ -37,9 +42,11 @@ final class TuneLine {
         }
     }
 
-    private void addAtOnce(List<Tone> tones, int start, String place) {
+    private void addAtOnce(List<Tone> atOnce, int start, String place) {
+        Comparator<Tone> height = Comparator.comparingInt(tone -> tone.pitch().midi());
+        List<Tone> tones = bass ? List.of(atOnce.stream().min(height).orElseThrow()) : atOnce;
         List<Tone> byPitch = new ArrayList<>(tones);
-        byPitch.sort(Comparator.comparingInt((Tone tone) -> -tone.pitch().midi()));
+        byPitch.sort(height.reversed());
         Tone high = byPitch.get(0);
         List<Pitch> lower = byPitch.stream()
                 .map(Tone::pitch)
@@ -50,8 +57,9 @@ final class TuneLine {
         }
         Optional<Pitch> below = lower.stream().findFirst();
         int tick = start + high.onset();
-        Optional<String> syllable =
-                tones.stream().flatMap(tone -> tone.syllable().stream()).findFirst();
+        Optional<String> syllable = bass
+                ? Optional.empty()
+                : tones.stream().flatMap(tone -> tone.syllable().stream()).findFirst();
         MelodyNote last = notes.isEmpty() ? null : notes.get(notes.size() - 1);
         boolean holds = tied
                 && last != null

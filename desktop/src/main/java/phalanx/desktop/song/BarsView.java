@@ -9,6 +9,7 @@ import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.Pens;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.SongHarmony;
@@ -23,6 +24,9 @@ final class BarsView extends Drawing {
     private static final double TUNE_HEIGHT = 42;
     private static final double LEFT = 8;
     private static final double NOTE = 14;
+
+    /** Room for the own bass, where there is one. */
+    private static final double BASS_LANE = 18;
 
     private Optional<Song> song = Optional.empty();
     private Optional<SongHarmony> harmony = Optional.empty();
@@ -71,7 +75,7 @@ final class BarsView extends Drawing {
         song.ifPresent(shown -> {
             firstRow = row(shown, tick) / MOST_ROWS * MOST_ROWS;
             int rows = (shown.bars().size() + BARS_A_ROW - 1) / BARS_A_ROW;
-            double height = Math.min(MOST_ROWS, rows - firstRow) * ROW;
+            double height = Math.min(MOST_ROWS, rows - firstRow) * rowHeight();
             setMinHeight(height);
             setPrefHeight(height);
         });
@@ -93,9 +97,13 @@ final class BarsView extends Drawing {
                 double x = x(shown, from);
                 double width = (to - from) / (double) bar.lengthTicks() * barWidth();
                 g.setFill(theme().colour("melody").deriveColor(0, 1, 1, 0.16));
-                g.fillRect(x, top(shown, from) + 20, width, ROW - 38);
+                g.fillRect(x, top(shown, from) + 20, width, rowHeight() - 38);
             }
         }
+    }
+
+    private double rowHeight() {
+        return ROW + (song.filter(shown -> !shown.bass().isEmpty()).isPresent() ? BASS_LANE : 0);
     }
 
     private static int row(Song shown, int tick) {
@@ -110,7 +118,7 @@ final class BarsView extends Drawing {
     /** The top and the bottom of the row that the cursor stands in. */
     double[] cursorRow() {
         int row = song.map(shown -> row(shown, cursor) - firstRow).orElse(0);
-        return new double[] {row * ROW, (row + 1) * ROW};
+        return new double[] {row * rowHeight(), (row + 1) * rowHeight()};
     }
 
     private double barWidth() {
@@ -120,7 +128,7 @@ final class BarsView extends Drawing {
     private Optional<Integer> tickAt(double x, double y) {
         return song.map(shown -> {
             int column = Math.max(0, Math.min(BARS_A_ROW - 1, (int) ((x - LEFT) / barWidth())));
-            int index = Math.min(shown.bars().size() - 1, (firstRow + (int) (y / ROW)) * BARS_A_ROW + column);
+            int index = Math.min(shown.bars().size() - 1, (firstRow + (int) (y / rowHeight())) * BARS_A_ROW + column);
             Bar bar = shown.bars().get(index);
             double share = Math.max(0, Math.min(1, (x - LEFT) / barWidth() - column));
             int step = bar.meter().stepTicks();
@@ -136,7 +144,7 @@ final class BarsView extends Drawing {
     }
 
     private double top(Song shown, int tick) {
-        return (row(shown, tick) - firstRow) * ROW;
+        return (row(shown, tick) - firstRow) * rowHeight();
     }
 
     @Override
@@ -149,6 +157,9 @@ final class BarsView extends Drawing {
             harmony.ifPresent(heard -> heard.tune().stream()
                     .filter(note -> isShown(shown, note.note().tick()))
                     .forEach(note -> paintNote(g, shown, note)));
+            shown.bass().stream()
+                    .filter(note -> isShown(shown, note.tick()))
+                    .forEach(note -> paintBass(g, shown, note));
             paintCursor(g, shown);
         });
     }
@@ -162,7 +173,7 @@ final class BarsView extends Drawing {
             double top = top(shown, bar.startTick());
             g.setStroke(theme().colour("ink"));
             g.setLineWidth(1.2);
-            g.strokeLine(x, top + 20, x, top + ROW - 18);
+            g.strokeLine(x, top + 20, x, top + rowHeight() - 18);
             Pens.left(g, String.valueOf(bar.number()), x + 2, top + 14, Pens.mono(12), theme().colour("quiet"));
             boolean changes = bar == shown.bars().get(0)
                     || !shown.barAt(bar.startTick() - 1).meter().equals(bar.meter());
@@ -243,7 +254,7 @@ final class BarsView extends Drawing {
             if (first && width > 20) {
                 Pens.left(g, name, x + 6, y + 11, Pens.sansBold(11), theme().colour("on-colour"));
             }
-            double lane = top(shown, tick) + ROW - 6;
+            double lane = top(shown, tick) + rowHeight() - 6;
             if (first && tuneNote.note().syllable().isPresent()) {
                 Pens.left(g, tuneNote.note().syllable().get(), x, lane, Pens.sans(13), theme().colour("ink"));
             } else if (first && !inChord) {
@@ -251,6 +262,20 @@ final class BarsView extends Drawing {
             }
             first = false;
             tick = to;
+        }
+    }
+
+    /** A note of the own bass in a lane of its own under the tune, by name and octave. */
+    private void paintBass(GraphicsContext g, Song shown, MelodyNote note) {
+        Bar bar = shown.barAt(note.tick());
+        int to = Math.min(note.endTick(), bar.endTick());
+        double width = Math.max(4, (to - note.tick()) / (double) bar.lengthTicks() * barWidth() - 4);
+        double x = x(shown, note.tick()) + 2;
+        double y = top(shown, note.tick()) + TUNE_TOP + TUNE_HEIGHT + NOTE + 2;
+        g.setFill(theme().colour("bass"));
+        g.fillRoundRect(x, y, width, NOTE, NOTE, NOTE);
+        if (width > 26) {
+            Pens.left(g, note.pitch().toString(), x + 6, y + 11, Pens.sansBold(11), theme().colour("on-colour"));
         }
     }
 

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.UnaryOperator;
 import javafx.geometry.Pos;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -21,6 +21,7 @@ import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.widget.Cards;
 import phalanx.formats.project.Project;
+import phalanx.formats.reading.Choice;
 import phalanx.song.Bar;
 import phalanx.song.ChartText;
 import phalanx.song.ChordChange;
@@ -39,13 +40,15 @@ public final class SongStation extends HBox {
     private static final double SIDE = 404;
     private static final long TWO_DIGITS_NANOS = 400_000_000L;
 
+    private static final int MIDDLE_OF_TUNE = 64;
+    private static final int MIDDLE_OF_BASS = 45;
     private final Workbench workbench;
     private final Playback playback;
     private final Executor interfaceThread;
     private final TextField title = new TextField();
     private final BarsView bars = new BarsView(this::pick, this::reach);
     private final FormCards form;
-    private final ComboBox<String> parts = new ComboBox<>();
+    private final PartsBar parts;
     private final Selection selection = new Selection();
     private final ScrollPane scroll = new ScrollPane(bars);
     private final TuneCard tune = new TuneCard(this::place);
@@ -74,6 +77,7 @@ public final class SongStation extends HBox {
         this.workbench = workbench;
         this.playback = playback;
         this.interfaceThread = interfaceThread;
+        this.parts = new PartsBar(workbench::chooseParts);
         this.form = new FormCards(
                 this::goTo, index -> workbench.editSong("section", song -> FormCards.varied(song, index)));
         this.advice = new AdviceCard(background, interfaceThread, this::use);
@@ -91,13 +95,9 @@ public final class SongStation extends HBox {
         });
         HBox.setHgrow(title, Priority.ALWAYS);
         Label keys = Cards.hint("F2 chart, F3 tune, F4 words, Ctrl+N new");
-        parts.setId("parts");
-        parts.setAccessibleText("Part, track or tune of the file");
-        parts.managedProperty().bind(parts.visibleProperty());
-        parts.setVisible(false);
-        workbench.sourceProperty().addListener((property, before, now) -> showParts(now));
-        HBox head = new HBox(
-                8, title, parts, Cards.button("new-song", "New song", "An empty song (Ctrl+N)", this::newSong), keys);
+        workbench.sourceProperty().addListener((property, before, now) -> showSource(now));
+        HBox head =
+                new HBox(8, title, Cards.button("new-song", "New song", "An empty song (Ctrl+N)", this::newSong), keys);
         head.setAlignment(Pos.CENTER_LEFT);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -107,7 +107,7 @@ public final class SongStation extends HBox {
         barsCard.getStyleClass().add("card");
         VBox.setVgrow(scroll, Priority.ALWAYS);
         VBox.setVgrow(barsCard, Priority.ALWAYS);
-        VBox left = new VBox(8, head, form, proposals(), barsCard, tune, chart);
+        VBox left = new VBox(8, head, parts, form, proposals(), barsCard, tune, chart);
         HBox.setHgrow(left, Priority.ALWAYS);
         left.setMinWidth(0);
         VBox right = new VBox(GAP, report, harmony, advice);
@@ -175,19 +175,12 @@ public final class SongStation extends HBox {
         advice.show(project);
     }
 
-    /** Offers the parts of a file that has several; choosing one reads the file again. */
-    private void showParts(Workbench.Source source) {
+    /** Offers the parts of a file that has several, and says what was mended in it. */
+    private void showSource(Workbench.Source source) {
         report.show(
                 source == null ? "" : String.valueOf(source.file().getFileName()),
                 source == null ? List.of() : source.report());
-        parts.setOnAction(null);
-        parts.setVisible(source != null && !source.choices().isEmpty());
-        if (parts.isVisible()) {
-            parts.getItems().setAll(source.choices());
-            parts.getSelectionModel().select(source.chosen());
-            parts.setOnAction(
-                    event -> workbench.choosePart(parts.getSelectionModel().getSelectedIndex()));
-        }
+        parts.show(source == null ? List.of() : source.choices(), source == null ? Choice.LIKELIEST : source.chosen());
     }
 
     public void useTheme(Theme theme) {
@@ -340,7 +333,7 @@ public final class SongStation extends HBox {
                     Message.plain("Nothing is marked: hold Shift and go with the arrow keys, or draw over bars."));
             return;
         }
-        song().ifPresent(song -> {
+        line().ifPresent(song -> {
             String what = selection.copy(song);
             if (cut) {
                 delete();
@@ -355,7 +348,7 @@ public final class SongStation extends HBox {
                 .ifPresentOrElse(
                         passage -> {
                             int at = cursor;
-                            workbench.editSong("passage put in", song -> passage.into(song, at));
+                            edit("passage put in", song -> passage.into(song, at));
                             pick(at + passage.lengthTicks());
                         },
                         () -> workbench.say(Message.plain("Nothing was copied yet: mark notes and press Ctrl+C.")));
@@ -364,7 +357,7 @@ public final class SongStation extends HBox {
     private void delete() {
         int from = selection.isEmpty() ? cursor : selection.from();
         int to = selection.isEmpty() ? cursor + tune.ticks() : selection.to();
-        workbench.editSong("rest", song -> TuneEdit.clear(song, from, to));
+        edit("rest", song -> TuneEdit.clear(song, from, to));
     }
 
     private int barAway(int by) {
@@ -385,11 +378,11 @@ public final class SongStation extends HBox {
         if (!selection.isEmpty()) {
             int from = selection.from();
             int to = selection.to();
-            workbench.editSong("passage " + way, song -> TuneEdit.transpose(song, from, to, semitones));
+            edit("passage " + way, song -> TuneEdit.transpose(song, from, to, semitones));
             return;
         }
-        song().flatMap(this::noteHere)
-                .ifPresent(note -> workbench.editSong(
+        line().flatMap(this::noteHere)
+                .ifPresent(note -> edit(
                         "a note " + way, song -> TuneEdit.transpose(song, note.tick(), note.tick() + 1, semitones)));
     }
 
@@ -405,8 +398,8 @@ public final class SongStation extends HBox {
     }
 
     private void takeBack() {
-        song().flatMap(this::before).ifPresent(note -> {
-            workbench.editSong("note taken out", song -> TuneEdit.clear(song, note.tick(), note.endTick()));
+        line().flatMap(this::before).ifPresent(note -> {
+            edit("note taken out", song -> TuneEdit.clear(song, note.tick(), note.endTick()));
             moveTo(note.tick());
         });
     }
@@ -422,12 +415,12 @@ public final class SongStation extends HBox {
         } else if (key >= 'A' && key <= 'G') {
             letter(key);
         } else if (key == 'r') {
-            workbench.editSong("rest", song -> TuneEdit.clear(song, cursor, cursor + tune.ticks()));
+            edit("rest", song -> TuneEdit.clear(song, cursor, cursor + tune.ticks()));
             moveTo(cursor + tune.ticks());
         } else if (key == '+') {
             awaitSecond();
         } else if (key == '-') {
-            workbench.editSong("tie", song -> TuneEdit.lengthen(song, cursor, tune.ticks()));
+            edit("tie", song -> TuneEdit.lengthen(song, cursor, tune.ticks()));
             moveTo(cursor + tune.ticks());
         } else {
             tune.take(key);
@@ -442,7 +435,7 @@ public final class SongStation extends HBox {
             workbench.say(Message.plain("The next note stands alone."));
             return;
         }
-        Optional<MelodyNote> note = song().flatMap(this::before);
+        Optional<MelodyNote> note = line().flatMap(this::before);
         awaitsSecond = note.isPresent();
         workbench.say(note.map(one -> Message.plain("The next note goes with " + one.pitch() + "; + again leaves it."))
                 .orElse(Message.error("There is no note before the cursor that a second one could go with.")));
@@ -467,12 +460,12 @@ public final class SongStation extends HBox {
 
     /** The note of a letter nearest to the one before, as the key has it. */
     private void letter(char letter) {
-        song().ifPresent(song -> {
+        line().ifPresent(song -> {
             Note note = song.key().scale().stream()
                     .filter(one -> one.step().name().charAt(0) == letter)
                     .findFirst()
                     .orElseThrow();
-            int near = before(song).map(MelodyNote::midi).orElse(64);
+            int near = before(song).map(MelodyNote::midi).orElse(tune.isBass() ? MIDDLE_OF_BASS : MIDDLE_OF_TUNE);
             Pitch best = null;
             for (int octave = 2; octave <= 6; octave++) {
                 Pitch pitch = new Pitch(note, octave);
@@ -497,14 +490,27 @@ public final class SongStation extends HBox {
         int at = cursor;
         selection.clear();
         playback.hear(List.of(pitch.midi()));
-        Optional<MelodyNote> with = awaitsSecond ? song().flatMap(this::before) : Optional.empty();
+        Optional<MelodyNote> with = awaitsSecond ? line().flatMap(this::before) : Optional.empty();
         awaitsSecond = false;
         if (with.isPresent()) {
             MelodyNote both = with.get().with(pitch);
-            workbench.editSong(pitch + " with " + with.get().pitch(), song -> TuneEdit.put(song, both));
+            edit(pitch + " with " + with.get().pitch(), song -> TuneEdit.put(song, both));
             return;
         }
-        workbench.editSong("note " + pitch, song -> TuneEdit.put(song, new MelodyNote(at, tune.ticks(), pitch)));
+        edit("note " + pitch, song -> TuneEdit.put(song, new MelodyNote(at, tune.ticks(), pitch)));
         moveTo(at + tune.ticks());
+    }
+
+    /** The line that is edited, as a tune. */
+    private Optional<Song> line() {
+        return song().map(song -> tune.isBass() ? TuneEdit.bassAsTune(song) : song);
+    }
+
+    private void edit(String what, UnaryOperator<Song> change) {
+        if (tune.isBass()) {
+            workbench.editSong("bass: " + what, song -> TuneEdit.onBass(song, change));
+        } else {
+            workbench.editSong(what, change);
+        }
     }
 }

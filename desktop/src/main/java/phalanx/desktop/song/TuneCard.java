@@ -45,6 +45,10 @@ final class TuneCard extends VBox {
     private final List<ToggleButton> lengths = new ArrayList<>();
     private final ToggleButton dot = toggle("dot", "dot", "Half as long again (.)");
     private final ToggleButton triplet = toggle("triplet", "triplet", "Three in the time of two (t)");
+    private final ToggleButton bass = toggle(
+            "own-bass",
+            "bass",
+            "Notes go to your own bass line, not to the tune (b). A bar with such notes has no other bass");
     private final Neck neck;
     private Length length = Length.QUARTER;
     private int string = 2;
@@ -55,7 +59,10 @@ final class TuneCard extends VBox {
         getStyleClass().add("card");
         ToggleGroup group = new ToggleGroup();
         HBox row = new HBox(
-                6, Cards.hint("digits: fret, \u2191\u2193: string, Shift+letter: note, +: second"), Cards.space());
+                6,
+                bass,
+                Cards.hint("digits: fret, \u2191\u2193: string, Shift+letter: note, +: second"),
+                Cards.space());
         for (Length one : Length.values()) {
             ToggleButton button = toggle("length-" + one.key, one.label, "Length of the next note (" + one.key + ")");
             button.setToggleGroup(group);
@@ -92,8 +99,8 @@ final class TuneCard extends VBox {
                 return true;
             }
         }
-        if (key == '.' || key == 't') {
-            ToggleButton other = key == '.' ? dot : triplet;
+        if (key == '.' || key == 't' || key == 'b') {
+            ToggleButton other = key == '.' ? dot : key == 't' ? triplet : bass;
             other.setSelected(!other.isSelected());
             return true;
         }
@@ -104,6 +111,11 @@ final class TuneCard extends VBox {
     int ticks() {
         int ticks = dot.isSelected() ? length.ticks * 3 / 2 : length.ticks;
         return triplet.isSelected() ? ticks * 2 / 3 : ticks;
+    }
+
+    /** Whether notes go to the song's own bass. */
+    boolean isBass() {
+        return bass.isSelected();
     }
 
     int string() {

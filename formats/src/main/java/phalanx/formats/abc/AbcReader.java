@@ -4,20 +4,19 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.PartLine;
 import phalanx.formats.reading.Reading;
 import phalanx.song.build.SongBuilder;
 
 /**
  * Reads a tune in ABC notation (standard 2.1, from memory), with the chord symbols of any of its voices. A file may hold
- * several tunes, each from its {@code X:} line to the next blank line; the first voice of the first is read unless
- * another is chosen.
+ * several tunes, each from its {@code X:} line to the next blank line; of the first the voice with words, else the
+ * first, is read unless another is chosen.
  */
 public final class AbcReader {
     private static final Pattern FIELD = Pattern.compile("[A-Zmrsw+]:(?!\\|).*");
@@ -26,24 +25,28 @@ public final class AbcReader {
 
     private final String fallbackTitle;
 
-    private final OptionalInt choice;
+    private final Choice choice;
 
     /** @param fallbackTitle the title of a tune that has none */
     public AbcReader(String fallbackTitle) {
-        this(fallbackTitle, OptionalInt.empty());
+        this(fallbackTitle, Choice.LIKELIEST);
     }
 
     /**
      * @param fallbackTitle the title of a tune that has none
-     * @param choice which voice of which tune of the file, from 0; the first where none is chosen
+     * @param choice which voices of which tune of the file are read; of the first where none is chosen
      */
-    public AbcReader(String fallbackTitle, OptionalInt choice) {
+    public AbcReader(String fallbackTitle, Choice choice) {
         this.fallbackTitle = fallbackTitle;
         this.choice = choice;
     }
 
-    /** A voice of a tune that begins in a line; its name is what a player reads. */
-    private record Line(int start, int voice, String name) {}
+    /** A voice of a tune that begins in a line. */
+    private record Line(int start, int voice, String title, String voiceName) {
+        String name() {
+            return voiceName.isEmpty() ? title : title + ", voice " + voiceName;
+        }
+    }
 
     /**
      * Reads a file.
@@ -59,7 +62,7 @@ public final class AbcReader {
         if (choices.isEmpty()) {
             throw new FormatException("", "this is not ABC notation: no tune begins with a line \"X:\"");
         }
-        Line chosen = Choice.of(choices, choice, choices.get(0));
+        Line chosen = Choice.of(choices, choice.tune(), choices.get(0));
         AbcTune tune = tune(lines, chosen.start);
         try {
             return song(tune, chosen, choices);
@@ -68,27 +71,35 @@ public final class AbcReader {
         }
     }
 
-    private Reading song(AbcTune tune, Line chosen, List<Line> choices) {
-        List<AbcVoice> voices = List.copyOf(tune.voices().values());
-        AbcVoice melody = voices.get(Math.min(chosen.voice, voices.size() - 1));
+    private Reading song(AbcTune tune, Line chosen, List<Line> choices) throws FormatException {
+        List<PartLine> voices = new ArrayList<>();
+        tune.voices().forEach((name, voice) -> {
+            String only = voice.song().voices().stream().findFirst().orElse("");
+            voices.add(new PartLine(
+                    voice.song(), only, tune.voices().size() < 2 ? chosen.title : chosen.title + ", voice " + name));
+        });
+        PartLine melody = choice.tune().isPresent()
+                ? voices.get(Math.min(chosen.voice, voices.size() - 1))
+                : PartLine.likeliest(voices);
         SongBuilder song = melody.song();
         song.at("");
+        List<String> names = new ArrayList<>();
+        List<PartLine> parts = new ArrayList<>();
+        for (Line line : choices) {
+            boolean own = line.start == chosen.start && line.voice < voices.size();
+            parts.add(own ? voices.get(line.voice) : null);
+            names.add(own ? voices.get(line.voice).words() : line.name());
+        }
         long tunes = choices.stream().mapToInt(Line::start).distinct().count();
-        if (tunes > 1 && choice.isEmpty()) {
+        if (tunes > 1 && choice.tune().isEmpty()) {
             song.say("the file holds " + tunes + " tunes; the first is read");
         }
-        List<String> others = tune.voices().entrySet().stream()
-                .filter(entry -> entry.getValue() != melody)
-                .map(Map.Entry::getKey)
-                .toList();
-        if (!others.isEmpty()) {
-            song.say("voice " + List.copyOf(tune.voices().keySet()).get(voices.indexOf(melody))
-                    + " is taken for the tune; left out: " + String.join(", ", others));
-        }
+        melody.join(voices, choice.within(parts, voices));
         voices.stream().filter(voice -> voice != melody).forEach(voice -> song.complete(voice.song()));
-        String only = song.voices().stream().findFirst().orElse("");
-        return new Reading(song.build(only, fallbackTitle).song(), song.report().lines())
-                .of(choices.stream().map(Line::name).toList(), choices.indexOf(chosen));
+        return new Reading(
+                        song.build(melody.voice(), fallbackTitle).song(),
+                        song.report().lines())
+                .of(names, Math.max(0, parts.indexOf(melody)));
     }
 
     private static AbcTune tune(List<String> lines, int start) throws FormatException {
@@ -139,7 +150,7 @@ public final class AbcReader {
                     title.isEmpty() ? "tune " + lines.get(start).substring(2).trim() : title;
             List<String> inOrder = List.copyOf(voices);
             for (int voice = 0; voice < Math.max(1, inOrder.size()); voice++) {
-                choices.add(new Line(start, voice, inOrder.size() < 2 ? name : name + ", voice " + inOrder.get(voice)));
+                choices.add(new Line(start, voice, name, inOrder.size() < 2 ? "" : inOrder.get(voice)));
             }
         }
         return choices;

@@ -13,6 +13,7 @@ import phalanx.song.Meter;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.song.TuneEdit;
 import phalanx.theory.Key;
 import phalanx.theory.Note;
 import phalanx.theory.Pitch;
@@ -36,6 +37,19 @@ public final class AbcWriter {
                 .append(song.tempo())
                 .append('\n');
         out.append("K:").append(key(song.key())).append('\n');
+        if (song.bass().isEmpty()) {
+            writeVoice(song, out);
+        } else {
+            out.append("V:tune\n");
+            writeVoice(song, out);
+            out.append("V:bass clef=bass\n");
+            writeVoice(TuneEdit.bassAsTune(song).withChart(List.of()).withSections(List.of()), out);
+        }
+        return out.toString();
+    }
+
+    private static void writeVoice(Song song, StringBuilder out) {
+        Meter meter = song.bars().get(0).meter();
         List<String> words = new ArrayList<>();
         for (int i = 0; i < song.bars().size(); i++) {
             Bar bar = song.bars().get(i);
@@ -56,7 +70,6 @@ public final class AbcWriter {
                 words.clear();
             }
         }
-        return out.toString();
     }
 
     private static String key(Key key) {

@@ -4,13 +4,13 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.TreeMap;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
@@ -22,19 +22,20 @@ import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
 import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.PartLine;
 import phalanx.formats.reading.Reading;
 import phalanx.song.Bar;
+import phalanx.song.BarMarks;
 import phalanx.song.ChordChange;
-import phalanx.song.ChordProposal;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
-import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.song.build.SongBuilder;
-import phalanx.theory.ChordGuess;
-import phalanx.theory.ChordSymbol;
+import phalanx.song.build.Timeline;
 import phalanx.theory.Key;
+import phalanx.theory.KeyFinder;
+import phalanx.theory.Pitch;
 
 /**
  * Reads a Standard MIDI file. The melody is the track named so, else the one that lies highest; of notes at once the
@@ -43,29 +44,29 @@ import phalanx.theory.Key;
 public final class MidiReader {
     private static final int DRUMS = 9;
     private static final int HIGHEST_NOTE = 127;
-    /** From so many notes for each of the tune on the harmony can be heard bar by bar. */
-    private static final double MORE_THAN_THE_TUNE = 1.5;
     /** Silence after the tune that is still taken for part of the song. */
     private static final int LONGEST_REST = 8 * Ticks.WHOLE;
 
-    private static final int DEFAULT_TEMPO = 90;
+    /** The voice of the tune, once it is heard. */
+    private static final String TUNE = "tune";
+
     private static final int MICROSECONDS_A_MINUTE = 60_000_000;
     private static final int MOST_NOTES = 50_000;
 
     private final String fallbackTitle;
-    private final OptionalInt choice;
-    private final List<String> report = new ArrayList<>();
+    private final Choice choice;
+    private final SongBuilder song = new SongBuilder();
 
     /** @param fallbackTitle the title of a file that has none */
     public MidiReader(String fallbackTitle) {
-        this(fallbackTitle, OptionalInt.empty());
+        this(fallbackTitle, Choice.LIKELIEST);
     }
 
     /**
      * @param fallbackTitle the title of a file that has none
-     * @param choice which line of notes is the melody, from 0; the likeliest where none is chosen
+     * @param choice which lines of notes are read
      */
-    public MidiReader(String fallbackTitle, OptionalInt choice) {
+    public MidiReader(String fallbackTitle, Choice choice) {
         this.fallbackTitle = fallbackTitle;
         this.choice = choice;
     }
@@ -90,12 +91,11 @@ public final class MidiReader {
         SoundTracks tracks = new SoundTracks(bytes);
         Sequence sequence = sequence(tracks.repaired());
         if (tracks.damaged()) {
-            report.add("the file is damaged; of each track what stands before the damage is read");
+            song.say("the file is damaged; of each track what stands before the damage is read");
         }
         double scale = Ticks.QUARTER / (double) sequence.getResolution();
         List<Line> lines = new ArrayList<>();
         TreeMap<Integer, List<MetaMessage>> metas = new TreeMap<>();
-        String title = fallbackTitle;
         for (Track track : sequence.getTracks()) {
             lines.addAll(lines(track, scale, metas));
         }
@@ -103,26 +103,80 @@ public final class MidiReader {
         if (notes > MOST_NOTES) {
             throw new FormatException("", "the file has " + notes + " notes; " + MOST_NOTES + " is the most");
         }
+        title(sequence).ifPresent(song::title);
+        readTempo(metas);
         List<Line> pitched =
                 lines.stream().filter(line -> line.channel != DRUMS).toList();
-        if (pitched.isEmpty()) {
-            return chords(title(sequence, title), metas, bars(metas, lastEvent(metas), sequence, scale));
+        try {
+            if (pitched.isEmpty()) {
+                key(metas).ifPresent(song::key);
+                List<Bar> bars = bars(metas, lastEvent(metas), sequence, scale);
+                return reading(timeline(metas, bars, false), bars, "");
+            }
+            return tune(pitched, metas, sequence, scale);
+        } catch (IllegalArgumentException e) {
+            throw new FormatException("", e.getMessage());
         }
-        Line melody = melodyLine(pitched);
+    }
+
+    private Reading reading(Timeline time, List<Bar> bars, String voice) {
+        time.fill(song, Collections.nCopies(bars.size(), BarMarks.NONE));
+        return new Reading(
+                song.build(voice, fallbackTitle).song(), song.report().lines());
+    }
+
+    private Reading tune(List<Line> pitched, TreeMap<Integer, List<MetaMessage>> metas, Sequence sequence, double scale)
+            throws FormatException {
+        Line melody = Choice.of(pitched, choice.tune(), likeliest(pitched));
         Quantiser quantiser =
                 new Quantiser(melody.sounds.stream().mapToInt(Sound::tick).toArray(), sequence.getResolution());
-        Skyline skyline = new Skyline(melody.sounds, quantiser, key(metas));
+        Key key = key(metas).orElseGet(() -> heardKey(melody));
+        song.key(key);
+        Skyline skyline = new Skyline(melody.sounds, quantiser, key);
         List<MelodyNote> tune = skyline.tune();
-        skyline.report().ifPresent(report::add);
-        quantiser.report().ifPresent(report::add);
-        tune = areSung(metas) ? sung(tune, metas, quantiser) : tune;
+        skyline.report().ifPresent(song::say);
+        quantiser.report().ifPresent(song::say);
+        boolean sung = areSung(metas);
+        tune = sung ? sung(tune, metas, quantiser) : tune;
         List<Bar> bars = bars(metas, Math.max(1, tune.get(tune.size() - 1).endTick()), sequence, scale);
-        return new Reading(song(title(sequence, title), metas, bars, tune, lines), report)
-                .of(
-                        pitched.stream()
-                                .map(line -> line.words() + ": " + line.sounds.size() + " notes")
-                                .toList(),
-                        pitched.indexOf(melody));
+        Timeline time = timeline(metas, bars, sung);
+        for (MelodyNote note : tune) {
+            time.note(TUNE, note.tick(), note.lengthTicks(), note.pitch(), note.syllable());
+            note.below().ifPresent(below -> time.note(TUNE, note.tick(), note.lengthTicks(), below, Optional.empty()));
+        }
+        List<PartLine> parts = new ArrayList<>();
+        for (Line line : pitched) {
+            String voice = line == melody ? TUNE : String.valueOf(parts.size());
+            parts.add(new PartLine(song, voice, line.words()));
+            for (Sound sound : line == melody ? List.<Sound>of() : line.sounds) {
+                int tick = quantiser.onset(sound.tick());
+                int length = Math.max(quantiser.shortest(), quantiser.end(sound.end()) - tick);
+                time.note(voice, tick, length, Pitch.of(sound.midi(), key), Optional.empty());
+            }
+        }
+        parts.get(pitched.indexOf(melody)).join(parts, choice);
+        Reading reading = reading(time, bars, TUNE);
+        return reading.of(parts.stream().map(PartLine::words).toList(), pitched.indexOf(melody));
+    }
+
+    /** What its notes belong to, where no key is told; many programs tell none. */
+    private static Key heardKey(Line line) {
+        double[] weights = new double[12];
+        line.sounds.forEach(sound -> weights[sound.midi() % 12] += sound.end() - sound.tick());
+        return new KeyFinder(List.of(), weights).find();
+    }
+
+    /** Sections and chords, the bars empty of notes. */
+    private static Timeline timeline(TreeMap<Integer, List<MetaMessage>> metas, List<Bar> bars, boolean sung) {
+        Timeline time = new Timeline(bars);
+        metas.forEach((tick, all) -> all.forEach(meta -> {
+            if (meta.getType() == MetaType.TEXT || meta.getType() == MetaType.LYRIC && !sung) {
+                chord(tick, text(meta)).ifPresent(time::chord);
+            } else if (meta.getType() == MetaType.MARKER) {
+                time.section(tick, text(meta));
+            }
+        }));
+        return time;
     }
 
     private static Sequence sequence(byte[] bytes) throws FormatException {
@@ -201,22 +255,6 @@ public final class MidiReader {
         return metas.isEmpty() ? 1 : Math.max(lastChord, metas.lastKey());
     }
 
-    /** A song of chord names without a tune. */
-    private Reading chords(String title, TreeMap<Integer, List<MetaMessage>> metas, List<Bar> bars)
-            throws FormatException {
-        boolean named = metas.values().stream()
-                .flatMap(List::stream)
-                .anyMatch(meta -> isWords(meta)
-                        && chord(0, text(meta))
-                                .filter(change -> change.chord().isPresent())
-                                .isPresent());
-        if (!named) {
-            throw new FormatException("", "the file has neither notes of a tune nor chord names");
-        }
-        report.add(SongBuilder.NO_TUNE);
-        return new Reading(song(title, metas, bars, List.of(), List.of()), report);
-    }
-
     private static boolean isWords(MetaMessage meta) {
         return meta.getType() == MetaType.TEXT || meta.getType() == MetaType.LYRIC;
     }
@@ -243,17 +281,12 @@ public final class MidiReader {
                 .toList();
     }
 
-    private Line melodyLine(List<Line> pitched) throws FormatException {
-        Line likeliest = pitched.stream()
+    private static Line likeliest(List<Line> pitched) {
+        return pitched.stream()
                 .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(Choice.NAMED_FOR_THE_TUNE))
                 .findFirst()
                 .or(() -> pitched.stream().max(Comparator.comparingDouble(Line::height)))
                 .orElseThrow();
-        Line melody = Choice.of(pitched, choice, likeliest);
-        if (pitched.size() > 1) {
-            report.add("of " + pitched.size() + " lines of notes, " + melody.words() + " is taken for the melody");
-        }
-        return melody;
     }
 
     private static Optional<MetaMessage> first(TreeMap<Integer, List<MetaMessage>> metas, int type, int length) {
@@ -263,32 +296,19 @@ public final class MidiReader {
                 .findFirst();
     }
 
-    private static Key key(TreeMap<Integer, List<MetaMessage>> metas) {
+    private static Optional<Key> key(TreeMap<Integer, List<MetaMessage>> metas) {
         return first(metas, MetaType.KEY, 2)
                 .filter(meta -> Math.abs(meta.getData()[0]) <= 7)
-                .map(meta -> Key.ofFifths(meta.getData()[0], meta.getData()[1] == 1 ? Key.Mode.MINOR : Key.Mode.MAJOR))
-                .orElse(Key.C_MAJOR);
+                .map(meta -> Key.ofFifths(meta.getData()[0], meta.getData()[1] == 1 ? Key.Mode.MINOR : Key.Mode.MAJOR));
     }
 
-    private int tempo(TreeMap<Integer, List<MetaMessage>> metas) {
-        long marks = metas.values().stream()
+    private void readTempo(TreeMap<Integer, List<MetaMessage>> metas) {
+        metas.values().stream()
                 .flatMap(List::stream)
-                .filter(meta -> meta.getType() == MetaType.TEMPO)
-                .count();
-        if (marks > 1) {
-            report.add("changes of tempo are not used yet; the first is kept");
-        }
-        Optional<byte[]> data = first(metas, MetaType.TEMPO, 3).map(MetaMessage::getData);
-        if (data.isEmpty()) {
-            return DEFAULT_TEMPO;
-        }
-        int micros = (data.get()[0] & 0xFF) << 16 | (data.get()[1] & 0xFF) << 8 | data.get()[2] & 0xFF;
-        long tempo = Math.round(MICROSECONDS_A_MINUTE / (double) Math.max(1, micros));
-        if (tempo < Song.SLOWEST || tempo > Song.FASTEST) {
-            report.add("tempo " + tempo + " is outside 20 to 400; " + DEFAULT_TEMPO + " is used");
-            return DEFAULT_TEMPO;
-        }
-        return (int) tempo;
+                .filter(meta -> meta.getType() == MetaType.TEMPO && meta.getData().length >= 3)
+                .map(MetaMessage::getData)
+                .forEach(data -> song.tempo(MICROSECONDS_A_MINUTE
+                        / (double) Math.max(1, (data[0] & 0xFF) << 16 | (data[1] & 0xFF) << 8 | data[2] & 0xFF)));
     }
 
     private List<Bar> bars(TreeMap<Integer, List<MetaMessage>> metas, int tuneEnd, Sequence sequence, double scale)
@@ -324,55 +344,16 @@ public final class MidiReader {
         }
     }
 
-    private static String title(Sequence sequence, String otherwise) {
+    private static Optional<String> title(Sequence sequence) {
         Track[] tracks = sequence.getTracks();
         for (int i = 0; tracks.length > 0 && i < tracks[0].size(); i++) {
             if (tracks[0].get(i).getMessage() instanceof MetaMessage meta
                     && meta.getType() == MetaType.NAME
                     && !text(meta).isBlank()) {
-                return text(meta);
+                return Optional.of(text(meta));
             }
         }
-        return otherwise;
-    }
-
-    private Song song(
-            String title,
-            TreeMap<Integer, List<MetaMessage>> metas,
-            List<Bar> bars,
-            List<MelodyNote> tune,
-            List<Line> lines)
-            throws FormatException {
-        int end = bars.get(bars.size() - 1).endTick();
-        TreeMap<Integer, ChordChange> chart = new TreeMap<>();
-        List<Section> sections = new ArrayList<>();
-        boolean sung = areSung(metas);
-        metas.headMap(end)
-                .forEach((tick, all) -> all.forEach(meta -> {
-                    if (meta.getType() == MetaType.TEXT || meta.getType() == MetaType.LYRIC && !sung) {
-                        chord(tick, text(meta)).ifPresent(chord -> chart.put(tick, chord));
-                    } else if (meta.getType() == MetaType.MARKER && !text(meta).isBlank()) {
-                        sections.add(new Section(text(meta), tick));
-                    }
-                }));
-        boolean noChords = chart.values().stream().allMatch(ChordChange::isNoChord);
-        int sounds = lines.stream().mapToInt(line -> line.sounds.size()).sum();
-        if (noChords && !tune.isEmpty()) {
-            report.add(SongBuilder.NO_CHORDS);
-        }
-        if (noChords && sounds >= MORE_THAN_THE_TUNE * tune.size()) {
-            chart.clear();
-            hear(bars, lines, key(metas), chart);
-        }
-        try {
-            boolean alone =
-                    noChords && !tune.isEmpty() && chart.values().stream().allMatch(ChordChange::isNoChord);
-            List<ChordChange> changes = alone ? List.of() : List.copyOf(chart.values());
-            Song song = new Song(title, key(metas), tempo(metas), bars, sections, changes, tune);
-            return alone ? new ChordProposal(song).propose(List.of()) : song;
-        } catch (IllegalArgumentException e) {
-            throw new FormatException("", e.getMessage());
-        }
+        return Optional.empty();
     }
 
     private static Optional<ChordChange> chord(int tick, String text) {
@@ -381,29 +362,6 @@ public final class MidiReader {
                     .filter(change -> change.chord().isPresent() || change.isNoChord());
         } catch (IllegalArgumentException e) {
             return Optional.empty();
-        }
-    }
-
-    private static void hear(List<Bar> bars, List<Line> lines, Key key, TreeMap<Integer, ChordChange> chart) {
-        ChordGuess guess = new ChordGuess(key);
-        Optional<ChordSymbol> before = Optional.empty();
-        for (Bar bar : bars) {
-            double[] weights = new double[12];
-            int lowest = Integer.MAX_VALUE;
-            for (Line line : lines) {
-                for (Sound sound : line.channel == DRUMS ? List.<Sound>of() : line.sounds) {
-                    int within = Math.min(sound.end(), bar.endTick()) - Math.max(sound.tick(), bar.startTick());
-                    if (within > 0) {
-                        weights[sound.midi() % 12] += within;
-                        lowest = Math.min(lowest, sound.midi());
-                    }
-                }
-            }
-            Optional<ChordSymbol> chord = guess.guess(weights, lowest % 12);
-            if (chord.isPresent() && !chord.equals(before)) {
-                chart.put(bar.startTick(), new ChordChange(bar.startTick(), chord).asProposed());
-                before = chord;
-            }
         }
     }
 }

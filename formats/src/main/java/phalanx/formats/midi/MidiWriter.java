@@ -27,11 +27,12 @@ import phalanx.song.Meter;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.song.TuneEdit;
 import phalanx.theory.Key;
 
 /**
  * Writes a song as a Standard MIDI file of type 1: tempo, meters, key, chord symbols as text events and sections as
- * markers in the first track, the melody in the second.
+ * markers in the first track, the melody in the second, an own bass in the third.
  */
 public final class MidiWriter {
     private static final int VELOCITY = 88;
@@ -48,6 +49,9 @@ public final class MidiWriter {
         return bytes(sequence -> {
             writeFrame(song, sequence.createTrack());
             writeMelody("Melody", 0, song, sequence.createTrack());
+            if (!song.bass().isEmpty()) {
+                writeMelody("Bass", 1, TuneEdit.bassAsTune(song), sequence.createTrack());
+            }
         });
     }
 

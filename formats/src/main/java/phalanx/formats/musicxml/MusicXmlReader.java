@@ -6,12 +6,13 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.IntStream;
 import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.PartLine;
 import phalanx.formats.reading.Reading;
 import phalanx.song.build.SongBuilder;
 
@@ -26,34 +27,21 @@ public final class MusicXmlReader {
     private static final int MOST_PARTS = 2_000;
 
     private final String fallbackTitle;
-    private final OptionalInt choice;
+    private final Choice choice;
     private final Map<String, MeasureReader> parts = new LinkedHashMap<>();
 
     /** @param fallbackTitle the title of a score that has none */
     public MusicXmlReader(String fallbackTitle) {
-        this(fallbackTitle, OptionalInt.empty());
+        this(fallbackTitle, Choice.LIKELIEST);
     }
 
     /**
      * @param fallbackTitle the title of a score that has none
-     * @param choice which voice of which part is the melody, from 0; the likeliest where none is chosen
+     * @param choice which voices of which parts are read
      */
-    public MusicXmlReader(String fallbackTitle, OptionalInt choice) {
+    public MusicXmlReader(String fallbackTitle, Choice choice) {
         this.fallbackTitle = fallbackTitle;
         this.choice = choice;
-    }
-
-    /** A voice of a part; its name is what a player reads. */
-    private record Line(String part, MeasureReader measures, String voice, String name) {
-        /** Its name and what it holds. */
-        String words() {
-            int notes = measures.song().notes(voice);
-            return name + ": " + notes + (notes == 1 ? " note" : " notes") + (syllables() > 0 ? ", with words" : "");
-        }
-
-        long syllables() {
-            return measures.song().syllables(voice);
-        }
     }
 
     /**
@@ -78,31 +66,26 @@ public final class MusicXmlReader {
             throw new FormatException(
                     "", "this is XML but not a MusicXML score (it begins with <" + score.name() + ">)");
         }
-        List<Line> lines = lines(score);
+        List<PartLine> lines = lines(score);
         if (lines.isEmpty()) {
             text.whole();
             throw new FormatException("", "the score has neither notes of a tune nor chord symbols");
         }
-        Line melody = Choice.of(lines, choice, likeliest(lines));
-        SongBuilder song = melody.measures.song();
+        PartLine melody = Choice.of(lines, choice.tune(), PartLine.likeliest(lines));
+        SongBuilder song = melody.song();
         title(score).ifPresent(song::title);
         text.broken()
                 .ifPresent(broken -> song.report().say("", broken.getMessage() + "; the bars before that are read"));
-        reportParts(lines, melody);
+        melody.join(lines, own(score) ? withOwnBass(lines) : choice);
         parts.values().stream()
                 .map(MeasureReader::song)
                 .filter(other -> other != song)
                 .sorted(Comparator.comparing(other -> !other.hasChords()))
                 .forEach(song::complete);
-        List<String> names = lines.stream().map(Line::words).toList();
+        List<String> names = lines.stream().map(PartLine::words).toList();
         try {
-            SongBuilder.Built built = song.build(melody.voice, fallbackTitle);
-            return new Reading(
-                            built.song(),
-                            song.report().lines(),
-                            melody.measures.places().finish(built),
-                            List.of(),
-                            0)
+            SongBuilder.Built built = song.build(melody.voice(), fallbackTitle);
+            return new Reading(built.song(), song.report().lines(), places(song).finish(built), List.of(), 0)
                     .of(names, lines.indexOf(melody));
         } catch (IllegalArgumentException e) {
             throw new FormatException("", e.getMessage());
@@ -134,27 +117,47 @@ public final class MusicXmlReader {
     }
 
     /** The voices that have notes, part by part; where there are none, the parts that have chord symbols. */
-    private List<Line> lines(XmlNode score) {
-        List<Line> lines = new ArrayList<>();
-        Map<String, String> names = names(score);
-        boolean own = score.child("identification")
+    private static boolean own(XmlNode score) {
+        return score.child("identification")
                 .flatMap(node -> node.child("encoding"))
                 .flatMap(node -> node.text("software"))
                 .filter(MusicXmlWriter.SOFTWARE::equals)
                 .isPresent();
+    }
+
+    /** The bass that a song was written with, unless something else was chosen. */
+    private Choice withOwnBass(List<PartLine> lines) {
+        OptionalInt bass = IntStream.range(0, lines.size())
+                .filter(i -> lines.get(i).name().startsWith(MusicXmlWriter.BASS + " ("))
+                .findFirst();
+        return choice.equals(Choice.LIKELIEST) ? choice.withBass(bass) : choice;
+    }
+
+    private StaffPlaces places(SongBuilder song) {
+        return parts.values().stream()
+                .filter(part -> part.song() == song)
+                .findFirst()
+                .orElseThrow()
+                .places();
+    }
+
+    private List<PartLine> lines(XmlNode score) {
+        List<PartLine> lines = new ArrayList<>();
+        Map<String, String> names = names(score);
+        boolean own = own(score);
         parts.forEach((id, measures) -> {
             List<String> voices = measures.song().voices();
             // an arrangement of chords alone has notes, but no tune
             boolean alone = own && !voices.contains("1") && measures.song().hasChords();
             for (String voice : measures.unpitched() || alone ? List.<String>of() : voices) {
                 String name = names.getOrDefault(id, id);
-                lines.add(new Line(id, measures, voice, voices.size() > 1 ? name + ", voice " + voice : name));
+                lines.add(new PartLine(measures.song(), voice, voices.size() > 1 ? name + ", voice " + voice : name));
             }
         });
         if (lines.isEmpty()) {
             parts.forEach((id, measures) -> {
                 if (measures.song().hasChords()) {
-                    lines.add(new Line(id, measures, "", names.getOrDefault(id, id)));
+                    lines.add(new PartLine(measures.song(), "", names.getOrDefault(id, id)));
                 }
             });
         }
@@ -168,39 +171,6 @@ public final class MusicXmlReader {
                 .forEach(part -> part.text("part-name")
                         .ifPresent(name -> names.put(part.attribute("id"), name + " (" + part.attribute("id") + ")")));
         return names;
-    }
-
-    /** The first that is sung, or named for it, or has chord symbols over it; else the first. */
-    private static Line likeliest(List<Line> lines) {
-        long most = lines.stream().mapToLong(Line::syllables).max().orElse(0);
-        Optional<Line> sung = lines.stream()
-                .filter(line -> most > 0 && 2 * line.syllables() >= most)
-                .findFirst();
-        return sung.or(() -> lines.stream()
-                        .filter(line -> line.name.toLowerCase(Locale.ROOT).matches(Choice.NAMED_FOR_THE_TUNE))
-                        .findFirst())
-                .or(() -> lines.stream()
-                        .filter(line -> line.measures.song().hasChords())
-                        .findFirst())
-                .orElse(lines.get(0));
-    }
-
-    private static void reportParts(List<Line> lines, Line melody) {
-        if (lines.size() > 1) {
-            List<String> others = lines.stream()
-                    .filter(line -> line != melody)
-                    .map(Line::name)
-                    .toList();
-            int shown = Math.min(4, others.size());
-            melody.measures
-                    .song()
-                    .report()
-                    .say(
-                            "",
-                            melody.name + " is taken for the tune; left out: "
-                                    + String.join("; ", others.subList(0, shown))
-                                    + (others.size() > shown ? " and " + (others.size() - shown) + " more" : ""));
-        }
     }
 
     private static Optional<String> title(XmlNode score) {

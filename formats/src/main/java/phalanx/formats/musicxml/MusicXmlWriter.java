@@ -42,6 +42,7 @@ import phalanx.song.ChordChange;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.song.TuneEdit;
 import phalanx.theory.Pitch;
 
 /**
@@ -55,6 +56,9 @@ public final class MusicXmlWriter {
 
     /** Its own files have the tune in voice 1, or none. */
     static final String SOFTWARE = "Phalanx";
+
+    /** The part of an own bass. */
+    static final String BASS = "Bass";
 
     private final ObjectFactory factory = new ObjectFactory();
 
@@ -89,17 +93,26 @@ public final class MusicXmlWriter {
         return bytes(score(arrangement.song(), staves));
     }
 
-    /** The same of a song alone: a lead sheet of melody and chord symbols on a treble staff. */
+    /** The same of a song alone: a lead sheet of melody and chord symbols on a treble staff, an own bass on another. */
     public byte[] writeLeadSheet(Song song) {
-        return bytes(score(song, List.of(lead("Melody", song))));
+        List<Staff> staves = new ArrayList<>(List.of(lead("Melody", song)));
+        if (!song.bass().isEmpty()) {
+            Song bass = TuneEdit.bassAsTune(song).withChart(List.of());
+            staves.add(line(BASS, ClefSign.F, 4, bass));
+        }
+        return bytes(score(song, staves));
     }
 
     /** Melody, words and chord symbols on a treble staff. */
     private static Staff lead(String name, Song song) {
+        return line(name, ClefSign.G, 2, song);
+    }
+
+    private static Staff line(String name, ClefSign sign, int staffLine, Song song) {
         Attributes staff = new Attributes();
         Clef clef = new Clef();
-        clef.setSign(ClefSign.G);
-        clef.setLine(BigInteger.valueOf(2));
+        clef.setSign(sign);
+        clef.setLine(BigInteger.valueOf(staffLine));
         staff.getClef().add(clef);
         VoiceLine tune = VoiceLine.of(song);
         TreeMap<Integer, ChordChange> chords = chords(song);

@@ -9,7 +9,6 @@ import phalanx.arrange.WrittenNote;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Tuning;
-import phalanx.song.Bar;
 import phalanx.song.build.SongBuilder;
 import phalanx.theory.Pitch;
 
@@ -89,7 +88,17 @@ final class StaffPlaces {
                     && built.written().melody().stream()
                             .allMatch(tune -> notes.getOrDefault(tune.tick(), List.of()).stream()
                                     .anyMatch(note -> guitar.midi(note.string(), note.fret()) == tune.midi()));
-            return usable ? Optional.of(new Written(open, capo, unfolded(built, notes))) : Optional.empty();
+            return usable
+                    ? Optional.of(new Written(
+                            open,
+                            capo,
+                            built.inOrder(
+                                    notes.values().stream()
+                                            .flatMap(List::stream)
+                                            .toList(),
+                                    WrittenNote::tick,
+                                    WrittenNote::at)))
+                    : Optional.empty();
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }
@@ -105,19 +114,5 @@ final class StaffPlaces {
             }
         }
         return notes;
-    }
-
-    private static List<WrittenNote> unfolded(SongBuilder.Built built, TreeMap<Integer, List<WrittenNote>> notes) {
-        List<WrittenNote> played = new ArrayList<>();
-        int start = 0;
-        for (int index : built.order()) {
-            Bar bar = built.written().bars().get(index);
-            int shift = start - bar.startTick();
-            notes.subMap(bar.startTick(), bar.endTick()).values().stream()
-                    .flatMap(List::stream)
-                    .forEach(note -> played.add(new WrittenNote(note.tick() + shift, note.string(), note.fret())));
-            start += bar.lengthTicks();
-        }
-        return played;
     }
 }

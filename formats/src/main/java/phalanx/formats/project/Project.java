@@ -62,11 +62,12 @@ public record Project(
                 Wishes.USUAL);
     }
 
-    /** Notes that were written are kept while bars, chords and tune stay as they are. */
+    /** Notes that were written are kept while bars, chords, tune and own bass stay as they are. */
     public Project withSong(Song newSong) {
         boolean same = newSong.bars().equals(song.bars())
                 && newSong.chart().equals(song.chart())
-                && newSong.melody().equals(song.melody());
+                && newSong.melody().equals(song.melody())
+                && newSong.bass().equals(song.bass());
         return new Project(
                 newSong, instrument, strings, hand, locks, same ? written : Optional.empty(), picking, wishes);
     }

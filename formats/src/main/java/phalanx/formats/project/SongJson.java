@@ -38,9 +38,15 @@ final class SongJson {
         for (ChordChange change : song.chart()) {
             chart.addObject().put("startTick", change.startTick()).put("symbol", change.symbol());
         }
-        ArrayNode melody = root.putArray("melody");
-        for (MelodyNote note : song.melody()) {
-            ObjectNode node = melody.addObject()
+        write(song.melody(), root.putArray("melody"));
+        if (!song.bass().isEmpty()) {
+            write(song.bass(), root.putArray("bass"));
+        }
+    }
+
+    private static void write(List<MelodyNote> line, ArrayNode notes) {
+        for (MelodyNote note : line) {
+            ObjectNode node = notes.addObject()
                     .put("tick", note.tick())
                     .put("lengthTicks", note.lengthTicks())
                     .put("pitch", note.pitch().toString());
@@ -68,8 +74,14 @@ final class SongJson {
             String symbol = change.child("symbol").text();
             chart.add(change.checked(() -> ChordChange.parse(start, symbol)));
         }
-        List<MelodyNote> melody = new ArrayList<>();
-        for (JsonPlace note : root.child("melody").items()) {
+        List<MelodyNote> melody = line(root.child("melody"));
+        List<MelodyNote> bass = root.has("bass") ? line(root.child("bass")) : List.of();
+        return root.checked(() -> new Song(title, ownKey, tempo, bars, sections, chart, melody, bass));
+    }
+
+    private static List<MelodyNote> line(JsonPlace notes) throws FormatException {
+        List<MelodyNote> line = new ArrayList<>();
+        for (JsonPlace note : notes.items()) {
             int tick = note.child("tick").integer();
             int length = note.child("lengthTicks").integer();
             String pitch = note.child("pitch").text();
@@ -77,10 +89,10 @@ final class SongJson {
                     note.has("syllable") ? Optional.of(note.child("syllable").text()) : Optional.empty();
             Optional<String> below =
                     note.has("below") ? Optional.of(note.child("below").text()) : Optional.empty();
-            melody.add(note.checked(
+            line.add(note.checked(
                     () -> new MelodyNote(tick, length, Pitch.parse(pitch), syllable, below.map(Pitch::parse))));
         }
-        return root.checked(() -> new Song(title, ownKey, tempo, bars, sections, chart, melody));
+        return line;
     }
 
     private static List<Bar> bars(JsonPlace root) throws FormatException {

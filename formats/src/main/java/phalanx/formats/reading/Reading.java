@@ -39,7 +39,14 @@ public record Reading(Song song, List<String> report, Optional<Written> written,
                 .map(note -> note.sung(note.syllable().map(Reading::shown).filter(text -> !text.isBlank())))
                 .toList();
         Song cleaned = new Song(
-                named(song.title(), "Untitled"), song.key(), song.tempo(), song.bars(), sections, song.chart(), melody);
+                named(song.title(), "Untitled"),
+                song.key(),
+                song.tempo(),
+                song.bars(),
+                sections,
+                song.chart(),
+                melody,
+                song.bass());
         return cleaned.equals(song) ? this : new Reading(cleaned, report, written, choices, chosen);
     }
 

@@ -21,17 +21,20 @@ import phalanx.song.BarMarks;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
-import phalanx.song.PlayingOrder;
 import phalanx.song.Section;
 import phalanx.song.Song;
-import phalanx.theory.ChordGuess;
+import phalanx.song.Ticks;
+import phalanx.song.build.SongBuilder;
+import phalanx.song.build.Timeline;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.KeyFinder;
+import phalanx.theory.Pitch;
 
 /** Makes a song and its written notes of the bars of a tablature, in the order of playing. */
 final class TabAssembly {
     private static final int MOST_NOTES = 100_000;
+    private static final String TUNE = "tune";
 
     private final String title;
     private final int tempo;
@@ -85,14 +88,11 @@ final class TabAssembly {
             meters.add(bar.meter().orElse(meters.isEmpty() ? meter : meters.get(meters.size() - 1)));
         }
         Map<Beginning, Integer> pads = pads(written);
-        Set<Integer> reported = new HashSet<>();
-        for (int index : order(written)) {
-            boolean exact = addBar(
-                    written.get(index),
-                    meters.get(index),
-                    pads.getOrDefault(new Beginning(written.get(index)), 0),
-                    pickup && bars.isEmpty());
-            if (!exact && reported.add(index)) {
+        for (int i = 0; i < written.size(); i++) {
+            TabBar bar = written.get(i);
+            boolean exact =
+                    addBar(bar, meters.get(i), pads.getOrDefault(new Beginning(bar), 0), pickup && bars.isEmpty());
+            if (!exact) {
                 report.add("bar " + bars.get(bars.size() - 1).number()
                         + ": the spacing fits no even grid; its rhythm is the nearest that does");
             }
@@ -100,7 +100,7 @@ final class TabAssembly {
         if (notes.size() > MOST_NOTES) {
             throw new FormatException("", "the tablature has more than " + MOST_NOTES + " notes");
         }
-        return song();
+        return song(marks(written));
     }
 
     private static boolean fit(List<TabTimes.Line> times, List<TabBar> written) {
@@ -115,6 +115,7 @@ final class TabAssembly {
         List<TabTimes.Line> times = told.bars();
         List<ChordChange> chart = new ArrayList<>();
         List<MelodyNote> tune = new ArrayList<>();
+        List<MelodyNote> bass = new ArrayList<>();
         for (int i = 0; i < times.size(); i++) {
             TabTimes.Line line = times.get(i);
             TabBar bar = written.get(i);
@@ -129,9 +130,10 @@ final class TabAssembly {
             }
             chart.addAll(line.chords());
             tune.addAll(line.tune());
+            bass.addAll(line.bass());
         }
         try {
-            Song song = new Song(told.title(), told.key(), told.tempo(), bars, sections, chart, tune);
+            Song song = new Song(told.title(), told.key(), told.tempo(), bars, sections, chart, tune, bass);
             return new Reading(song, report, Optional.of(new Written(tuning, capo, notes)), List.of(), 0);
         } catch (IllegalArgumentException e) {
             throw new FormatException("the lines for programs", e.getMessage());
@@ -156,16 +158,11 @@ final class TabAssembly {
         return pads;
     }
 
-    private static List<Integer> order(List<TabBar> written) throws FormatException {
-        List<BarMarks> marks = written.stream()
+    private static List<BarMarks> marks(List<TabBar> written) {
+        return written.stream()
                 .map(bar ->
                         new BarMarks(bar.repeatStart(), bar.repeatEnd() ? 2 : 0, Set.of(), Set.of(), Optional.empty()))
                 .toList();
-        try {
-            return PlayingOrder.of(marks);
-        } catch (IllegalArgumentException e) {
-            throw new FormatException("", e.getMessage());
-        }
     }
 
     /** The meter that the counting line goes up to; common time where there is none. */
@@ -255,42 +252,48 @@ final class TabAssembly {
         }
     }
 
-    private Reading song() {
-        boolean guessed = chords.isEmpty();
-        if (guessed) {
-            guessChords();
-        }
+    private Reading song(List<BarMarks> marks) throws FormatException {
         Key key = namedKey.orElseGet(this::foundKey);
         List<MelodyNote> tune = new TabTune(instrument, bars, key).of(notes);
-        List<ChordChange> chart = new ArrayList<>();
-        chords.forEach((tick, chord) -> {
-            if (chart.isEmpty() || !chart.get(chart.size() - 1).chord().equals(chord)) {
-                ChordChange change = new ChordChange(tick, chord);
-                chart.add(guessed ? change.asProposed() : change);
-            }
-        });
-        report.add("the highest notes are taken for the tune: " + tune.size() + " of " + notes.size());
-        Song song = new Song(title, key, tempo, bars, sections, chart, tune);
-        return new Reading(song, report, Optional.of(new Written(tuning, capo, notes)), List.of(), 0);
-    }
-
-    private void guessChords() {
-        ChordGuess guess = new ChordGuess(namedKey.orElse(Key.C_MAJOR));
-        int from = 0;
-        for (Bar bar : bars) {
-            double[] weights = new double[12];
-            int lowest = Integer.MAX_VALUE;
-            while (from < notes.size() && notes.get(from).tick() < bar.endTick()) {
-                WrittenNote note = notes.get(from++);
-                int midi = instrument.midi(note.string(), note.fret());
-                weights[midi % 12]++;
-                lowest = Math.min(lowest, midi);
-            }
-            if (lowest < Integer.MAX_VALUE) {
-                guess.guess(weights, lowest % 12).ifPresent(chord -> chords.put(bar.startTick(), Optional.of(chord)));
+        Timeline time = new Timeline(bars);
+        Set<Integer> ticks = new HashSet<>();
+        for (MelodyNote note : tune) {
+            time.note(TUNE, note.tick(), note.lengthTicks(), note.pitch(), Optional.empty());
+            ticks.add(note.tick() << Byte.SIZE | note.midi());
+        }
+        for (WrittenNote note : notes) {
+            int midi = instrument.midi(note.string(), note.fret());
+            if (!ticks.contains(note.tick() << Byte.SIZE | midi)) {
+                int left = bars.get(bars.size() - 1).endTick() - note.tick();
+                time.note("others", note.tick(), Math.min(left, Ticks.QUARTER), Pitch.of(midi, key), Optional.empty());
             }
         }
-        report.add("no chords are named; one a bar is guessed from its notes");
+        Optional<ChordSymbol> before = Optional.empty();
+        for (Map.Entry<Integer, Optional<ChordSymbol>> entry : chords.entrySet()) {
+            if (entry.getKey().equals(chords.firstKey()) || !entry.getValue().equals(before)) {
+                time.chord(new ChordChange(entry.getKey(), entry.getValue()));
+            }
+            before = entry.getValue();
+        }
+        sections.forEach(section -> time.section(section.startTick(), section.name()));
+        SongBuilder song = new SongBuilder();
+        song.title(title);
+        song.key(key);
+        song.tempo(tempo);
+        report.add("the highest notes are taken for the tune: " + tune.size() + " of " + notes.size());
+        report.forEach(line -> song.report().say("", line));
+        try {
+            time.fill(song, marks);
+            SongBuilder.Built built = song.build(TUNE, title);
+            return new Reading(
+                    built.song(),
+                    song.report().lines(),
+                    Optional.of(new Written(tuning, capo, built.inOrder(notes, WrittenNote::tick, WrittenNote::at))),
+                    List.of(),
+                    0);
+        } catch (IllegalArgumentException e) {
+            throw new FormatException("", e.getMessage());
+        }
     }
 
     private Key foundKey() {

@@ -81,6 +81,10 @@ final class TabSystem {
      * @return whether it was understood as chords, a count, digits or a heading
      */
     boolean takeWords(String line, boolean above) {
+        if (line.startsWith(TabWriter.LEFT_HAND + " ")) {
+            // the hand is found again
+            return true;
+        }
         List<TabBar.Word> words = new ArrayList<>();
         Matcher match = WORD.matcher(line.replace('|', ' '));
         while (match.find()) {

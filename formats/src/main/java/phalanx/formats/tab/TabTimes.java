@@ -24,7 +24,7 @@ import phalanx.theory.Pitch;
 
 /**
  * What spacing cannot say: lines at the end of a tablature with each bar's length, the times of its columns, its chords
- * and the notes and words of the tune, in quarter notes as fractions. For example
+ * and the notes and words of the tune, in quarter notes as fractions; after the sections the notes of an own bass. For example
  *
  * <pre>
  * song 96 C | Willow Weir
@@ -35,8 +35,8 @@ final class TabTimes {
     static final String HEAD =
             "For programs: bar, meter, length | times of its columns | chords | tune, in quarter notes";
 
-    private static final Pattern LINE =
-            Pattern.compile("(\\d{1,5}) (\\d{1,2})/(\\d{1,2}) (\\S+) \\|([^|]*)\\|([^|]*)\\|([^|]*)\\|([^|]*)");
+    private static final Pattern LINE = Pattern.compile(
+            "(\\d{1,5}) (\\d{1,2})/(\\d{1,2}) (\\S+) \\|([^|]*)\\|([^|]*)\\|([^|]*)\\|([^|]*)(?:\\|([^|]*))?");
     private static final Pattern SONG = Pattern.compile("song (\\d{1,3}) ([^|]+) \\| (.*)");
     private static final Pattern FRACTION = Pattern.compile("(\\d{1,7})(?:/(\\d{1,4}))?");
     private static final Pattern TUNE = Pattern.compile("([\\d/]+)\\+([\\d/]+):([^:/]+)(?:/([^:]+))?(?::(.+))?");
@@ -49,7 +49,12 @@ final class TabTimes {
      * @param times when each of its columns with notes sounds, in order
      */
     record Line(
-            Bar bar, List<Integer> times, List<ChordChange> chords, List<MelodyNote> tune, List<Section> sections) {}
+            Bar bar,
+            List<Integer> times,
+            List<ChordChange> chords,
+            List<MelodyNote> tune,
+            List<Section> sections,
+            List<MelodyNote> bass) {}
 
     /**
      * What the lines tell.
@@ -85,12 +90,7 @@ final class TabTimes {
                     .append('@')
                     .append(fraction(tick - start)));
             text.append(" |");
-            song.melodyBetween(start, bar.endTick()).forEach(note -> {
-                text.append(' ').append(fraction(note.tick() - start)).append('+');
-                text.append(fraction(note.lengthTicks())).append(':').append(note.pitch());
-                note.below().ifPresent(below -> text.append('/').append(below));
-                note.syllable().ifPresent(syllable -> text.append(':').append(syllable.replace('|', '\u00a6')));
-            });
+            song.melodyBetween(start, bar.endTick()).forEach(note -> append(note, start, text));
             text.append(" |");
             for (Section section : song.sections()) {
                 if (bar.contains(section.startTick())) {
@@ -100,9 +100,19 @@ final class TabTimes {
                             .append(fraction(section.startTick() - start));
                 }
             }
+            List<MelodyNote> bass = song.bassBetween(start, bar.endTick());
+            text.append(bass.isEmpty() ? "" : " |");
+            bass.forEach(note -> append(note, start, text));
             text.append('\n');
         }
         return text.toString();
+    }
+
+    private static void append(MelodyNote note, int start, StringBuilder text) {
+        text.append(' ').append(fraction(note.tick() - start)).append('+');
+        text.append(fraction(note.lengthTicks())).append(':').append(note.pitch());
+        note.below().ifPresent(below -> text.append('/').append(below));
+        note.syllable().ifPresent(syllable -> text.append(':').append(syllable.replace('|', '\u00a6')));
     }
 
     private static String fraction(int ticks) {
@@ -162,7 +172,10 @@ final class TabTimes {
                             start + ticks(word.substring(at + 1)));
                 })
                 .toList();
-        return new Line(bar, times, chords, tune, sections);
+        List<MelodyNote> bass = words(Optional.ofNullable(line.group(9)).orElse("")).stream()
+                .map(word -> note(word, start))
+                .toList();
+        return new Line(bar, times, chords, tune, sections, bass);
     }
 
     private static MelodyNote note(String word, int start) {

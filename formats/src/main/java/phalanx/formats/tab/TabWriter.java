@@ -2,6 +2,7 @@ package phalanx.formats.tab;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -30,6 +31,21 @@ public final class TabWriter {
     private static final int LABEL = 4;
     /** A beat has at most so many columns. */
     private static final int FINEST_SHARE = 24;
+
+    /** Begins the row of left-hand fingers. */
+    static final String LEFT_HAND = "LH";
+
+    private final boolean fingers;
+
+    /** Writes no left-hand fingers, as most players have it. */
+    public TabWriter() {
+        this(false);
+    }
+
+    /** @param fingers whether a row under the strings has the left hand's fingers, at one time from the bass side */
+    public TabWriter(boolean fingers) {
+        this.fingers = fingers;
+    }
 
     /** The whole text, lines ended by \n. */
     public String write(Arrangement arrangement) {
@@ -66,7 +82,7 @@ public final class TabWriter {
                     && arrangement.notes().get(to).tick() < bar.endTick()) {
                 to++;
             }
-            BarText next = new BarText(arrangement, bar, arrangement.notes().subList(from, to));
+            BarText next = new BarText(arrangement, bar, arrangement.notes().subList(from, to), fingers);
             from = to;
             if (!line.isEmpty() && width + next.width() > WIDEST) {
                 appendLine(arrangement, line, text);
@@ -91,6 +107,9 @@ public final class TabWriter {
                     ? open.note().toString().toLowerCase(Locale.ROOT)
                     : open.note().toString();
             appendRow(text, label, bars, bar -> bar.strings[row], "|");
+        }
+        if (bars.stream().anyMatch(bar -> !bar.fingers.isEmpty())) {
+            appendRow(text, LEFT_HAND, bars, bar -> bar.left, " ");
         }
         appendRow(text, "", bars, bar -> bar.digits, " ");
         appendRow(text, "", bars, bar -> bar.count, " ");
@@ -127,23 +146,37 @@ public final class TabWriter {
         private final char[] count;
         private final char[] words;
         private final TreeMap<Integer, String> syllables = new TreeMap<>();
+        private final char[] left;
+        /** The fingers of each moment in which something is stopped. */
+        private final TreeMap<Integer, String> fingers = new TreeMap<>();
+
         private final char[] hits;
         private boolean isHit;
         /** The ticks that have a column each, where there is no room for even ones. */
         private final TreeMap<Integer, Integer> uneven = new TreeMap<>();
 
-        BarText(Arrangement arrangement, Bar bar, List<ArrangedNote> notes) {
+        BarText(Arrangement arrangement, Bar bar, List<ArrangedNote> notes, boolean withFingers) {
             this.bar = bar;
             TreeSet<Integer> struck =
                     notes.stream().map(ArrangedNote::tick).collect(Collectors.toCollection(TreeSet::new));
             this.counts = Counting.of(bar, struck);
             arrangement.song().melodyBetween(bar.startTick(), bar.endTick()).forEach(note -> note.syllable()
                     .ifPresent(text -> syllables.put(note.tick(), text.replace('\u00a0', ' '))));
+            if (withFingers) {
+                notes.stream()
+                        .sorted(Comparator.comparingInt(note -> -note.string()))
+                        .forEach(note -> note.left()
+                                .ifPresent(finger -> fingers.merge(
+                                        note.tick(),
+                                        finger.symbol(),
+                                        (one, other) -> one.contains(other) ? one : one + other)));
+            }
             this.step = roomyStep(finestStep(notes, bar), arrangement.song());
             Song song = arrangement.song();
             int width = columns(step) * COLUMN + 1;
             width = width > WIDEST - LABEL ? unevenWidth(struck, song) : width;
             words = filled(width, ' ');
+            left = filled(width, ' ');
             hits = filled(width, ' ');
             heading = filled(width, ' ');
             chords = filled(width, ' ');
@@ -163,6 +196,7 @@ public final class TabWriter {
             notes.forEach(this::writeNote);
             writeHits(arrangement);
             syllables.forEach((tick, syllable) -> put(words, tick, syllable));
+            fingers.forEach((tick, text) -> put(left, tick, text));
         }
 
         private void writeHits(Arrangement arrangement) {
@@ -185,7 +219,9 @@ public final class TabWriter {
                     .filter(change -> bar.contains(change.startTick()))
                     .forEach(change -> room.merge(
                             change.startTick(), Math.max(COLUMN, change.name().length() + 1), Math::max));
-            syllables.forEach((tick, syllable) -> room.merge(tick, Math.max(COLUMN, syllable.length() + 1), Math::max));
+            List.of(syllables, fingers)
+                    .forEach(row -> row.forEach(
+                            (tick, text) -> room.merge(tick, Math.max(COLUMN, text.length() + 1), Math::max)));
             int column = 1;
             for (Map.Entry<Integer, Integer> entry : room.entrySet()) {
                 uneven.put(entry.getKey(), column);
@@ -226,12 +262,13 @@ public final class TabWriter {
             return (bar.endTick() - from) * COLUMN / step >= room
                     && columns(step) * COLUMN >= heading(song).length()
                     && countHasRoom(step)
-                    && wordsHaveRoom(step);
+                    && haveRoom(syllables, step)
+                    && haveRoom(fingers, step);
         }
 
-        private boolean wordsHaveRoom(int step) {
+        private boolean haveRoom(TreeMap<Integer, String> words, int step) {
             Map.Entry<Integer, String> before = null;
-            for (Map.Entry<Integer, String> entry : syllables.entrySet()) {
+            for (Map.Entry<Integer, String> entry : words.entrySet()) {
                 int from = before == null ? entry.getKey() : before.getKey();
                 int length = before == null ? -1 : before.getValue().length();
                 if ((entry.getKey() - from) * COLUMN / step <= length) {

@@ -1,0 +1,70 @@
+package phalanx.desktop.song;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.control.ComboBox;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import phalanx.desktop.widget.Cards;
+import phalanx.formats.reading.Choice;
+
+/** Which parts, tracks or tunes of an opened file are the tune, a second voice under it and the bass; shown for several. */
+final class PartsBar extends FlowPane {
+    private static final double WIDEST = 240;
+
+    private final ComboBox<String> tune = box("parts", "Part, track or tune of the file that is the tune");
+    private final ComboBox<String> harmony = box("harmony-part", "A part whose notes under the tune are kept with it");
+    private final ComboBox<String> bass = box("bass-part", "A part that the thumb plays as the song's own bass");
+    private final Consumer<Choice> onChoice;
+
+    /** @param onChoice takes another choice than the one shown */
+    PartsBar(Consumer<Choice> onChoice) {
+        super(12, 6);
+        this.onChoice = onChoice;
+        setId("parts-bar");
+        managedProperty().bind(visibleProperty());
+        setVisible(false);
+        getChildren().addAll(labelled("tune", tune), labelled("second voice", harmony), labelled("own bass", bass));
+    }
+
+    private static ComboBox<String> box(String id, String words) {
+        ComboBox<String> box = new ComboBox<>();
+        box.setId(id);
+        box.setAccessibleText(words);
+        box.setMaxWidth(WIDEST);
+        return box;
+    }
+
+    private static HBox labelled(String words, ComboBox<String> box) {
+        HBox both = new HBox(6, Cards.hint(words), box);
+        both.setAlignment(Pos.CENTER_LEFT);
+        return both;
+    }
+
+    /** Shows the parts there are and which of them are read. */
+    void show(List<String> choices, Choice chosen) {
+        List.of(tune, harmony, bass).forEach(box -> box.setOnAction(null));
+        setVisible(!choices.isEmpty());
+        tune.getItems().setAll(choices);
+        tune.getSelectionModel().select(chosen.tune().orElse(0));
+        List<String> orNone = new ArrayList<>(List.of("none"));
+        orNone.addAll(choices);
+        harmony.getItems().setAll(orNone);
+        harmony.getSelectionModel().select(1 + chosen.harmony().orElse(-1));
+        bass.getItems().setAll(orNone);
+        bass.getSelectionModel().select(1 + chosen.bass().orElse(-1));
+        List.of(tune, harmony, bass).forEach(box -> box.setOnAction(event -> onChoice.accept(choice())));
+    }
+
+    private Choice choice() {
+        return new Choice(OptionalInt.of(tune.getSelectionModel().getSelectedIndex()), orNone(harmony), orNone(bass));
+    }
+
+    private static OptionalInt orNone(ComboBox<String> box) {
+        int index = box.getSelectionModel().getSelectedIndex();
+        return index < 1 ? OptionalInt.empty() : OptionalInt.of(index - 1);
+    }
+}
