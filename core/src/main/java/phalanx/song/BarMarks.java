@@ -42,7 +42,7 @@ public record BarMarks(
         }
     }
 
-    boolean has(Sign sign) {
+    public boolean has(Sign sign) {
         return signs.contains(sign);
     }
 }

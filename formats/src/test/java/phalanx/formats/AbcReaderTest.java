@@ -70,6 +70,10 @@ class AbcReaderTest {
                 "K:C; |:C4|1 D4:|2 E4|:F4:|; C4@0+4 D4@4+4 C4@8+4 E4@12+4 F4@16+4 F4@20+4",
                 "K:C; |:C4|[\"1st\" D4:|[\"2nd\" E4||F4|; C4@0+4 D4@4+4 C4@8+4 E4@12+4 F4@16+4",
                 "K:C; |:C4|1,3 D4:|2 E4:||; C4@0+4 D4@4+4 C4@8+4 E4@12+4 C4@16+4 D4@20+4",
+                "K:C; |:C4|1gfed:|2EFGA|]; C4@0+4 G5@4+1 F5@5+1 E5@6+1 D5@7+1 C4@8+4 E4@12+1 F4@13+1 G4@14+1 A4@15+1",
+                "K:C; C4|D4 [|]:| E4|]; C4@0+4 D4@4+4 C4@8+4 D4@12+4 E4@16+4",
+                "K:C; C4 \"^Segno\"|D4|E4 \"_D.S.\"|]; C4@0+4 D4@4+4 E4@8+4 D4@12+4 E4@16+4",
+                "K:C; |:C4:|D4 \"D.S.\"|]; C4@0+4 C4@4+4 D4@8+4",
                 "K:C; C4 \"Fine\"|D4 \"D.C. al Fine\"|; C4@0+4 D4@4+4 C4@8+4"
             })
     void notesAreReadAsTheStandardSays(String head, String body, String tune) throws FormatException {

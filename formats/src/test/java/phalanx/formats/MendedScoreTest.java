@@ -138,7 +138,7 @@ class MendedScoreTest {
                                 "C4:4",
                                 "<direction><direction-type><words>D.S.</words></direction-type></direction>"),
                         "4 | C4@0 | C",
-                        "nowhere in the song; the bars are taken as they stand"));
+                        "nowhere in the song; it is not played"));
     }
 
     @ParameterizedTest

@@ -3,7 +3,6 @@ package phalanx.song.build;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -20,7 +19,6 @@ import phalanx.song.ChordChange;
 import phalanx.song.ChordProposal;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
-import phalanx.song.PlayingOrder;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Unfolding;
@@ -367,7 +365,7 @@ public final class SongBuilder {
                 melody,
                 low.until(start));
         written = hasChords ? written : withProposals(written, voice, starts);
-        List<Integer> played = order(written, marks);
+        List<Integer> played = new OrderOfPlaying(written, marks, report).find(order);
         return new Built(unfolded(written, played), written, played, starts);
     }
 
@@ -469,52 +467,6 @@ public final class SongBuilder {
             marks.add(draft.marksOf(i == 0, i + 1 == ends.size()));
             from = ends.get(i);
         }
-    }
-
-    /** The order of playing; as written where its signs lead nowhere. No bar is passed over in all rounds. */
-    private List<Integer> order(Song written, List<BarMarks> marks) {
-        try {
-            if (!order.isEmpty()) {
-                return bySections(written, marks);
-            }
-            List<Integer> played = PlayingOrder.of(marks);
-            List<BarMarks> reached = new ArrayList<>(marks);
-            Set<Integer> all = new HashSet<>(played);
-            for (int i = 0; i < marks.size(); i++) {
-                if (!all.contains(i)) {
-                    BarMarks bar = marks.get(i);
-                    reached.set(
-                            i, new BarMarks(bar.repeatStart(), bar.timesToEnd(), Set.of(), bar.signs(), bar.jump()));
-                    report.once("bar " + written.bars().get(i).number(), "an ending that is never reached is played");
-                }
-            }
-            return all.size() == marks.size() ? played : PlayingOrder.of(reached);
-        } catch (IllegalArgumentException e) {
-            report.say("", e.getMessage() + "; the bars are taken as they stand, without repeats");
-            return IntStream.range(0, marks.size()).boxed().toList();
-        }
-    }
-
-    private List<Integer> bySections(Song written, List<BarMarks> marks) {
-        List<Section> sections = written.sections();
-        List<Integer> all = new ArrayList<>();
-        for (String name : order) {
-            int index = IntStream.range(0, sections.size())
-                    .filter(i -> sections.get(i).name().equals(name))
-                    .findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException(
-                            "the order of playing names a section " + name + " that is not"));
-            int from = written.barIndexAt(sections.get(index).startTick());
-            int to = index + 1 < sections.size()
-                    ? written.barIndexAt(sections.get(index + 1).startTick())
-                    : marks.size();
-            PlayingOrder.of(marks.subList(from, Math.max(from, to))).forEach(at -> all.add(from + at));
-            if (all.size() > Song.MOST_BARS) {
-                throw new IllegalArgumentException(
-                        "with its repeats the song has more than " + Song.MOST_BARS + " bars");
-            }
-        }
-        return all;
     }
 
     private static Song unfolded(Song written, List<Integer> order) {

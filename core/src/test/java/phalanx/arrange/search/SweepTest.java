@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.LongStream;
 import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -133,9 +134,22 @@ class SweepTest {
         assertThat(sum(graph, way)).isEqualTo(way.cost());
     }
 
-    /** What is settled on the way is what the whole sweep would choose, and most of a long graph is. */
     @Property(tries = 200)
     void settlingAsItGoesChangesNothing(@ForAll long seed) {
+        settled(seed);
+    }
+
+    @Example
+    void mostOfALongGraphIsSettledOnTheWay() {
+        assertThat(LongStream.range(0, 100)
+                        .mapToDouble(SweepTest::settled)
+                        .average()
+                        .orElse(0))
+                .isGreaterThan(0.75);
+    }
+
+    /** The share that is settled on the way; that it is what the whole sweep would choose is checked. */
+    private static double settled(long seed) {
         Random random = new Random(seed);
         RandomGraph graph = new RandomGraph(random, 60);
         Sweep sweep = Sweep.upTo(graph, 0);
@@ -150,7 +164,8 @@ class SweepTest {
             }
         }
         assertThat(sweep.way()).hasToString(Sweep.through(graph).way().toString());
-        assertThat(kept[0]).isGreaterThan(graph.layers() / 2).isLessThan(graph.layers());
+        assertThat(kept[0]).isLessThan(graph.layers());
+        return kept[0] / (double) graph.layers();
     }
 
     @Property(tries = 400)

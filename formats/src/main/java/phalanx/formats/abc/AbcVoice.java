@@ -32,8 +32,10 @@ final class AbcVoice {
     private static final Pattern SYLLABLE = Pattern.compile("\\||_|\\*|(?:[^\\s_*|-]|\\\\-)+-?|-");
     private static final Pattern NOTE = Pattern.compile("(\\^{1,2}|_{1,2}|=)?([A-Ga-g])([,']*)");
     private static final Pattern LENGTH = Pattern.compile("(\\d{0,5})(/*)(\\d{0,5})");
-    private static final Pattern BAR_LINE = Pattern.compile(":*\\[?\\|+[\\]|]*:*|:{2,}|\\|\\]|:\\|+|\\[\\|");
-    private static final Pattern ENDING = Pattern.compile("\\[?\"?([1-9](?:[,-][1-9])*)[.a-z]*\"?");
+    private static final Pattern BAR_LINE =
+            Pattern.compile(":*\\[?\\|+[\\]|]*(?::+(?!\\|))?|:{2,}|\\|\\]|:\\|+|\\[\\|");
+    private static final Pattern ENDING =
+            Pattern.compile("\\[?(?:\"([1-9](?:[,-][1-9])*)[.a-z]*\"|([1-9](?:[,-][1-9])*)\\.?)");
     private static final Pattern TUPLET = Pattern.compile("\\((\\d)(?::(\\d?)(?::(\\d?))?)?");
     /** Frets in the place of a chord's name, one character for each of six strings or more. */
     private static final Pattern FRETS = Pattern.compile("[xX\\d][xX\\d-]{5,}");
@@ -71,6 +73,7 @@ final class AbcVoice {
     private boolean repeatStart;
     private final Endings endings = new Endings();
     private Set<BarMarks.Sign> signs = EnumSet.noneOf(BarMarks.Sign.class);
+    private Set<BarMarks.Sign> signsOfNext = EnumSet.noneOf(BarMarks.Sign.class);
     private Optional<BarMarks.Jump> jump = Optional.empty();
 
     /**
@@ -249,7 +252,6 @@ final class AbcVoice {
         }
         String word = text.substring(at + 1, end);
         switch (word) {
-            case "segno" -> signs.add(BarMarks.Sign.SEGNO);
             case "coda" -> signs.add(BarMarks.Sign.CODA);
             case "dacoda" -> signs.add(BarMarks.Sign.TO_CODA);
             default -> says(word);
@@ -260,7 +262,10 @@ final class AbcVoice {
     /** Takes words that send the player elsewhere. */
     private boolean says(String words) {
         String plain = words.toLowerCase(Locale.ROOT).replaceAll("[.\\s^_@<>]", "");
-        if (plain.matches("fine")) {
+        if (plain.equals("segno")) {
+            // at the end of a bar it is meant for the next
+            (cursor > 0 ? signsOfNext : signs).add(BarMarks.Sign.SEGNO);
+        } else if (plain.matches("fine")) {
             signs.add(BarMarks.Sign.FINE);
         } else if (plain.matches("dc(al(fine|coda))?|dacapo")) {
             jump = Optional.of(BarMarks.Jump.DA_CAPO);
@@ -508,7 +513,7 @@ final class AbcVoice {
         if (!ending.lookingAt() || overlay) {
             return at;
         }
-        endings.begin(ending.group(1));
+        endings.begin(ending.group(1) == null ? ending.group(2) : ending.group(1));
         return ending.end();
     }
 
@@ -525,7 +530,8 @@ final class AbcVoice {
         cursor = 0;
         accidentals.clear();
         repeatStart = false;
-        signs = EnumSet.noneOf(BarMarks.Sign.class);
+        signs = signsOfNext;
+        signsOfNext = EnumSet.noneOf(BarMarks.Sign.class);
         jump = Optional.empty();
     }
 
