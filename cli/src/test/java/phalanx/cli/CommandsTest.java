@@ -352,6 +352,22 @@ class CommandsTest {
         assertThat(err.toString()).contains("there is no part 3; the file has 2");
     }
 
+    @Test
+    void aPartOfAFileIsTheBass() throws IOException {
+        Path abc = Files.writeString(
+                folder.resolve("low.abc"), "X:1\nT:Low\nM:4/4\nL:1/4\nK:C\nV:top\n\"C\"c4|\nV:low\nC,2G,,2|\n");
+        List<Integer> bass = new ArrayList<>();
+        json("arrange", abc.toString(), "--json", "--bass-part", "2")
+                .get("notes")
+                .forEach(note -> {
+                    if (note.get("role").asText().equals("bass")) {
+                        bass.add(note.get("midi").asInt());
+                    }
+                });
+        assertThat(bass).containsExactly(48, 43);
+        assertThat(run("arrange", abc.toString(), "--bass-part", "3")).isEqualTo(ExitCodes.BAD_INPUT);
+    }
+
     /** In a machine of its own with next to no memory: one line, exit 3, in good time. */
     @ParameterizedTest
     @CsvSource({"-Xmx10m", "-Xmx16m"})

@@ -17,11 +17,14 @@ import javafx.scene.layout.GridPane;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.advice.KeyAdvisor;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Role;
 import phalanx.guitar.NamedTuning;
 import phalanx.song.ChordChange;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.theory.Pitch;
 
 /** The flows of the song station, by keyboard. */
 class SongStationTest extends OpenWindow {
@@ -177,10 +180,66 @@ class SongStationTest extends OpenWindow {
         waitForText("#message", "Opened two.abc");
         push(KeyCode.CONTROL, KeyCode.DIGIT2);
         ComboBox<String> parts = lookup("#parts").query();
-        assertThat(parts.getItems()).containsExactly("First Mill", "Second Mill");
+        assertThat(parts.getItems()).containsExactly("First Mill: 4 notes", "Second Mill");
         interact(() -> parts.getSelectionModel().select(1));
         waitFor(() -> song().title().equals("Second Mill"));
         assertThat(tune()).startsWith("G4:1.0 B4:1.0");
+    }
+
+    @Test
+    void aSecondPartGoesUnderTheTuneAndAThirdIsTheBass() throws Exception {
+        Path file = folder.resolve("three.abc");
+        Files.writeString(
+                file,
+                "X:1\nT:Three Gates\nM:4/4\nL:1/4\nK:C\nV:low\nC,2G,,2|C,4|\nV:under\nCEGE|E4|\nV:top\n\"C\"cegc|c4|\nw:la lee lo la lum\n");
+        toOpen = Optional.of(file);
+        push(KeyCode.CONTROL, KeyCode.O);
+        waitForText("#message", "Opened three.abc");
+        push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        ComboBox<String> harmony = lookup("#harmony-part").query();
+        assertThat(lookup("#parts")
+                        .<ComboBox<String>>query()
+                        .getSelectionModel()
+                        .getSelectedIndex())
+                .isEqualTo(2);
+        assertThat(harmony.getSelectionModel().getSelectedItem()).isEqualTo("none");
+        interact(() -> harmony.getSelectionModel().select(2));
+        waitFor(() -> song().melody().stream().anyMatch(note -> note.below().isPresent()));
+        ComboBox<String> bass = lookup("#bass-part").query();
+        interact(() -> bass.getSelectionModel().select(1));
+        waitFor(() -> song().bass().size() == 3);
+        assertThat(song().melody().get(0).below()).contains(Pitch.parse("C4"));
+        interact(() -> bass.getSelectionModel().select(0));
+        waitFor(() -> song().bass().isEmpty());
+    }
+
+    @Test
+    void aBassOfOnesOwnIsTypedHeldAndTakenBack() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.N);
+        chart("| C | F |");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        type(KeyCode.F3);
+        waitFor(() -> lookup("#bars").query().isFocused());
+        write("w3");
+        type(KeyCode.HOME);
+        write("bhCG");
+        assertThat(song().bass().stream().map(note -> note.pitch().toString()).toList())
+                .containsExactly("C3", "G2");
+        assertThat(tune()).as("the tune is left alone").isEqualTo("D4:4.0");
+        waitUntilArranged();
+        waitFor(() -> workbench.arrangement().orElseThrow().song().bass().size() == 2);
+        assertThat(workbench.arrangement().orElseThrow().notes().stream()
+                        .filter(note -> note.role() == Role.BASS && note.tick() < Ticks.WHOLE)
+                        .map(ArrangedNote::midi))
+                .containsExactly(48, 43);
+        type(KeyCode.BACK_SPACE);
+        assertThat(song().bass()).hasSize(1);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(song().bass()).hasSize(2);
+        write("b");
+        push(KeyCode.SHIFT, KeyCode.E);
+        assertThat(song().bass()).hasSize(2);
+        assertThat(song().melody()).hasSize(2);
     }
 
     @Test

@@ -35,7 +35,7 @@ final class AbcVoice {
     private static final Pattern BAR_LINE =
             Pattern.compile(":*\\[?\\|+[\\]|]*(?::+(?!\\|))?|:{2,}|\\|\\]|:\\|+|\\[\\|");
     private static final Pattern ENDING =
-            Pattern.compile("\\[?(?:\"([1-9](?:[,-][1-9])*)[.a-z]*\"|([1-9](?:[,-][1-9])*)\\.?)");
+            Pattern.compile("\\[\"([1-9](?:[,-][1-9])*)[.a-z]*\"|\\[?([1-9](?:[,-][1-9])*)\\.?");
     private static final Pattern TUPLET = Pattern.compile("\\((\\d)(?::(\\d?)(?::(\\d?))?)?");
     /** Frets in the place of a chord's name, one character for each of six strings or more. */
     private static final Pattern FRETS = Pattern.compile("[xX\\d][xX\\d-]{5,}");
