@@ -86,6 +86,13 @@ class OwnBassTest {
         assertThat(bass(arranged(song, BassLine.STEADY), 0, BAR)).containsExactly("C3", "C3", "C3", "C3");
     }
 
+    /** The tune's B3 could be the bass itself; the player wrote another one. */
+    @Test
+    void aLowTuneDoesNotTakeItsPlace() {
+        Song song = Songs.of("G", Meter.COMMON, "Em", "B3:4").withBass(line(0, "E3"));
+        assertThat(bass(arranged(song, BassLine.ON_CHANGE), 0, BAR)).containsExactly("E3");
+    }
+
     @Test
     void itNeedsNoChordAndNoTune() {
         Song song = Songs.of("C", Meter.COMMON, "N.C. .", "").withBass(line(0, "E2", "G2", "A2", "B2"));

@@ -33,7 +33,8 @@ public final class BassEar {
     /** What it costs the ear that the tune is the bass, in thousandths. */
     public static int tuneAsBass(Slot.Demand demand) {
         boolean preferred = (demand.bassPreferred() >> demand.melody().orElseThrow() % 12 & 1) == 1;
-        return Effort.thousandths(Weights.TUNE_IS_BASS + (preferred ? 0 : Weights.TUNE_IS_OTHER_BASS));
+        double other = demand.wanted().bassMidi() > 0 ? Weights.BASS_OFF_LINE : Weights.TUNE_IS_OTHER_BASS;
+        return Effort.thousandths(Weights.TUNE_IS_BASS + (preferred ? 0 : other));
     }
 
     /**

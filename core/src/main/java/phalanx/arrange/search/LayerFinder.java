@@ -7,9 +7,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Slot;
 import phalanx.cost.Effort;
@@ -44,7 +46,7 @@ public final class LayerFinder {
     private static final double QUICK_SLACK = 2.6;
     /** The same for a rough answer. */
     private static final double ROUGH_SLACK = 1.5;
-    /** So many candidates are remembered; then it begins anew. */
+    /** So many candidates of either kind are remembered, some 70 bytes each; then it begins anew. */
     private static final long MOST_KEPT = 600_000;
 
     private static final int OUT_OF_REACH = 1;
@@ -64,6 +66,7 @@ public final class LayerFinder {
     private final Map<Slot.Demand, Boolean> locksKept = new ConcurrentHashMap<>();
     private final Map<Slot.Demand, Layer> all = new ConcurrentHashMap<>();
     private final LongAdder kept = new LongAdder();
+    private final LongAdder keptPromising = new LongAdder();
 
     public LayerFinder(FingeringFinder finder, MoveMeter meter) {
         this.finder = finder;
@@ -103,9 +106,20 @@ public final class LayerFinder {
      */
     public Layer[] promising(List<Slot> slots, int ofEach, Runnable check) {
         Map<Slot.Demand, Layer> known = promising.computeIfAbsent(ofEach, few -> new ConcurrentHashMap<>());
+        if (keptPromising.sum() > MOST_KEPT) {
+            // what this very song needs stays, or a long one would be searched anew with every edit
+            promising.keySet().retainAll(Set.of(ofEach));
+            known.keySet().retainAll(slots.stream().map(Slot::demand).collect(Collectors.toSet()));
+            locksKept.clear();
+            keptPromising.reset();
+            keptPromising.add(known.values().stream().mapToLong(Layer::count).sum());
+        }
         return layers(slots, known, demand -> {
             check.run();
-            return search(demand, ofEach == 0 ? ROUGH_SLACK : QUICK_SLACK).promising(ofEach);
+            Layer found =
+                    search(demand, ofEach == 0 ? ROUGH_SLACK : QUICK_SLACK).promising(ofEach);
+            keptPromising.add(found.count());
+            return found;
         });
     }
 

@@ -19,9 +19,9 @@ import phalanx.theory.Pitch;
 /** The song bar by bar: chords with their numerals above, the tune below, its height by pitch, and the entry cursor. */
 final class BarsView extends Drawing {
     private static final int BARS_A_ROW = 4;
-    private static final double ROW = 122;
+    private static final double ROW = 128;
     private static final double TUNE_TOP = 58;
-    private static final double TUNE_HEIGHT = 42;
+    private static final double TUNE_HEIGHT = 38;
     private static final double LEFT = 8;
     private static final double NOTE = 14;
 

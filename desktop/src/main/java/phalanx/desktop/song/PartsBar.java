@@ -13,7 +13,7 @@ import phalanx.formats.reading.Choice;
 
 /** Which parts, tracks or tunes of an opened file are the tune, a second voice under it and the bass; shown for several. */
 final class PartsBar extends FlowPane {
-    private static final double WIDEST = 240;
+    private static final double WIDEST = 150;
 
     private final ComboBox<String> tune = box("parts", "Part, track or tune of the file that is the tune");
     private final ComboBox<String> harmony = box("harmony-part", "A part whose notes under the tune are kept with it");
@@ -22,7 +22,7 @@ final class PartsBar extends FlowPane {
 
     /** @param onChoice takes another choice than the one shown */
     PartsBar(Consumer<Choice> onChoice) {
-        super(12, 6);
+        super(10, 6);
         this.onChoice = onChoice;
         setId("parts-bar");
         managedProperty().bind(visibleProperty());
@@ -34,7 +34,7 @@ final class PartsBar extends FlowPane {
         ComboBox<String> box = new ComboBox<>();
         box.setId(id);
         box.setAccessibleText(words);
-        box.setMaxWidth(WIDEST);
+        box.setPrefWidth(WIDEST);
         return box;
     }
 
@@ -48,15 +48,25 @@ final class PartsBar extends FlowPane {
     void show(List<String> choices, Choice chosen) {
         List.of(tune, harmony, bass).forEach(box -> box.setOnAction(null));
         setVisible(!choices.isEmpty());
-        tune.getItems().setAll(choices);
+        List<String> names = withoutTitle(choices);
+        tune.getItems().setAll(names);
         tune.getSelectionModel().select(chosen.tune().orElse(0));
         List<String> orNone = new ArrayList<>(List.of("none"));
-        orNone.addAll(choices);
+        orNone.addAll(names);
         harmony.getItems().setAll(orNone);
         harmony.getSelectionModel().select(1 + chosen.harmony().orElse(-1));
         bass.getItems().setAll(orNone);
         bass.getSelectionModel().select(1 + chosen.bass().orElse(-1));
         List.of(tune, harmony, bass).forEach(box -> box.setOnAction(event -> onChoice.accept(choice())));
+    }
+
+    /** The voices of one tune all begin with its title, which says nothing here. */
+    private static List<String> withoutTitle(List<String> choices) {
+        String title = choices.isEmpty() ? "" : choices.get(0).replaceFirst(", voice .*", "") + ", ";
+        boolean one = choices.stream().allMatch(name -> name.startsWith(title));
+        return one
+                ? choices.stream().map(name -> name.substring(title.length())).toList()
+                : choices;
     }
 
     private Choice choice() {
