@@ -6,8 +6,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.concurrent.Callable;
-import phalanx.arrange.Arranger;
-import phalanx.arrange.Transcriber;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.FindingKind;
@@ -15,13 +13,14 @@ import phalanx.desktop.Exports;
 import phalanx.formats.SongFiles;
 import phalanx.formats.events.EventsJson;
 import phalanx.formats.library.Library;
-import phalanx.formats.project.Project;
 import phalanx.formats.project.ProjectFile;
 import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.formats.tab.TabWriter;
 import phalanx.guitar.Instrument;
+import phalanx.project.Project;
+import phalanx.project.Solve;
 import phalanx.righthand.Picking;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -101,7 +100,7 @@ final class ArrangeCommand implements Callable<Integer> {
         outs.forEach(out -> force.check(in, out, spec));
         Project project = atTempo(project());
         long start = System.nanoTime();
-        Arrangement arrangement = arrangement(project);
+        Arrangement arrangement = Solve.of(project);
         double millis = (System.nanoTime() - start) / 1e6;
         for (Path out : outs) {
             if (ProjectFile.isProject(out)) {
@@ -165,15 +164,6 @@ final class ArrangeCommand implements Callable<Integer> {
     }
 
     /** Tablature is kept as it is written, unless the player wants it anew. */
-    private static Arrangement arrangement(Project project) {
-        if (project.written().isPresent()) {
-            return new Transcriber(project.instrument(), project.hand())
-                    .arrange(project.song(), project.written().get(), project.picking());
-        }
-        return new Arranger(project.instrument(), project.hand())
-                .arrange(project.song(), project.picking(), project.wishes(), project.locks(), () -> false);
-    }
-
     private void checkChoices() {
         for (Path out : outs) {
             try {

@@ -9,6 +9,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.session.Message;
 
 /** What just happened and how to undo it; effort, tempo ceiling and findings of the song. */
 final class BottomLine extends HBox {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.regex.Pattern;
 import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Window;
@@ -22,14 +23,21 @@ public interface FileDialogs {
      *
      * @param title of the song, to suggest a name
      */
-    Optional<Path> save(String title);
+    Optional<Chosen> save(String title);
 
     /**
      * A project to save.
      *
      * @param title of the song, to suggest a name
      */
-    Optional<Path> saveProject(String title);
+    Optional<Chosen> saveProject(String title);
+
+    /**
+     * A file to write.
+     *
+     * @param asked whether the player was asked already about a file that is there
+     */
+    record Chosen(Path file, boolean asked) {}
 
     /** The system's own dialogs over a window. */
     static FileDialogs system(Supplier<Window> window) {
@@ -58,6 +66,9 @@ public interface FileDialogs {
                 new ExtensionFilter("Sound", "*.wav"),
                 new ExtensionFilter("Events", "*.json"));
 
+        /** A name that says what kind of file it is; one that cannot be written is refused, not lengthened. */
+        private static final Pattern OTHER_ENDING = Pattern.compile("\\.[A-Za-z]{2,5}$");
+
         private final Supplier<Window> window;
 
         private SystemDialogs(Supplier<Window> window) {
@@ -73,24 +84,29 @@ public interface FileDialogs {
         }
 
         @Override
-        public Optional<Path> save(String title) {
+        public Optional<Chosen> save(String title) {
             FileChooser chooser = new FileChooser();
             chooser.setTitle("Write the arrangement");
             chooser.getExtensionFilters().addAll(ARRANGEMENTS);
             chooser.setInitialFileName(fileName(title));
             return Optional.ofNullable(chooser.showSaveDialog(window.get()))
-                    .map(file -> withEnding(file.toPath(), chooser.getSelectedExtensionFilter()));
+                    .map(file ->
+                            chosen(file.toPath(), withEnding(file.toPath(), chooser.getSelectedExtensionFilter())));
         }
 
         @Override
-        public Optional<Path> saveProject(String title) {
+        public Optional<Chosen> saveProject(String title) {
             FileChooser chooser = new FileChooser();
             chooser.setTitle("Save the project");
             chooser.getExtensionFilters().add(PROJECTS);
             chooser.setInitialFileName(fileName(title) + ProjectFile.ENDING);
             return Optional.ofNullable(chooser.showSaveDialog(window.get()))
-                    .map(File::toPath)
-                    .map(SystemDialogs::asProject);
+                    .map(file -> chosen(file.toPath(), asProject(file.toPath())));
+        }
+
+        /** The system asks about the name that was typed. */
+        private static Chosen chosen(Path typed, Path file) {
+            return new Chosen(file, typed.equals(file));
         }
 
         private static Path asProject(Path file) {
@@ -104,7 +120,8 @@ public interface FileDialogs {
 
         private static Path withEnding(Path file, ExtensionFilter filter) {
             String name = file.getFileName().toString();
-            boolean known = Exports.ENDINGS.stream().anyMatch(name::endsWith);
+            boolean known = Exports.ENDINGS.stream().anyMatch(name::endsWith)
+                    || OTHER_ENDING.matcher(name).find();
             String ending =
                     filter == null ? ".musicxml" : filter.getExtensions().get(0).substring(1);
             return known ? file : file.resolveSibling(name + ending);

@@ -3,25 +3,31 @@ package phalanx.desktop;
 import java.nio.file.Path;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.atomic.AtomicReference;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
+import phalanx.desktop.session.DataFolder;
+import phalanx.desktop.session.Message;
+import phalanx.desktop.session.Rescue;
+import phalanx.formats.disk.SafeFile;
 import phalanx.formats.library.LibraryFile;
+import phalanx.formats.library.SettingsFile;
 import phalanx.sound.LineOutput;
 
 /** The JavaFX application: one window with the shell in it. */
 public final class PhalanxApp extends Application {
-    private static final double WIDTH = 1280;
-    private static final double HEIGHT = 800;
-    private static final double LEAST_WIDTH = 1024;
-    private static final double LEAST_HEIGHT = 700;
-
     private final ExecutorService background = Executors.newSingleThreadExecutor(PhalanxApp::daemon);
     /** What is heard does not wait for the full answer. */
     private final ExecutorService sounding = Executors.newSingleThreadExecutor(PhalanxApp::daemon);
 
     private final ExecutorService searches = Executors.newSingleThreadExecutor(PhalanxApp::daemon);
+
+    private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor(PhalanxApp::daemon);
+    private Rescue rescue;
+    private WindowPlace place;
 
     private static Thread daemon(Runnable work) {
         Thread thread = new Thread(work, "solver");
@@ -32,28 +38,45 @@ public final class PhalanxApp extends Application {
     @Override
     public void start(Stage stage) {
         Opening opening = Opening.of(getParameters().getRaw());
-        Path home = Path.of(System.getProperty("user.home"));
-        LibraryFile library =
-                new LibraryFile(DataFolder.of(System.getenv(), home).resolve("library.json"));
-        Workbench workbench = new Workbench(background, Platform::runLater, library);
+        Path data = DataFolder.of(System.getenv(), Path.of(System.getProperty("user.home")));
+        SafeFile.sweep(data);
+        SettingsFile settings = new SettingsFile(data.resolve("settings.json"));
+        AtomicReference<Workbench> told = new AtomicReference<>();
+        rescue = new Rescue(
+                data.resolve("unsaved"),
+                timer,
+                words -> Platform.runLater(() -> told.get().say(Message.error(words))));
+        Workbench workbench =
+                new Workbench(background, Platform::runLater, new LibraryFile(data.resolve("library.json")), rescue);
+        told.set(workbench);
         Playback playback = new Playback(LineOutput.orSilence(), sounding, Platform::runLater);
         Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage), searches);
-        Scene scene = new Scene(shell, WIDTH, HEIGHT);
+        place = new WindowPlace(stage, settings, opening.shots().isPresent());
+        Scene scene = new Scene(shell, place.width(), place.height());
         Theme.SPRUCE.apply(scene);
         shell.bindKeys(scene);
-        stage.setTitle("Phalanx");
+        stage.titleProperty().bind(workbench.titleProperty());
         stage.setScene(scene);
-        stage.setMinWidth(LEAST_WIDTH);
-        stage.setMinHeight(LEAST_HEIGHT);
+        place.restore(shell, workbench);
+        stage.setOnCloseRequest(event -> {
+            event.consume();
+            shell.documents().leave(stage::close);
+        });
         stage.show();
         shell.focusStation();
         opening.song().ifPresentOrElse(workbench::open, workbench::openDemo);
+        if (opening.shots().isEmpty()) {
+            shell.documents().offer(rescue.found());
+        }
         opening.shots().ifPresent(folder -> new Shots(scene, workbench, shell).write(folder));
     }
 
     @Override
     public void stop() {
-        background.shutdownNow();
+        place.keep();
+        background.shutdown();
+        timer.shutdown();
+        rescue.close();
         sounding.shutdownNow();
         searches.shutdownNow();
     }

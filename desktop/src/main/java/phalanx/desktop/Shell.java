@@ -4,6 +4,7 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Executor;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -15,23 +16,30 @@ import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.StackPane;
 import phalanx.desktop.arrange.ScoreStation;
 import phalanx.desktop.guitar.GuitarStation;
 import phalanx.desktop.picking.PickingStation;
+import phalanx.desktop.session.Message;
 import phalanx.desktop.shapes.ShapesStation;
 import phalanx.desktop.song.SongStation;
+import phalanx.desktop.widget.Question;
 
 /** The frame: rail, top bar, station and bottom line; the keys that work everywhere; files by dialog and drop. */
-public final class Shell extends BorderPane {
+public final class Shell extends StackPane {
     private final Workbench workbench;
     private final Playback playback;
     private final FileDialogs dialogs;
+    private final BorderPane frame = new BorderPane();
+    private final Question question = new Question();
+    private final Documents documents;
     private final ScoreStation score;
     private final GuitarStation guitar;
     private final ShapesStation shapes;
     private final SongStation song;
     private final PickingStation picking;
     private final Rail rail;
+    private final TopBar top;
     private Theme theme = Theme.SPRUCE;
 
     /**
@@ -44,20 +52,27 @@ public final class Shell extends BorderPane {
         this.workbench = workbench;
         this.playback = playback;
         this.dialogs = dialogs;
+        this.documents = new Documents(workbench, dialogs, question);
+        getChildren().addAll(frame, question);
         this.score = new ScoreStation(workbench, playback);
         this.guitar = new GuitarStation(workbench, playback);
         this.shapes = new ShapesStation(workbench, playback, searches, Platform::runLater);
         this.song = new SongStation(workbench, playback, searches, Platform::runLater);
         this.picking = new PickingStation(workbench, playback);
         this.rail = new Rail(this::show, this::switchTheme);
-        setLeft(rail);
-        setTop(new TopBar(
+        frame.setLeft(rail);
+        this.top = new TopBar(
                 workbench,
                 playback,
                 new TopBar.Actions(
-                        this::chooseSong, this::chooseExport, score::togglePlay, () -> show(Station.GUITAR))));
+                        this::chooseSong,
+                        this::open,
+                        documents::export,
+                        score::togglePlay,
+                        () -> show(Station.GUITAR)));
+        frame.setTop(top);
         show(Station.SCORE);
-        setBottom(new BottomLine(workbench, playback));
+        frame.setBottom(new BottomLine(workbench, playback));
         setOnDragOver(event -> {
             if (event.getDragboard().hasFiles()) {
                 event.acceptTransferModes(TransferMode.COPY);
@@ -75,7 +90,7 @@ public final class Shell extends BorderPane {
     /** Goes to a station. */
     void show(Station station) {
         Node shown = node(station);
-        setCenter(shown);
+        frame.setCenter(shown);
         rail.mark(station);
         shown.requestFocus();
     }
@@ -91,9 +106,9 @@ public final class Shell extends BorderPane {
     }
 
     private void setDropMark(boolean on) {
-        getCenter().getStyleClass().remove("drop");
+        frame.getCenter().getStyleClass().remove("drop");
         if (on) {
-            getCenter().getStyleClass().add("drop");
+            frame.getCenter().getStyleClass().add("drop");
         }
     }
 
@@ -109,8 +124,7 @@ public final class Shell extends BorderPane {
 
     /** Opens the first of the files dropped; the others are named, not lost silently. */
     void openDropped(List<Path> files) {
-        playback.stop();
-        workbench.open(files.get(0));
+        open(files.get(0));
         if (files.size() > 1) {
             workbench.say(
                     Message.plain("One song at a time: opening " + files.get(0).getFileName() + "."));
@@ -119,8 +133,8 @@ public final class Shell extends BorderPane {
 
     void bindKeys(Scene scene) {
         key(scene, KeyCode.O, this::chooseSong);
-        key(scene, KeyCode.E, this::chooseExport);
-        key(scene, KeyCode.S, this::save);
+        key(scene, KeyCode.E, documents::export);
+        key(scene, KeyCode.S, () -> save(() -> {}));
         key(scene, KeyCode.N, this::newSong);
         key(scene, KeyCode.Z, this::undo);
         key(scene, KeyCode.Y, this::redo);
@@ -129,6 +143,9 @@ public final class Shell extends BorderPane {
         }
         scene.getAccelerators().put(new KeyCodeCombination(KeyCode.F9), this::switchTheme);
         scene.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
+            if (question.isOpen()) {
+                return;
+            }
             boolean typing = scene.getFocusOwner() instanceof TextInputControl;
             if (event.getCode() == KeyCode.SPACE && !typing && !event.isControlDown()) {
                 score.togglePlay();
@@ -140,14 +157,32 @@ public final class Shell extends BorderPane {
         });
     }
 
-    private static void key(Scene scene, KeyCode code, Runnable action) {
-        scene.getAccelerators().put(new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN), action);
+    private void key(Scene scene, KeyCode code, Runnable action) {
+        scene.getAccelerators().put(new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN), () -> {
+            if (!question.isOpen()) {
+                action.run();
+            }
+        });
     }
 
     private void newSong() {
-        playback.stop();
-        show(Station.SONG);
-        song.newSong();
+        documents.leave(() -> {
+            playback.stop();
+            show(Station.SONG);
+            song.newSong();
+        });
+    }
+
+    /** Opens a song in place of the one that is open. */
+    void open(Path file) {
+        documents.leave(() -> {
+            playback.stop();
+            workbench.open(file);
+        });
+    }
+
+    Documents documents() {
+        return documents;
     }
 
     private void undo() {
@@ -160,8 +195,17 @@ public final class Shell extends BorderPane {
         workbench.redo();
     }
 
+    /** Takes what lists the songs that were open lately. */
+    void useRecent(Supplier<List<Path>> files) {
+        top.useRecent(files);
+    }
+
+    Theme theme() {
+        return theme;
+    }
+
     void focusStation() {
-        getCenter().requestFocus();
+        frame.getCenter().requestFocus();
     }
 
     PickingStation picking() {
@@ -187,25 +231,12 @@ public final class Shell extends BorderPane {
     }
 
     private void chooseSong() {
-        dialogs.open().ifPresent(file -> {
-            playback.stop();
-            workbench.open(file);
-        });
+        dialogs.open().ifPresent(this::open);
     }
 
-    /** To its own file, or to one that is chosen. */
-    private void save() {
-        workbench.project().ifPresent(project -> workbench
-                .projectFile()
-                .or(() -> dialogs.saveProject(project.song().title()))
-                .ifPresent(workbench::save));
-    }
-
-    private void chooseExport() {
-        workbench
-                .arrangement()
-                .ifPresentOrElse(
-                        shown -> dialogs.save(shown.song().title()).ifPresent(workbench::export),
-                        () -> workbench.say(Message.plain("Nothing to write yet: open a song with Ctrl+O.")));
+    private void save(Runnable then) {
+        if (workbench.project().isPresent()) {
+            documents.save(then);
+        }
     }
 }

@@ -1,16 +1,22 @@
 package phalanx.desktop;
 
+import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import javafx.beans.value.ObservableValue;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -19,11 +25,12 @@ import javafx.scene.shape.SVGPath;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Chip;
 import phalanx.desktop.widget.ChoiceEditor;
-import phalanx.formats.project.Project;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.NamedTuning;
+import phalanx.project.Project;
 import phalanx.righthand.Level;
 import phalanx.song.Song;
 import phalanx.theory.Key;
@@ -39,17 +46,19 @@ final class TopBar extends HBox {
      * What the buttons do.
      *
      * @param open choose a song
+     * @param openFile open one
      * @param export choose a file to write
      * @param play start or stop
      * @param retune go to the retuning steps
      */
-    record Actions(Runnable open, Runnable export, Runnable play, Runnable retune) {}
+    record Actions(Runnable open, Consumer<Path> openFile, Runnable export, Runnable play, Runnable retune) {}
 
     /** The choice about a sung tune's sound. */
     private static final String VOICE = "voice";
 
     private final Workbench workbench;
     private final Playback playback;
+    private Supplier<List<Path>> recentFiles = List::of;
 
     TopBar(Workbench workbench, Playback playback, Actions actions) {
         this.workbench = workbench;
@@ -74,7 +83,35 @@ final class TopBar extends HBox {
                         level(),
                         play(playback, actions.play));
         getChildren().add(plain("open", "Open", "Open a lead sheet (Ctrl+O)", actions.open));
+        getChildren().add(recent(actions.openFile));
         getChildren().add(plain("export", "Export", "Write the arrangement to a file (Ctrl+E)", actions.export));
+    }
+
+    /** Takes what lists the songs that were open lately. */
+    void useRecent(Supplier<List<Path>> files) {
+        recentFiles = files;
+    }
+
+    private Node recent(Consumer<Path> open) {
+        Button button = plain("recent", "\u25be", "Songs that were open lately", () -> {});
+        button.getStyleClass().add("narrow");
+        ContextMenu menu = new ContextMenu();
+        button.setOnAction(event -> {
+            menu.getItems().clear();
+            for (Path file : recentFiles.get()) {
+                MenuItem item = new MenuItem(file.getFileName() + "   " + file.getParent());
+                item.setMnemonicParsing(false);
+                item.setOnAction(chosen -> open.accept(file));
+                menu.getItems().add(item);
+            }
+            if (menu.getItems().isEmpty()) {
+                MenuItem none = new MenuItem("No song was opened from a file yet");
+                none.setDisable(true);
+                menu.getItems().add(none);
+            }
+            menu.show(button, Side.BOTTOM, 0, 4);
+        });
+        return button;
     }
 
     private <T> ObservableValue<T> project(Function<Project, T> of) {
@@ -285,7 +322,7 @@ final class TopBar extends HBox {
         return button;
     }
 
-    private static Node plain(String id, String text, String help, Runnable action) {
+    private static Button plain(String id, String text, String help, Runnable action) {
         Button button = new Button(text);
         button.setId(id);
         button.getStyleClass().add("plain");

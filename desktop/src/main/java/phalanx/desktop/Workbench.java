@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -11,13 +12,14 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
+import java.util.function.IntConsumer;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import phalanx.arrange.Arranger;
-import phalanx.arrange.Transcriber;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
 import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.FasterWays;
 import phalanx.arrange.advice.KeyAdvice;
@@ -30,11 +32,14 @@ import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.OctaveChoice;
 import phalanx.arrange.search.SolvedSong;
+import phalanx.desktop.session.Document;
+import phalanx.desktop.session.History;
+import phalanx.desktop.session.Message;
+import phalanx.desktop.session.Rescue;
 import phalanx.formats.SongFiles;
 import phalanx.formats.library.Library;
 import phalanx.formats.library.LibraryFile;
 import phalanx.formats.musicxml.MusicXmlReader;
-import phalanx.formats.project.Project;
 import phalanx.formats.project.ProjectFile;
 import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
@@ -44,6 +49,8 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
+import phalanx.project.Project;
+import phalanx.project.Solve;
 import phalanx.righthand.Picking;
 import phalanx.song.ChordChange;
 import phalanx.song.Meter;
@@ -63,7 +70,15 @@ public final class Workbench {
 
     private final Executor background;
     private final Executor interfaceThread;
-    private final History history = new History();
+    private final Solve solve = new Solve();
+    private final Rescue rescue;
+    private final List<IntConsumer> returns = new ArrayList<>();
+    /** Where the project stands among its states; nothing before a song is open. */
+    private Optional<History> history = Optional.empty();
+
+    /** The history of what is shown. */
+    private Optional<History> solvedHistory = Optional.empty();
+
     private final AtomicLong latest = new AtomicLong();
     private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Arrangement> arrangement = new ReadOnlyObjectWrapper<>();
@@ -73,9 +88,8 @@ public final class Workbench {
     private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
     private final ReadOnlyObjectWrapper<Library> library = new ReadOnlyObjectWrapper<>(Library.FIRST);
     private final LibraryFile libraryFile;
-    private Project solvedProject;
-    private Arranger arranger;
-    private Project arrangerIsFor;
+    private final ReadOnlyObjectWrapper<Document> document = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyStringWrapper title = new ReadOnlyStringWrapper("Phalanx");
     /** What was said last about the octave, so that it is said once. Background thread only. */
     private String octaveSaid = "";
 
@@ -83,11 +97,13 @@ public final class Workbench {
      * @param background runs the solver and files, one job after another
      * @param interfaceThread runs a job on the interface thread
      * @param libraryFile where the player's own things are kept
+     * @param rescue keeps unsaved work
      */
-    public Workbench(Executor background, Executor interfaceThread, LibraryFile libraryFile) {
+    public Workbench(Executor background, Executor interfaceThread, LibraryFile libraryFile, Rescue rescue) {
         this.background = background;
         this.interfaceThread = interfaceThread;
         this.libraryFile = libraryFile;
+        this.rescue = rescue;
         library.set(readLibrary());
     }
 
@@ -134,7 +150,7 @@ public final class Workbench {
                     Project saved = new ProjectFile().read(file);
                     interfaceThread.execute(() -> {
                         source.set(new Source(file, List.of(), Choice.LIKELIEST, List.of()));
-                        change(saved, "Opened " + file.getFileName() + ".", "open " + file.getFileName());
+                        begin(Document.in(file, saved), "Opened " + file.getFileName() + ".");
                     });
                     return;
                 }
@@ -200,16 +216,15 @@ public final class Workbench {
         Project fresh = Project.of(reading.song(), library.get().setup());
         Project tuned = asNow(fresh);
         Project next = reading.written().map(tuned::withWritten).orElse(tuned);
-        change(next, "Opened " + from + "." + more, "open " + from);
+        begin(Document.unnamed(next), "Opened " + from + "." + more);
     }
 
-    /** Another song on the guitar in the lap, by the same school; patterns belong to the song before. */
+    /** Another song by the same school; tuning, capo and patterns belong to the song before. */
     private Project asNow(Project fresh) {
         return project()
-                .map(now -> fresh.withInstrument(now.instrument())
-                        .withPicking(Picking.PLAIN
-                                .withSchool(now.picking().school())
-                                .withPlace(now.picking().place())))
+                .map(now -> fresh.withPicking(Picking.PLAIN
+                        .withSchool(now.picking().school())
+                        .withPlace(now.picking().place())))
                 .orElse(fresh);
     }
 
@@ -218,12 +233,12 @@ public final class Workbench {
         edit(what, now -> now.withSong(change.apply(now.song())));
     }
 
-    /** Starts an empty song on the player's guitar; the open one can be brought back by undo. */
+    /** Starts an empty song on the player's guitar. */
     public void newSong() {
         source.set(null);
         Song empty = TuneEdit.empty("New song", Key.C_MAJOR, NEW_TEMPO, Meter.COMMON, 1);
         Project fresh = Project.of(empty, library.get().setup());
-        change(asNow(fresh), "A new song. Type its chart.", "new song");
+        begin(Document.unnamed(asNow(fresh)), "A new song. Type its chart.");
     }
 
     /** Moves the song to another key, tuning and capo. Locks are released: their shapes belong to the key before. */
@@ -377,11 +392,11 @@ public final class Workbench {
     public void otherWays(int tick, int most, Consumer<List<OtherWay>> found) {
         long ticket = latest.get();
         background.execute(() -> {
-            if (arranger == null || latest.get() != ticket) {
+            if (latest.get() != ticket) {
                 return;
             }
             try {
-                SolvedSong solved = arranger.solved().orElseThrow(CancellationException::new);
+                SolvedSong solved = solve.solved().orElseThrow(CancellationException::new);
                 List<OtherWay> ways = new OtherWays(solved.withCancel(() -> latest.get() != ticket)).at(tick, most);
                 interfaceThread.execute(() -> {
                     if (latest.get() == ticket) {
@@ -479,31 +494,119 @@ public final class Workbench {
         }
     }
 
-    private void change(Project next, String done, String what) {
-        if (project.get() != null) {
-            history.remember(project.get(), what);
-            solve(next, done + " Ctrl+Z takes it back.");
-        } else {
-            solve(next, done);
+    /** Another song in place of the one before. */
+    private void begin(Document opened, String done) {
+        document.set(opened);
+        rescue.saved();
+        solve(History.of(opened.saved()), done);
+    }
+
+    /** Opens work that was never saved; it counts as changed, beside the file it belongs to. */
+    public void rescue(Rescue.Found found) {
+        Project work = found.work().project();
+        Document own = found.work()
+                .file()
+                .flatMap(Workbench::read)
+                .orElseGet(() -> Document.unnamed(
+                        Project.of(TuneEdit.empty("", Key.C_MAJOR, NEW_TEMPO, Meter.COMMON, 1), work.setup())));
+        source.set(own.file()
+                .map(file -> new Source(file, List.of(), Choice.LIKELIEST, List.of()))
+                .orElse(null));
+        document.set(own);
+        solve(History.of(work), "Unsaved work of " + work.song().title() + " is open. It is not saved yet: Ctrl+S.");
+        rescue.putAway(found);
+    }
+
+    /** Unsaved work that was found is not wanted. */
+    public void putAway(Rescue.Found found) {
+        rescue.putAway(found);
+    }
+
+    private static Optional<Document> read(Path file) {
+        try {
+            return Optional.of(Document.in(file, new ProjectFile().read(file)));
+        } catch (FormatException e) {
+            return Optional.empty();
         }
     }
 
+    private void change(Project next, String done, String what) {
+        solve(history.orElseThrow().then(next, what), done + " Ctrl+Z takes it back.");
+    }
+
     public void undo() {
-        history.undo(project.get())
+        history.flatMap(History::back)
                 .ifPresentOrElse(
-                        step -> solve(step.project(), "Took back: " + step.what() + ". Ctrl+Y brings it again."),
+                        back -> go(back, "Took back: " + back.later().get(0).what() + ". Ctrl+Y brings it again."),
                         () -> message.set(Message.plain("There is nothing to take back.")));
     }
 
     public void redo() {
-        history.redo(project.get())
+        history.flatMap(History::again)
                 .ifPresentOrElse(
-                        step -> solve(step.project(), "Again: " + step.what() + ". Ctrl+Z takes it back."),
+                        again -> go(again, "Again: " + again.earlier().get(0).what() + ". Ctrl+Z takes it back."),
                         () -> message.set(Message.plain("There is nothing to bring again.")));
     }
 
-    private void solve(Project next, String done) {
-        project.set(next);
+    private void go(History there, String done) {
+        boolean otherSetup =
+                !there.now().setup().equals(history.orElseThrow().now().setup());
+        solve(there, done);
+        if (otherSetup) {
+            keepSetup();
+        }
+        returns.forEach(told -> told.accept(there.tick()));
+    }
+
+    /** Notes where the player is in the song: a step that is taken back leads there again. */
+    public void at(int tick) {
+        history = history.map(now -> now.at(tick));
+    }
+
+    /** Tells where the player was, in ticks, when a step is taken back or brought again. */
+    public void onReturn(IntConsumer told) {
+        returns.add(told);
+    }
+
+    private void show(History next) {
+        history = Optional.of(next);
+        project.set(next.now());
+        tellChanges();
+    }
+
+    private void tellChanges() {
+        Project now = project.get();
+        boolean changed = isChanged();
+        title.set(now.song().title() + (changed ? " *" : "") + " \u2013 Phalanx");
+        if (changed) {
+            rescue.changed(now, document.get().file());
+        } else {
+            rescue.saved();
+        }
+    }
+
+    /** Whether there is something that would be lost without saving. */
+    public boolean isChanged() {
+        return project.get() != null && !project.get().equals(document.get().saved());
+    }
+
+    /** The song's title, marked where it has unsaved changes. */
+    public ReadOnlyStringProperty titleProperty() {
+        return title.getReadOnlyProperty();
+    }
+
+    /** Whether another program has changed the file of the open project since it was opened or saved. */
+    public boolean isChangedOutside() {
+        return document.get() != null && document.get().changedOutside();
+    }
+
+    /** The player does not want what is not saved. */
+    public void dropChanges() {
+        rescue.saved();
+    }
+
+    private void solve(History next, String done) {
+        show(next);
         busy.set(true);
         long ticket = latest.incrementAndGet();
         Message before = message.get();
@@ -513,7 +616,7 @@ public final class Workbench {
             }
             long start = System.nanoTime();
             try {
-                Arrangement first = solution(next, ticket);
+                Arrangement first = solve.quick(next.now(), () -> latest.get() != ticket);
                 long millis = (System.nanoTime() - start) / 1_000_000;
                 String octave = first.octave()
                         .filter(choice ->
@@ -522,30 +625,16 @@ public final class Workbench {
                         .orElse("");
                 octaveSaid = first.octave().map(OctaveChoice::words).orElse(octaveSaid);
                 String quick = done + " Arranged in " + millis + " ms." + octave;
-                if (next.written().isPresent()) {
-                    interfaceThread.execute(() -> solved(ticket, next, first, before, quick, true));
-                    return;
-                }
-                interfaceThread.execute(() -> solved(ticket, next, first, before, quick, false));
-                Arrangement full = arranger.full(() -> latest.get() != ticket);
-                interfaceThread.execute(() -> completed(ticket, first, full, quick));
+                boolean last = next.now().written().isPresent();
+                interfaceThread.execute(() -> solved(ticket, next, first, before, quick, last));
+                solve.full(() -> latest.get() != ticket)
+                        .ifPresent(full -> interfaceThread.execute(() -> completed(ticket, first, full, quick)));
             } catch (CancellationException e) {
                 // a later change or the player's Esc made this result void
             } catch (RuntimeException e) {
                 interfaceThread.execute(() -> failed(ticket, e));
             }
         });
-    }
-
-    private Arrangement solution(Project next, long ticket) {
-        if (next.written().isPresent()) {
-            arranger = null;
-            arrangerIsFor = null;
-            Transcriber transcriber = new Transcriber(next.instrument(), next.hand());
-            return transcriber.arrange(next.song(), next.written().get(), next.picking());
-        }
-        return arrangerFor(next)
-                .quick(next.song(), next.picking(), next.wishes(), next.locks(), () -> latest.get() != ticket);
     }
 
     /** Arranges the tune of notes that were written afresh. */
@@ -557,9 +646,7 @@ public final class Workbench {
     private void failed(long ticket, RuntimeException e) {
         if (latest.get() == ticket) {
             busy.set(false);
-            if (solvedProject != null) {
-                project.set(solvedProject);
-            }
+            solvedHistory.ifPresent(this::show);
             message.set(Message.error("A fault of Phalanx stopped the arranging (" + e.getMessage()
                     + "). What was shown before is kept."));
         }
@@ -567,12 +654,14 @@ public final class Workbench {
 
     /** Gives up the work in hand; the project goes back to the one that is shown. */
     public void cancel() {
-        if (busy.get() && solvedProject != null && !solvedProject.equals(project.get())) {
+        boolean shown = solvedHistory.isPresent();
+        if (busy.get() && shown && !solvedHistory.get().now().equals(project.get())) {
             latest.incrementAndGet();
             busy.set(false);
-            project.set(solvedProject);
+            show(solvedHistory.get());
+            returns.forEach(told -> told.accept(solvedHistory.get().tick()));
             message.set(Message.plain("Stopped. The arrangement is as it was before."));
-        } else if (busy.get() && solvedProject != null) {
+        } else if (busy.get() && shown) {
             latest.incrementAndGet();
             busy.set(false);
             message.set(Message.plain("Stopped the full search. The quick answer stays."));
@@ -584,9 +673,9 @@ public final class Workbench {
      *
      * @param before what stood in the message line when the work began; what was said since stays there
      */
-    private void solved(long ticket, Project from, Arrangement solved, Message before, String done, boolean last) {
+    private void solved(long ticket, History from, Arrangement solved, Message before, String done, boolean last) {
         if (latest.get() == ticket) {
-            solvedProject = from;
+            solvedHistory = Optional.of(from);
             busy.set(!last);
             // what is said about the new arrangement comes after this line, not under it
             if (message.get() == before) {
@@ -615,35 +704,37 @@ public final class Workbench {
         }
     }
 
-    /** Arrangers remember candidates, so the one for the last guitar and hand is kept. Background thread only. */
-    private Arranger arrangerFor(Project next) {
-        boolean same = arrangerIsFor != null
-                && arrangerIsFor.instrument().equals(next.instrument())
-                && arrangerIsFor.hand().equals(next.hand());
-        if (!same) {
-            arranger = new Arranger(next.instrument(), next.hand());
-            arrangerIsFor = next;
-        }
-        return arranger;
-    }
-
     /** The project file that is open, if the song was opened from one or saved to one. */
     public Optional<Path> projectFile() {
-        return source().map(Source::file).filter(ProjectFile::isProject);
+        return Optional.ofNullable(document.get()).flatMap(Document::file);
     }
 
     /** Saves the project in the background: the song and all that the player has decided about it. */
     public void save(Path file) {
+        save(file, () -> {});
+    }
+
+    /**
+     * The same.
+     *
+     * @param then done on the interface thread once it is saved; not when it could not be
+     */
+    public void save(Path file, Runnable then) {
         Project now = project.get();
         if (now == null) {
             message.set(Message.error("There is no song to save yet."));
             return;
         }
-        source.set(new Source(file, List.of(), Choice.LIKELIEST, List.of()));
         background.execute(() -> {
             try {
                 new ProjectFile().write(now, file);
-                interfaceThread.execute(() -> message.set(Message.plain("Saved " + file.toAbsolutePath() + ".")));
+                interfaceThread.execute(() -> {
+                    document.set(Document.in(file, now));
+                    source.set(new Source(file, List.of(), Choice.LIKELIEST, List.of()));
+                    tellChanges();
+                    message.set(Message.plain("Saved " + file.toAbsolutePath() + "."));
+                    then.run();
+                });
             } catch (FormatException e) {
                 interfaceThread.execute(() -> message.set(Message.error(e.getMessage())));
             }

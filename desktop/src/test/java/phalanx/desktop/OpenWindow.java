@@ -3,7 +3,9 @@ package phalanx.desktop;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -19,8 +21,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.framework.junit5.ApplicationTest;
 import org.testfx.util.WaitForAsyncUtils;
+import phalanx.desktop.session.Rescue;
 import phalanx.formats.library.LibraryFile;
-import phalanx.formats.project.Project;
+import phalanx.project.Project;
 import phalanx.sound.SilentOutput;
 
 /** The real window on the demo song, with what flows through it need to act and to wait. */
@@ -28,6 +31,7 @@ abstract class OpenWindow extends ApplicationTest {
     final ExecutorService background = new ThreadPoolExecutor(
             // what a closing window still asks for is dropped
             1, 1, 0, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), new ThreadPoolExecutor.DiscardPolicy());
+    private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor();
     final AtomicLong clock = new AtomicLong();
     Optional<Path> toOpen = Optional.empty();
     Optional<Path> toSave = Optional.empty();
@@ -39,8 +43,11 @@ abstract class OpenWindow extends ApplicationTest {
 
     @Override
     public void start(Stage stage) {
-        workbench =
-                new Workbench(background, Platform::runLater, new LibraryFile(folder.resolve("library/library.json")));
+        workbench = new Workbench(
+                background,
+                Platform::runLater,
+                new LibraryFile(folder.resolve("library/library.json")),
+                new Rescue(folder.resolve("unsaved"), timer, words -> {}));
         Playback playback = new Playback(new SilentOutput(clock::get), background, Platform::runLater);
         shell = new Shell(
                 workbench,
@@ -52,13 +59,13 @@ abstract class OpenWindow extends ApplicationTest {
                     }
 
                     @Override
-                    public Optional<Path> save(String title) {
-                        return toSave;
+                    public Optional<Chosen> save(String title) {
+                        return toSave.map(file -> new Chosen(file, false));
                     }
 
                     @Override
-                    public Optional<Path> saveProject(String title) {
-                        return toSave;
+                    public Optional<Chosen> saveProject(String title) {
+                        return toSave.map(file -> new Chosen(file, false));
                     }
                 },
                 background);
@@ -82,6 +89,7 @@ abstract class OpenWindow extends ApplicationTest {
     @AfterEach
     void end() {
         background.shutdownNow();
+        timer.shutdownNow();
     }
 
     static void waitFor(BooleanSupplier condition) throws TimeoutException {

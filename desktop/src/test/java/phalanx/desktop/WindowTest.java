@@ -26,8 +26,8 @@ import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.score.Role;
-import phalanx.formats.project.Project;
 import phalanx.guitar.NamedTuning;
+import phalanx.project.Project;
 import phalanx.righthand.Level;
 import phalanx.righthand.School;
 

@@ -14,12 +14,12 @@ import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.CompressedMusicXml;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
-import phalanx.formats.project.Project;
 import phalanx.formats.project.ProjectFile;
 import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.formats.tab.TabReader;
+import phalanx.project.Project;
 import phalanx.song.Song;
 
 /** Reads songs from files and writes them as lead sheets, by the ending. */

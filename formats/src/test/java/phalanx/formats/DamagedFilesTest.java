@@ -21,11 +21,11 @@ import phalanx.formats.abc.AbcWriter;
 import phalanx.formats.library.Library;
 import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.MusicXmlWriter;
-import phalanx.formats.project.Project;
 import phalanx.formats.project.ProjectFile;
 import phalanx.formats.reading.FormatException;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.project.Project;
 import phalanx.righthand.Picking;
 import phalanx.song.Song;
 

@@ -21,6 +21,7 @@ import phalanx.lefthand.shape.FingeringFinder;
 import phalanx.lefthand.shape.HeldShape;
 import phalanx.lefthand.shape.PricedShape;
 import phalanx.lefthand.shape.Shape;
+import phalanx.project.Setup;
 
 class LibraryFileTest {
     @TempDir
@@ -34,7 +35,7 @@ class LibraryFileTest {
                 .withReach(Reach.ofSpan(118).with(new Reach.Pair(1, 3), 91.5))
                 .withThumb(Hand.Thumb.STRINGS_6_AND_5);
         return Library.FIRST
-                .with(new Library.Setup(Guitar.NYLON, StringSet.Named.NYLON_HARD.set(), hand))
+                .with(new Setup(Guitar.NYLON, StringSet.Named.NYLON_HARD.set(), hand))
                 .with(new Library.OwnGuitar(
                         "Short one", Guitar.STEEL.withScale(628), StringSet.Named.STEEL_LIGHT.set()))
                 .with(new Library.OwnTuning("Harbour", Tuning.parse("C G D G B E")))

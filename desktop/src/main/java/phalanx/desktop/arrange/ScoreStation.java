@@ -16,11 +16,11 @@ import javafx.util.Duration;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
-import phalanx.desktop.Message;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
-import phalanx.formats.project.Project;
+import phalanx.desktop.session.Message;
+import phalanx.project.Project;
 
 /** The score station: the score, the strip of the whole song below it, and the Why drawer at its side. */
 public final class ScoreStation extends StackPane {

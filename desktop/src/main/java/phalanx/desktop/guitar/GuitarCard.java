@@ -9,14 +9,14 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import phalanx.desktop.Message;
 import phalanx.desktop.Workbench;
+import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.NumberField;
 import phalanx.formats.library.Library;
-import phalanx.formats.project.Project;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.StringSet;
+import phalanx.project.Project;
 
 /** The guitar's measures: the usual ones by kind, own ones by name, and each by itself. */
 final class GuitarCard extends VBox {

@@ -7,7 +7,7 @@ import javafx.scene.layout.VBox;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
-import phalanx.formats.project.Project;
+import phalanx.project.Project;
 
 /** The guitar station: the neck to scale, its measures, strings and tuning, and the hand that plays it. */
 public final class GuitarStation extends ScrollPane {

@@ -7,13 +7,13 @@ import java.util.stream.Collectors;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
-import phalanx.desktop.Message;
 import phalanx.desktop.Workbench;
+import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.NumberField;
-import phalanx.formats.project.Project;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Reach;
+import phalanx.project.Project;
 
 /** The left hand: two measurements at the guitar, the thumb, what is hard for it, how fast it is. */
 final class HandCard extends VBox {

@@ -11,11 +11,11 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.widget.Cards;
-import phalanx.formats.project.Project;
 import phalanx.guitar.GuitarString;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.TensionReport;
 import phalanx.guitar.Tuning;
+import phalanx.project.Project;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 

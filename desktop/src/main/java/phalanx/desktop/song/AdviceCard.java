@@ -25,9 +25,9 @@ import javafx.scene.layout.VBox;
 import phalanx.arrange.advice.KeyAdvice;
 import phalanx.arrange.advice.KeyAdvisor;
 import phalanx.desktop.widget.Cards;
-import phalanx.formats.project.Project;
 import phalanx.guitar.NamedTuning;
 import phalanx.guitar.Tuning;
+import phalanx.project.Project;
 import phalanx.song.VoiceRange;
 
 /** Where the song lies well: every key with every capo as a grid, warmer where it is harder. */

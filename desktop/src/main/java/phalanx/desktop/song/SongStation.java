@@ -15,13 +15,13 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import phalanx.arrange.advice.KeyAdvice;
-import phalanx.desktop.Message;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
+import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
-import phalanx.formats.project.Project;
 import phalanx.formats.reading.Choice;
+import phalanx.project.Project;
 import phalanx.song.Bar;
 import phalanx.song.ChartText;
 import phalanx.song.ChordChange;
@@ -120,6 +120,7 @@ public final class SongStation extends HBox {
         side.setFocusTraversable(false);
         getChildren().addAll(left, side);
         workbench.projectProperty().addListener((property, before, now) -> show(now));
+        workbench.onReturn(this::pick);
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
         bars.addEventHandler(KeyEvent.KEY_PRESSED, this::onTuneKey);
         bars.addEventHandler(KeyEvent.KEY_TYPED, this::onTuneTyped);
@@ -265,6 +266,7 @@ public final class SongStation extends HBox {
 
     private void moveTo(int tick) {
         cursor = Math.max(0, song().map(song -> Math.min(tick, song.endTick())).orElse(0));
+        workbench.at(cursor);
         bars.moveCursor(cursor);
         bars.select(selection.from(), selection.to());
         harmony.showHints(cursor);

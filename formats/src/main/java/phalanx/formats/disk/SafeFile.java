@@ -5,6 +5,8 @@ import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.DirectoryIteratorException;
+import java.nio.file.DirectoryStream;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
@@ -16,11 +18,15 @@ import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFileAttributeView;
 import java.util.Locale;
 import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import phalanx.formats.reading.FormatException;
 
 /** Writes files so that a crash or a full disk leaves the old one or the new one, never half of it. */
 public final class SafeFile {
     private static final int MOST_LINKS = 40;
+    private static final String TEMPORARY = ".phalanx-";
+    private static final Pattern OF_PROCESS = Pattern.compile("\\.phalanx-(\\d{1,18})-[0-9a-f-]+\\.tmp");
 
     private SafeFile() {}
 
@@ -46,7 +52,9 @@ public final class SafeFile {
         if (Files.exists(target) && !Files.isWritable(target)) {
             throw new AccessDeniedException(null);
         }
-        Path temporary = target.resolveSibling(".phalanx-" + UUID.randomUUID() + ".tmp");
+        Path temporary =
+                target.resolveSibling(TEMPORARY + ProcessHandle.current().pid() + "-" + UUID.randomUUID() + ".tmp");
+        sweep(target.getParent());
         try {
             try (FileChannel channel =
                     FileChannel.open(temporary, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
@@ -64,6 +72,21 @@ public final class SafeFile {
             syncFolder(target.getParent());
         } finally {
             Files.deleteIfExists(temporary);
+        }
+    }
+
+    /** Removes what processes that were killed while they wrote have left in a folder. */
+    public static void sweep(Path folder) {
+        try (DirectoryStream<Path> left = Files.newDirectoryStream(folder, TEMPORARY + "*.tmp")) {
+            for (Path file : left) {
+                Matcher name = OF_PROCESS.matcher(file.getFileName().toString());
+                if (name.matches()
+                        && ProcessHandle.of(Long.parseLong(name.group(1))).isEmpty()) {
+                    Files.deleteIfExists(file);
+                }
+            }
+        } catch (IOException | DirectoryIteratorException e) {
+            // they do no harm where they are
         }
     }
 

@@ -8,6 +8,7 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
 import phalanx.lefthand.shape.HeldShape;
+import phalanx.project.Setup;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.PatternText;
@@ -34,21 +35,6 @@ public record Library(
             List.of(),
             List.of(),
             List.of());
-
-    /**
-     * The guitar in the lap.
-     *
-     * @param guitar its measures
-     * @param strings on it
-     * @param hand that plays it
-     */
-    public record Setup(Guitar guitar, StringSet strings, Hand hand) {
-        public Setup {
-            Objects.requireNonNull(guitar, "guitar");
-            Objects.requireNonNull(strings, "strings");
-            Objects.requireNonNull(hand, "hand");
-        }
-    }
 
     /** A guitar under a name. */
     public record OwnGuitar(String name, Guitar guitar, StringSet strings) {

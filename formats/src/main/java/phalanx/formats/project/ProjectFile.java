@@ -30,6 +30,7 @@ import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
 import phalanx.lefthand.shape.HeldShape;
+import phalanx.project.Project;
 
 /**
  * A project as one JSON file, versioned, with its fields in a stable order: the song, the guitar, the hand, what is

@@ -1,10 +1,10 @@
-package phalanx.desktop;
+package phalanx.desktop.session;
 
 import java.nio.file.Path;
 import java.util.Map;
 
 /** Where the player's own things are kept: {@code PHALANX_HOME}, else the XDG data folder. */
-final class DataFolder {
+public final class DataFolder {
     private DataFolder() {}
 
     /**
@@ -13,7 +13,7 @@ final class DataFolder {
      * @param environment variables of the process
      * @param home the user's home folder
      */
-    static Path of(Map<String, String> environment, Path home) {
+    public static Path of(Map<String, String> environment, Path home) {
         String own = environment.getOrDefault("PHALANX_HOME", "");
         if (!own.isBlank()) {
             return Path.of(own);

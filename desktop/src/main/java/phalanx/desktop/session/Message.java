@@ -1,4 +1,4 @@
-package phalanx.desktop;
+package phalanx.desktop.session;
 
 import java.util.Objects;
 

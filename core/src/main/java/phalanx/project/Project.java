@@ -1,4 +1,4 @@
-package phalanx.formats.project;
+package phalanx.project;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -8,7 +8,6 @@ import java.util.Optional;
 import phalanx.arrange.Written;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Wishes;
-import phalanx.formats.library.Library;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -50,7 +49,7 @@ public record Project(
     }
 
     /** A song on the player's guitar in standard tuning. */
-    public static Project of(Song song, Library.Setup setup) {
+    public static Project of(Song song, Setup setup) {
         return new Project(
                 song,
                 new Instrument(setup.guitar(), Tuning.STANDARD, 0),
@@ -138,7 +137,7 @@ public record Project(
     }
 
     /** The guitar, strings and hand, to be kept for the next song. */
-    public Library.Setup setup() {
-        return new Library.Setup(instrument.guitar(), strings, hand);
+    public Setup setup() {
+        return new Setup(instrument.guitar(), strings, hand);
     }
 }

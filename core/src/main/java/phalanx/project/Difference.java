@@ -1,0 +1,50 @@
+package phalanx.project;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** What differs between two states of a project, in a few words each, for a player who has to choose one. */
+public final class Difference {
+    private Difference() {}
+
+    /** One entry for each kind of thing; empty where both are the same. */
+    public static List<String> words(Project before, Project after) {
+        List<String> words = new ArrayList<>();
+        add(!before.song().title().equals(after.song().title()), "title", words);
+        count(before.song().melody(), after.song().melody(), "note", "of the tune", words);
+        count(before.song().bass(), after.song().bass(), "note", "of the bass", words);
+        count(before.song().chart(), after.song().chart(), "chord", "", words);
+        add(!before.song().bars().equals(after.song().bars()), "bars", words);
+        add(!before.song().sections().equals(after.song().sections()), "sections", words);
+        add(!before.song().key().equals(after.song().key()), "key", words);
+        add(before.song().tempo() != after.song().tempo(), "tempo", words);
+        add(!before.instrument().equals(after.instrument()), "guitar, tuning or capo", words);
+        add(!before.strings().equals(after.strings()), "strings", words);
+        add(!before.hand().equals(after.hand()), "hand", words);
+        count(before.locks(), after.locks(), "lock", "", words);
+        add(!before.picking().equals(after.picking()), "picking", words);
+        add(!before.wishes().equals(after.wishes()), "wishes", words);
+        add(!before.written().equals(after.written()), "notes kept as written", words);
+        return words;
+    }
+
+    private static void add(boolean differs, String what, List<String> words) {
+        if (differs) {
+            words.add(what);
+        }
+    }
+
+    /** How many things of two lists are in one alone, a changed one counted once. */
+    private static <T> void count(List<T> before, List<T> after, String one, String of, List<String> words) {
+        Set<T> gone = new HashSet<>(before);
+        after.forEach(gone::remove);
+        Set<T> added = new HashSet<>(after);
+        before.forEach(added::remove);
+        int changed = Math.max(gone.size(), added.size());
+        if (changed > 0) {
+            words.add(changed + " " + one + (changed == 1 ? "" : "s") + (of.isEmpty() ? "" : " " + of));
+        }
+    }
+}

@@ -1,0 +1,71 @@
+package phalanx.project;
+
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
+import phalanx.arrange.Arranger;
+import phalanx.arrange.Transcriber;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.search.SolvedSong;
+
+/**
+ * From a project to its arrangement: notes that were written are kept where they are and fingered, all others arranged,
+ * quickly first and then in full. It remembers what it has seen for the last guitar and hand, so that an edit is solved
+ * anew from there. It is not safe for use by several threads at once.
+ */
+public final class Solve {
+    private Optional<Arranger> arranger = Optional.empty();
+    private Project arrangerIsFor;
+
+    /**
+     * The full answer, to the end.
+     *
+     * @throws IllegalArgumentException if written notes lie beyond the neck
+     */
+    public static Arrangement of(Project project) {
+        Solve solve = new Solve();
+        Arrangement quick = solve.quick(project, () -> false);
+        return solve.full(() -> false).orElse(quick);
+    }
+
+    /**
+     * The quick answer.
+     *
+     * @throws IllegalArgumentException if written notes lie beyond the neck
+     * @throws CancellationException soon after the work is cancelled
+     */
+    public Arrangement quick(Project project, BooleanSupplier cancelled) {
+        if (project.written().isPresent()) {
+            arranger = Optional.empty();
+            return new Transcriber(project.instrument(), project.hand())
+                    .arrange(project.song(), project.written().get(), project.picking());
+        }
+        return arrangerFor(project)
+                .quick(project.song(), project.picking(), project.wishes(), project.locks(), cancelled);
+    }
+
+    /**
+     * The full answer to what was solved quickly last; nothing where written notes are kept, whose first answer is final.
+     *
+     * @throws CancellationException soon after the work is cancelled
+     */
+    public Optional<Arrangement> full(BooleanSupplier cancelled) {
+        return arranger.map(own -> own.full(cancelled));
+    }
+
+    /** The song solved last, for looking at other ways through it; nothing where written notes are kept. */
+    public Optional<SolvedSong> solved() {
+        return arranger.flatMap(Arranger::solved);
+    }
+
+    private Arranger arrangerFor(Project next) {
+        boolean same = arranger.isPresent()
+                && arrangerIsFor.instrument().equals(next.instrument())
+                && arrangerIsFor.hand().equals(next.hand());
+        if (!same) {
+            arranger = Optional.of(new Arranger(next.instrument(), next.hand()));
+            arrangerIsFor = next;
+        }
+        return arranger.get();
+    }
+}
