@@ -3,8 +3,10 @@ package phalanx.desktop;
 import java.nio.file.Path;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.atomic.AtomicReference;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
@@ -19,7 +21,17 @@ import phalanx.sound.LineOutput;
 
 /** The JavaFX application: one window with the shell in it. */
 public final class PhalanxApp extends Application {
-    private final ExecutorService background = Executors.newSingleThreadExecutor(PhalanxApp::daemon);
+    private static final long LAST_WRITES_MS = 1000;
+
+    private final ExecutorService background = new ThreadPoolExecutor(
+            1,
+            1,
+            0,
+            TimeUnit.SECONDS,
+            new LinkedBlockingQueue<>(),
+            PhalanxApp::daemon,
+            // what a closing window still asks for is dropped
+            new ThreadPoolExecutor.DiscardPolicy());
     /** What is heard does not wait for the full answer. */
     private final ExecutorService sounding = Executors.newSingleThreadExecutor(PhalanxApp::daemon);
 
@@ -27,6 +39,7 @@ public final class PhalanxApp extends Application {
 
     private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor(PhalanxApp::daemon);
     private Rescue rescue;
+    private Workbench workbench;
     private WindowPlace place;
 
     private static Thread daemon(Runnable work) {
@@ -37,18 +50,18 @@ public final class PhalanxApp extends Application {
 
     @Override
     public void start(Stage stage) {
-        Opening opening = Opening.of(getParameters().getRaw());
+        show(stage, Opening.of(getParameters().getRaw()));
+    }
+
+    /** Fills a window and shows it. */
+    void show(Stage stage, Opening opening) {
         Path data = DataFolder.of(System.getenv(), Path.of(System.getProperty("user.home")));
         SafeFile.sweep(data);
         SettingsFile settings = new SettingsFile(data.resolve("settings.json"));
-        AtomicReference<Workbench> told = new AtomicReference<>();
         rescue = new Rescue(
-                data.resolve("unsaved"),
-                timer,
-                words -> Platform.runLater(() -> told.get().say(Message.error(words))));
-        Workbench workbench =
+                data.resolve("unsaved"), timer, words -> Platform.runLater(() -> workbench.say(Message.error(words))));
+        workbench =
                 new Workbench(background, Platform::runLater, new LibraryFile(data.resolve("library.json")), rescue);
-        told.set(workbench);
         Playback playback = new Playback(LineOutput.orSilence(), sounding, Platform::runLater);
         Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage), searches);
         place = new WindowPlace(stage, settings, opening.shots().isPresent());
@@ -74,10 +87,17 @@ public final class PhalanxApp extends Application {
     @Override
     public void stop() {
         place.keep();
+        workbench.stop();
         background.shutdown();
         timer.shutdown();
         rescue.close();
         sounding.shutdownNow();
         searches.shutdownNow();
+        try {
+            // the library may still be on its way to the disk
+            background.awaitTermination(LAST_WRITES_MS, TimeUnit.MILLISECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 }

@@ -652,6 +652,11 @@ public final class Workbench {
         }
     }
 
+    /** Gives up all work in hand: the window closes. */
+    void stop() {
+        latest.incrementAndGet();
+    }
+
     /** Gives up the work in hand; the project goes back to the one that is shown. */
     public void cancel() {
         boolean shown = solvedHistory.isPresent();

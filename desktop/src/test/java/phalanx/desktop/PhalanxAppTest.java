@@ -1,0 +1,94 @@
+package phalanx.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import javafx.application.Platform;
+import javafx.scene.control.Labeled;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import javafx.stage.WindowEvent;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+import phalanx.formats.library.SettingsFile;
+
+/** The whole program: closing it with changes, and how it looks at the next start. The data folder is the build's. */
+class PhalanxAppTest {
+    private static final Path HOME = Path.of(System.getenv("PHALANX_HOME"));
+
+    private final FxRobot robot = new FxRobot();
+    private PhalanxApp app;
+
+    @BeforeEach
+    void firstStart() throws IOException {
+        Files.deleteIfExists(HOME.resolve("settings.json"));
+    }
+
+    private Stage start() throws TimeoutException {
+        FxToolkit.registerPrimaryStage();
+        Platform.setImplicitExit(false);
+        Stage stage = FxToolkit.registerStage(Stage::new);
+        app = new PhalanxApp();
+        FxToolkit.setupFixture(() -> app.show(stage, new Opening(Optional.empty(), true, Optional.empty())));
+        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> stage.getTitle().contains("\u2013"));
+        return stage;
+    }
+
+    private void close(Stage stage) {
+        robot.interact(() -> stage.fireEvent(new WindowEvent(stage, WindowEvent.WINDOW_CLOSE_REQUEST)));
+    }
+
+    private boolean asked() {
+        return robot.lookup("#question").query().isVisible();
+    }
+
+    @AfterEach
+    void end() throws TimeoutException {
+        robot.interact(app::stop);
+        FxToolkit.cleanupStages();
+    }
+
+    @Test
+    void closingWithChangesAsksAndTheNextStartLooksTheSame() throws Exception {
+        Stage stage = start();
+        robot.interact(() -> {
+            stage.setWidth(1100);
+            stage.setHeight(760);
+        });
+        robot.type(KeyCode.F9);
+        robot.clickOn("#tempo").write("123").type(KeyCode.ENTER);
+        WaitForAsyncUtils.waitFor(10, TimeUnit.SECONDS, () -> stage.getTitle().contains("*"));
+        close(stage);
+        assertThat(asked()).isTrue();
+        assertThat(robot.lookup("#question-words").<Labeled>query().getText()).contains("not saved");
+        robot.type(KeyCode.ESCAPE);
+        assertThat(stage.isShowing()).isTrue();
+        close(stage);
+        robot.clickOn("#answer-drop");
+        assertThat(stage.isShowing()).isFalse();
+        robot.interact(app::stop);
+        assertThat(new SettingsFile(HOME.resolve("settings.json")).read().dark())
+                .isTrue();
+        try (var left = Files.walk(HOME.resolve("unsaved"))) {
+            assertThat(left.filter(Files::isRegularFile))
+                    .as("nothing is offered")
+                    .isEmpty();
+        }
+        Stage next = start();
+        assertThat(next.getWidth()).isEqualTo(1100);
+        assertThat(next.getHeight()).isEqualTo(760);
+        assertThat(next.getTitle()).doesNotContain("*");
+        robot.type(KeyCode.F9);
+        close(next);
+        assertThat(next.isShowing()).as("nothing to ask about").isFalse();
+    }
+}

@@ -1,0 +1,222 @@
+package phalanx.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import phalanx.desktop.session.Rescue;
+import phalanx.formats.library.LibraryFile;
+import phalanx.formats.project.ProjectFile;
+import phalanx.guitar.Hand;
+import phalanx.project.Project;
+import phalanx.project.Solve;
+import phalanx.righthand.BassLine;
+import phalanx.righthand.Level;
+import phalanx.righthand.Picking;
+import phalanx.song.ChartText;
+import phalanx.song.MelodyNote;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+import phalanx.song.Ticks;
+import phalanx.song.TuneEdit;
+import phalanx.theory.Pitch;
+
+/** The session without a screen: steps taken back and brought again, what is unsaved, what a stopped edit leaves. */
+class SessionTest {
+    private static final boolean DEEP = Boolean.getBoolean("phalanx.deep");
+    private static final String[] CHARTS = {"| C | F G |", "| 3/4 Am | E7 | Am |", "| G | D7 | [B] C | G |"};
+
+    @TempDir
+    private Path folder;
+
+    private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor();
+    private final List<Runnable> waiting = new ArrayList<>();
+
+    @AfterEach
+    void end() {
+        timer.shutdownNow();
+    }
+
+    private Workbench workbench() {
+        return new Workbench(
+                waiting::add,
+                Runnable::run,
+                new LibraryFile(folder.resolve("library.json")),
+                new Rescue(folder.resolve("unsaved"), timer, words -> {}));
+    }
+
+    private void work() {
+        while (!waiting.isEmpty()) {
+            waiting.remove(0).run();
+        }
+    }
+
+    /** One of the edits that players make. */
+    private static void edit(Workbench workbench, Random random) {
+        int tick = random.nextInt(8) * Ticks.QUARTER;
+        Pitch pitch = Pitch.of(
+                60 + random.nextInt(16),
+                workbench.project().orElseThrow().song().key());
+        MelodyNote note = new MelodyNote(tick, Ticks.QUARTER, pitch);
+        switch (random.nextInt(12)) {
+            case 0 -> workbench.setTempo(60 + random.nextInt(100));
+            case 1 -> workbench.setCapo(random.nextInt(5));
+            case 2 -> workbench.setTuning(random.nextBoolean() ? "D A D G A D" : "E A D G B E");
+            case 3 -> workbench.editSong("rest", song -> TuneEdit.clear(song, tick, tick + Ticks.QUARTER));
+            case 4 ->
+                workbench.editSong(
+                        "bass",
+                        song -> TuneEdit.onBass(song, line -> TuneEdit.put(line, note.pitched(Pitch.parse("G2")))));
+            case 5 ->
+                workbench.editSong("chart", song -> ChartText.parse(CHARTS[random.nextInt(3)], Meter.COMMON)
+                        .over(song));
+            case 6 ->
+                workbench.setPicking(
+                        "level",
+                        picking -> picking.withPlan(new Picking.Plan(
+                                Optional.empty(),
+                                BassLine.values()[random.nextInt(4)],
+                                Level.values()[random.nextInt(3)])));
+            case 7 -> workbench.setHand(hand -> hand.withThumb(Hand.Thumb.values()[random.nextInt(2)]), "thumb");
+            case 8 -> workbench.editSong("title", song -> song.withTitle("Title " + random.nextInt(9)));
+            case 9 -> workbench.editSong("key", song -> song.transpose(random.nextInt(5) - 2));
+            default -> workbench.editSong("note", song -> TuneEdit.put(song, note));
+        }
+    }
+
+    private static byte[] bytes(Workbench workbench) {
+        return new ProjectFile().write(workbench.project().orElseThrow());
+    }
+
+    @Test
+    void takingAllBackGivesTheSameBytesAndEveryStateCanBeArranged() {
+        for (int seed = 0; seed < (DEEP ? 50 : 4); seed++) {
+            Workbench workbench = workbench();
+            workbench.newSong();
+            byte[] first = bytes(workbench);
+            Random random = new Random(seed);
+            int steps = 0;
+            for (int i = 0; i < 100; i++) {
+                Project before = workbench.project().orElseThrow();
+                int kind = random.nextInt(6);
+                if (kind == 0 && steps > 0) {
+                    workbench.undo();
+                    steps--;
+                } else if (kind == 1) {
+                    workbench.redo();
+                    steps += workbench.project().orElseThrow().equals(before) ? 0 : 1;
+                } else {
+                    edit(workbench, random);
+                    steps += workbench.project().orElseThrow().equals(before) ? 0 : 1;
+                }
+                if (i % 25 == 24) {
+                    Project now = workbench.project().orElseThrow();
+                    assertThat(Solve.of(now).findings()).as("seed " + seed).isNotNull();
+                }
+            }
+            byte[] last = bytes(workbench);
+            for (int i = 0; i < steps; i++) {
+                workbench.undo();
+            }
+            assertThat(bytes(workbench)).as("seed " + seed).isEqualTo(first);
+            for (int i = 0; i < steps; i++) {
+                workbench.redo();
+            }
+            assertThat(bytes(workbench)).as("seed " + seed).isEqualTo(last);
+        }
+    }
+
+    @Test
+    void aStoppedEditLeavesNoTrace() {
+        Workbench workbench = workbench();
+        workbench.newSong();
+        work();
+        workbench.setTempo(100);
+        work();
+        workbench.setTempo(120);
+        workbench.cancel();
+        assertThat(workbench.project().orElseThrow().song().tempo()).isEqualTo(100);
+        workbench.undo();
+        assertThat(workbench.project().orElseThrow().song().tempo())
+                .as("no empty step")
+                .isEqualTo(90);
+        workbench.cancel();
+        assertThat(workbench.project().orElseThrow().song().tempo())
+                .as("a stopped step back")
+                .isEqualTo(100);
+        workbench.undo();
+        work();
+        workbench.redo();
+        assertThat(workbench.project().orElseThrow().song().tempo()).isEqualTo(100);
+    }
+
+    @Test
+    void aStepBackLeadsToWhereThePlayerWasAndTakesTheHandAlong() {
+        Workbench workbench = workbench();
+        List<Integer> returned = new ArrayList<>();
+        workbench.onReturn(returned::add);
+        workbench.newSong();
+        Hand.Thumb first = workbench.project().orElseThrow().hand().thumb();
+        workbench.at(3 * Ticks.QUARTER);
+        workbench.setHand(hand -> hand.withThumb(Hand.Thumb.values()[1 - first.ordinal()]), "thumb");
+        workbench.at(0);
+        workbench.undo();
+        assertThat(returned).containsExactly(3 * Ticks.QUARTER);
+        assertThat(workbench.libraryProperty().get().setup().hand().thumb())
+                .as("the next song starts with the hand that is shown")
+                .isEqualTo(first);
+    }
+
+    @Test
+    void whatIsUnsavedIsMarkedAndAnotherSongNeverGoesIntoTheFileBefore() throws Exception {
+        Workbench workbench = workbench();
+        workbench.newSong();
+        assertThat(workbench.titleProperty().get()).isEqualTo("New song \u2013 Phalanx");
+        workbench.setTempo(77);
+        assertThat(workbench.titleProperty().get()).isEqualTo("New song * \u2013 Phalanx");
+        Path file = folder.resolve("one.phalanx.json");
+        workbench.save(file);
+        work();
+        assertThat(workbench.isChanged()).isFalse();
+        assertThat(workbench.projectFile()).contains(file);
+        workbench.setTempo(78);
+        workbench.undo();
+        assertThat(workbench.isChanged()).as("taken back to what is saved").isFalse();
+        workbench.redo();
+        workbench.newSong();
+        assertThat(workbench.projectFile()).isEmpty();
+        workbench.undo();
+        assertThat(workbench.project().orElseThrow().song().tempo())
+                .as("the song before is not brought back under this name")
+                .isEqualTo(90);
+        Files.writeString(file, Files.readString(file) + " ");
+        workbench.open(file);
+        work();
+        assertThat(workbench.isChangedOutside()).isFalse();
+        Files.writeString(file, Files.readString(file) + " ");
+        assertThat(workbench.isChangedOutside()).isTrue();
+    }
+
+    @Test
+    void anotherSongComesOnTheUsualGuitar() throws Exception {
+        Workbench workbench = workbench();
+        workbench.newSong();
+        workbench.setTuning("D A D G A D");
+        workbench.setCapo(3);
+        workbench.newSong();
+        Song song = workbench.project().orElseThrow().song();
+        assertThat(song.title()).isEqualTo("New song");
+        assertThat(workbench.project().orElseThrow().instrument().capo()).isZero();
+        assertThat(workbench.project().orElseThrow().instrument().tuning().notes())
+                .isEqualTo("E A D G B E");
+    }
+}

@@ -1,0 +1,165 @@
+package phalanx.desktop.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import phalanx.formats.library.Library;
+import phalanx.project.Project;
+import phalanx.song.Meter;
+import phalanx.song.TuneEdit;
+import phalanx.theory.Key;
+
+/** Unsaved work survives the end of its window, however it came. */
+class RescueTest {
+    private static final int KILLS = Boolean.getBoolean("phalanx.deep") ? 200 : 20;
+    /** At most so much may be lost. */
+    private static final long LOST_MS = 2000;
+
+    @TempDir
+    private Path folder;
+
+    private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor();
+
+    @AfterEach
+    void end() {
+        timer.shutdownNow();
+    }
+
+    private static Project project(String title) {
+        return Project.of(TuneEdit.empty(title, Key.C_MAJOR, 90, Meter.COMMON, 4), Library.FIRST.setup());
+    }
+
+    private Rescue rescue() {
+        return new Rescue(folder, timer, words -> {});
+    }
+
+    private List<Path> files() throws IOException {
+        try (Stream<Path> all = Files.walk(folder)) {
+            return all.filter(Files::isRegularFile).toList();
+        }
+    }
+
+    @Test
+    void aKillAtAnyMomentLosesNoMoreThanTheLastTwoSeconds() throws Exception {
+        Random random = new Random(7);
+        for (int kill = 0; kill < KILLS; kill++) {
+            Path own = folder.resolve("kill" + kill);
+            Path told = folder.resolve("told" + kill);
+            Process child = new ProcessBuilder(
+                            Path.of(System.getProperty("java.home"), "bin", "java")
+                                    .toString(),
+                            "-cp",
+                            System.getProperty("java.class.path"),
+                            KilledSession.class.getName(),
+                            own.toString(),
+                            String.valueOf(kill))
+                    .redirectOutput(told.toFile())
+                    .redirectError(ProcessBuilder.Redirect.DISCARD)
+                    .start();
+            try {
+                while (child.isAlive() && Files.size(told) == 0) {
+                    Thread.sleep(5);
+                }
+                Thread.sleep(random.nextInt(2600));
+            } finally {
+                child.destroyForcibly();
+            }
+            long killed = System.currentTimeMillis();
+            assertThat(child.waitFor(10, TimeUnit.SECONDS)).isTrue();
+            List<String> edits = Files.readAllLines(told);
+            assertThat(edits).as("the child edited").isNotEmpty();
+            int safe = 0;
+            for (String line : edits) {
+                String[] parts = line.split(" ");
+                // the last line may be cut off
+                if (parts.length == 2 && parts[1].length() == 13) {
+                    safe = Long.parseLong(parts[1]) < killed - LOST_MS ? Integer.parseInt(parts[0]) : safe;
+                }
+            }
+            check(own, safe, "kill " + kill);
+        }
+    }
+
+    private void check(Path own, int safe, String about) throws IOException {
+        Rescue next = new Rescue(own, timer, words -> {});
+        List<Rescue.Found> found = next.found();
+        if (safe > 0) {
+            assertThat(found).as(about).hasSize(1);
+        }
+        for (Rescue.Found left : found) {
+            int edit = Integer.parseInt(left.work().project().song().title().substring("edit ".length()));
+            assertThat(edit).as(about).isGreaterThanOrEqualTo(safe);
+        }
+        if (Files.exists(own)) {
+            try (Stream<Path> all = Files.walk(own)) {
+                assertThat(all.filter(file -> file.toString().endsWith(".tmp")))
+                        .as(about)
+                        .isEmpty();
+            }
+        }
+    }
+
+    @Test
+    void workThatIsSavedOrDroppedIsNotOffered() throws Exception {
+        Rescue first = rescue();
+        first.changed(project("one"), Optional.of(folder.resolve("one.phalanx.json")));
+        first.close();
+        assertThat(rescue().found()).hasSize(1);
+        Rescue second = rescue();
+        Rescue.Found found = second.found().get(0);
+        assertThat(found.work().file()).contains(folder.resolve("one.phalanx.json"));
+        assertThat(found.work().project()).isEqualTo(project("one"));
+        second.putAway(found);
+        second.changed(project("two"), Optional.empty());
+        second.saved();
+        timer.submit(() -> {}).get();
+        second.close();
+        assertThat(rescue().found()).isEmpty();
+        assertThat(files()).isEmpty();
+    }
+
+    @Test
+    void theWorkOfAnotherOpenWindowIsLeftAlone() throws Exception {
+        Rescue open = rescue();
+        open.changed(project("open"), Optional.empty());
+        timer.schedule(() -> {}, 1500, TimeUnit.MILLISECONDS).get();
+        assertThat(rescue().found()).isEmpty();
+        assertThat(files()).hasSize(2);
+        open.close();
+        assertThat(rescue().found()).hasSize(1);
+    }
+
+    @Test
+    void whatCannotBeReadStaysWhereItIs() throws Exception {
+        Path broken = Files.createDirectories(folder.resolve("some")).resolve("work.json");
+        Files.writeString(broken, "{\"rescue\":1,");
+        assertThat(rescue().found()).isEmpty();
+        assertThat(broken).exists();
+    }
+
+    @Test
+    void aFolderThatCannotBeWrittenIsToldOnce() throws Exception {
+        Path taken = Files.writeString(folder.resolve("taken"), "a file, not a folder");
+        List<String> told = new ArrayList<>();
+        Rescue rescue = new Rescue(taken, timer, told::add);
+        rescue.changed(project("one"), Optional.empty());
+        rescue.close();
+        rescue.changed(project("two"), Optional.empty());
+        rescue.close();
+        assertThat(told).containsExactly("Unsaved work cannot be kept in " + taken + ": save often.");
+        assertThat(taken).hasContent("a file, not a folder");
+    }
+}
