@@ -2,7 +2,9 @@ package phalanx.desktop;
 
 import java.io.File;
 import java.nio.file.Path;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Executor;
 import java.util.function.Supplier;
 import javafx.application.Platform;
@@ -24,6 +26,7 @@ import phalanx.desktop.session.Message;
 import phalanx.desktop.shapes.ShapesStation;
 import phalanx.desktop.song.SongStation;
 import phalanx.desktop.widget.Question;
+import phalanx.desktop.widget.Themed;
 
 /** The frame: rail, top bar, station and bottom line; the keys that work everywhere; files by dialog and drop. */
 public final class Shell extends StackPane {
@@ -34,10 +37,10 @@ public final class Shell extends StackPane {
     private final Question question = new Question();
     private final Documents documents;
     private final ScoreStation score;
-    private final GuitarStation guitar;
-    private final ShapesStation shapes;
-    private final SongStation song;
-    private final PickingStation picking;
+    private final Executor searches;
+    /** Those that were shown already; the others are made when they are asked for. */
+    private final Map<Station, Node> stations = new EnumMap<>(Station.class);
+
     private final Rail rail;
     private final TopBar top;
     private Theme theme = Theme.SPRUCE;
@@ -55,10 +58,8 @@ public final class Shell extends StackPane {
         this.documents = new Documents(workbench, dialogs, question);
         getChildren().addAll(frame, question);
         this.score = new ScoreStation(workbench, playback);
-        this.guitar = new GuitarStation(workbench, playback);
-        this.shapes = new ShapesStation(workbench, playback, searches, Platform::runLater);
-        this.song = new SongStation(workbench, playback, searches, Platform::runLater);
-        this.picking = new PickingStation(workbench, playback);
+        this.searches = searches;
+        stations.put(Station.SCORE, score);
         this.rail = new Rail(this::show, this::switchTheme);
         frame.setLeft(rail);
         this.top = new TopBar(
@@ -96,13 +97,28 @@ public final class Shell extends StackPane {
     }
 
     private Node node(Station station) {
+        if (!stations.containsKey(station)) {
+            stations.put(station, made(station));
+            dress(stations.get(station));
+        }
+        return stations.get(station);
+    }
+
+    private Node made(Station station) {
         return switch (station) {
-            case GUITAR -> guitar;
-            case SONG -> song;
-            case SHAPES -> shapes;
-            case PICKING -> picking;
+            case GUITAR -> new GuitarStation(workbench, playback);
+            case SONG -> new SongStation(workbench, playback, searches, Platform::runLater);
+            case SHAPES -> new ShapesStation(workbench, playback, searches, Platform::runLater);
+            case PICKING -> new PickingStation(workbench, playback);
             case SCORE -> score;
         };
+    }
+
+    /** Gives a station the colours of the theme. */
+    private void dress(Node station) {
+        if (station instanceof Themed themed) {
+            themed.useTheme(theme);
+        }
     }
 
     private void setDropMark(boolean on) {
@@ -169,7 +185,7 @@ public final class Shell extends StackPane {
         documents.leave(() -> {
             playback.stop();
             show(Station.SONG);
-            song.newSong();
+            ((SongStation) node(Station.SONG)).newSong();
         });
     }
 
@@ -209,7 +225,7 @@ public final class Shell extends StackPane {
     }
 
     PickingStation picking() {
-        return picking;
+        return (PickingStation) node(Station.PICKING);
     }
 
     ScoreStation score() {
@@ -223,11 +239,7 @@ public final class Shell extends StackPane {
     void useTheme(Theme next) {
         theme = next;
         theme.apply(getScene());
-        score.useTheme(theme);
-        guitar.useTheme(theme);
-        shapes.useTheme(theme);
-        song.useTheme(theme);
-        picking.useTheme(theme);
+        stations.values().forEach(this::dress);
     }
 
     private void chooseSong() {

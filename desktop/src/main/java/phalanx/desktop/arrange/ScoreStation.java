@@ -20,10 +20,12 @@ import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
+import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.WhenShown;
 import phalanx.project.Project;
 
 /** The score station: the score, the strip of the whole song below it, and the Why drawer at its side. */
-public final class ScoreStation extends StackPane {
+public final class ScoreStation extends StackPane implements Themed {
     private static final double GAP = 12;
 
     private final Workbench workbench;
@@ -58,7 +60,7 @@ public final class ScoreStation extends StackPane {
         setFocusTraversable(true);
         setId("score-station");
         setAccessibleText("Score. Arrow keys move, space plays, K locks, U releases, ] goes to the next finding");
-        workbench.arrangementProperty().addListener((property, before, now) -> show(now));
+        WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
         addEventHandler(KeyEvent.KEY_TYPED, this::onTyped);
@@ -92,6 +94,7 @@ public final class ScoreStation extends StackPane {
         select(score.selected());
     }
 
+    @Override
     public void useTheme(Theme theme) {
         score.useTheme(theme);
         strip.useTheme(theme);
@@ -182,7 +185,9 @@ public final class ScoreStation extends StackPane {
             workbench
                     .arrangement()
                     .ifPresentOrElse(
-                            shown -> playback.play(shown, score.selected()),
+                            shown -> playback.play(
+                                    shown,
+                                    Math.min(score.selected(), shown.song().endTick() - 1)),
                             () -> workbench.say(Message.plain("Nothing to play yet: open a song with Ctrl+O.")));
         }
     }

@@ -7,10 +7,12 @@ import javafx.scene.layout.VBox;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
+import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.WhenShown;
 import phalanx.project.Project;
 
 /** The guitar station: the neck to scale, its measures, strings and tuning, and the hand that plays it. */
-public final class GuitarStation extends ScrollPane {
+public final class GuitarStation extends ScrollPane implements Themed {
     private static final double CARD_WIDTH = 272;
     private static final double WIDE_CARD_WIDTH = 318;
     private static final double GAP = 12;
@@ -44,7 +46,7 @@ public final class GuitarStation extends ScrollPane {
         setFocusTraversable(true);
         setAccessibleText("Guitar: measures, strings, retuning and the left hand");
         setHbarPolicy(ScrollBarPolicy.NEVER);
-        workbench.projectProperty().addListener((property, before, now) -> show(before, now));
+        WhenShown.follow(this, workbench.projectProperty(), this::show);
     }
 
     /** A card with room below it, so that it is no taller than what it holds. */
@@ -67,6 +69,7 @@ public final class GuitarStation extends ScrollPane {
         hand.show(now);
     }
 
+    @Override
     public void useTheme(Theme theme) {
         neck.useTheme(theme);
     }

@@ -26,6 +26,8 @@ import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.WhenShown;
 import phalanx.project.Project;
 import phalanx.righthand.HandPlace;
 import phalanx.righthand.Pattern;
@@ -39,7 +41,7 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 
 /** The picking station: patterns to browse and build, put on a bar, a section or the song, and what the hand does. */
-public final class PickingStation extends HBox {
+public final class PickingStation extends HBox implements Themed {
     private static final double GAP = 12;
     private static final double LIST = 236;
     private static final double LEAST_LIST = 190;
@@ -97,12 +99,12 @@ public final class PickingStation extends HBox {
         middle.setMinWidth(0);
         getChildren().addAll(patterns, scrolled(middle), scrolledSide(choices));
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
-        workbench.projectProperty().addListener((property, before, now) -> show(now));
         workbench
                 .libraryProperty()
                 .addListener((property, before, now) -> workbench.project().ifPresent(this::showList));
-        workbench.arrangementProperty().addListener((property, before, now) -> solved(now));
         load(pattern);
+        WhenShown.follow(this, workbench.projectProperty(), (before, now) -> show(now));
+        WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> solved(now));
     }
 
     private static ScrollPane scrolled(VBox content) {
@@ -207,6 +209,7 @@ public final class PickingStation extends HBox {
         });
     }
 
+    @Override
     public void useTheme(Theme theme) {
         grid.useTheme(theme);
         hand.useTheme(theme);

@@ -25,6 +25,8 @@ import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.WhenShown;
 import phalanx.formats.library.Library;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -41,7 +43,7 @@ import phalanx.theory.Key;
  * The shapes station: the chords of the song at the left, the shapes of the chosen one as cards in the middle with the
  * change into it below, and the chosen shape in full at the right.
  */
-public final class ShapesStation extends HBox {
+public final class ShapesStation extends HBox implements Themed {
     private static final double GAP = 12;
     private static final double LIST_WIDTH = 196;
     private static final int FIRST_CARDS = 24;
@@ -100,9 +102,9 @@ public final class ShapesStation extends HBox {
         count.setWrapText(false);
         getChildren().addAll(songChords(), middle, drawer);
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
-        workbench.arrangementProperty().addListener((property, before, now) -> show(now));
         drawer.showNone("Open a song, or type a chord at the left.");
         change.showNone("Choose a shape to see the change into it.");
+        WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
     }
 
     private VBox songChords() {
@@ -477,6 +479,7 @@ public final class ShapesStation extends HBox {
         return true;
     }
 
+    @Override
     public void useTheme(Theme next) {
         theme = next;
         change.useTheme(next);

@@ -20,6 +20,8 @@ import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.WhenShown;
 import phalanx.formats.reading.Choice;
 import phalanx.project.Project;
 import phalanx.song.Bar;
@@ -35,7 +37,7 @@ import phalanx.theory.Note;
 import phalanx.theory.Pitch;
 
 /** The song station: bars with chords and tune, the chart as text, tune entry on the strings, harmony, key and capo. */
-public final class SongStation extends HBox {
+public final class SongStation extends HBox implements Themed {
     private static final double GAP = 12;
     private static final double SIDE = 404;
     private static final long TWO_DIGITS_NANOS = 400_000_000L;
@@ -96,6 +98,7 @@ public final class SongStation extends HBox {
         HBox.setHgrow(title, Priority.ALWAYS);
         Label keys = Cards.hint("F2 chart, F3 tune, F4 words, Ctrl+N new");
         workbench.sourceProperty().addListener((property, before, now) -> showSource(now));
+        workbench.source().ifPresent(this::showSource);
         HBox head =
                 new HBox(8, title, Cards.button("new-song", "New song", "An empty song (Ctrl+N)", this::newSong), keys);
         head.setAlignment(Pos.CENTER_LEFT);
@@ -119,7 +122,7 @@ public final class SongStation extends HBox {
         side.getStyleClass().add("clear-scroll");
         side.setFocusTraversable(false);
         getChildren().addAll(left, side);
-        workbench.projectProperty().addListener((property, before, now) -> show(now));
+        WhenShown.follow(this, workbench.projectProperty(), (before, now) -> show(now));
         workbench.onReturn(this::pick);
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
         bars.addEventHandler(KeyEvent.KEY_PRESSED, this::onTuneKey);
@@ -184,6 +187,7 @@ public final class SongStation extends HBox {
         parts.show(source == null ? List.of() : source.choices(), source == null ? Choice.LIKELIEST : source.chosen());
     }
 
+    @Override
     public void useTheme(Theme theme) {
         bars.useTheme(theme);
         tune.useTheme(theme);
