@@ -14,6 +14,7 @@ import phalanx.guitar.Instrument;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
 import phalanx.righthand.Picking;
+import phalanx.song.BarEdit;
 import phalanx.song.Song;
 
 /**
@@ -69,6 +70,26 @@ public record Project(
                 && newSong.bass().equals(song.bass());
         return new Project(
                 newSong, instrument, strings, hand, locks, same ? written : Optional.empty(), picking, wishes);
+    }
+
+    /**
+     * With other bars: locks and stretches of picking move along, and go with the bars that they stood in. Notes that
+     * were written are arranged anew.
+     */
+    public Project withBars(BarEdit.Edited edited) {
+        List<Lock> left = locks.stream()
+                .flatMap(lock -> edited.moved().stretch(lock.startTick(), lock.endTick()).stream()
+                        .map(stretch -> new Lock(stretch.from(), stretch.to(), lock.held())))
+                .toList();
+        return new Project(
+                edited.song(),
+                instrument,
+                strings,
+                hand,
+                left,
+                Optional.empty(),
+                picking.moved(edited.moved()),
+                wishes);
     }
 
     /** Notes that were written are kept on another guitar, but not in another tuning or under another capo. */

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import phalanx.song.Moved;
 
 /**
  * How the right hand plays a song: the player's choices for the whole of it, and others for stretches.
@@ -72,6 +73,15 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
                         "stretches of patterns overlap at tick " + spans.get(i).startTick());
             }
         }
+    }
+
+    /** The same in a song that has other bars: stretches move along, and go with the bars that they stood in. */
+    public Picking moved(Moved moved) {
+        List<Span> left = spans.stream()
+                .flatMap(span -> moved.stretch(span.startTick, span.endTick).stream()
+                        .map(stretch -> new Span(stretch.from(), stretch.to(), span.plan)))
+                .toList();
+        return new Picking(school, place, speeds, plan, left);
     }
 
     /** The plan at a tick. */

@@ -80,7 +80,70 @@ public record ChartText(
         }
         Song bare = new Song(song.title(), song.key(), song.tempo(), bars, sections, chart, List.of());
         Song played = Unfolding.of(bare, marks);
-        return TuneEdit.withBass(TuneEdit.withTune(played, song.melody()), song.bass());
+        Song lines = aligned(song, played);
+        return TuneEdit.withBass(TuneEdit.withTune(played, lines.melody()), lines.bass());
+    }
+
+    /**
+     * The song with bars put in or taken out where the new chart has more or fewer between what is the same before and
+     * after: its tune goes along with its chords.
+     */
+    private static Song aligned(Song song, Song played) {
+        return moved(song, played)
+                .map(moved -> {
+                    int index = song.barIndexAt(moved.at());
+                    index = moved.at() >= song.endTick() ? song.bars().size() : index;
+                    if (moved.removed() > 0) {
+                        int to = index;
+                        while (song.bars().get(to).endTick() < moved.at() + moved.removed()) {
+                            to++;
+                        }
+                        return BarEdit.delete(song, index, to + 1).song();
+                    }
+                    Song longer = song;
+                    for (Bar bar : played.bars()) {
+                        if (bar.startTick() >= moved.at() && bar.startTick() < moved.at() + moved.added()) {
+                            longer = BarEdit.insert(longer, index++, 1, bar.ownMeter())
+                                    .song();
+                        }
+                    }
+                    return longer;
+                })
+                .orElse(song);
+    }
+
+    /** Which bars a song with the same tune has more or less than another one; nothing where it is as long. */
+    public static Optional<Moved> moved(Song before, Song after) {
+        int more = after.bars().size() - before.bars().size();
+        int least = Math.min(after.bars().size(), before.bars().size());
+        int same = 0;
+        while (same < least && content(before, same).equals(content(after, same))) {
+            same++;
+        }
+        int tail = 0;
+        while (tail < least - same
+                && content(before, before.bars().size() - 1 - tail)
+                        .equals(content(after, after.bars().size() - 1 - tail))) {
+            tail++;
+        }
+        // what was changed at the end moves nothing
+        if (more == 0 || tail == 0 || same + tail < least) {
+            return Optional.empty();
+        }
+        Song longer = more > 0 ? after : before;
+        int at = longer.bars().get(same).startTick();
+        int ticks = longer.bars().get(same + Math.abs(more) - 1).endTick() - at;
+        return Optional.of(more > 0 ? new Moved(at, 0, ticks) : new Moved(at, ticks, 0));
+    }
+
+    /** What a chart says of a bar: its length and meter, and the chords that begin in it. */
+    private static List<Object> content(Song song, int index) {
+        Bar bar = song.bars().get(index);
+        List<Object> content = new ArrayList<>(List.of(bar.lengthTicks(), bar.meter()));
+        song.chart().stream()
+                .filter(change -> bar.contains(change.startTick()))
+                .forEach(change -> content.add(change.at(change.startTick() - bar.startTick())));
+        return content;
     }
 
     /** A song's chart as text, four bars a line. */

@@ -2,6 +2,7 @@ package phalanx.song;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
@@ -55,15 +56,22 @@ public final class TuneEdit {
         return edited.withMelody(song.melody()).withBass(bass);
     }
 
-    /** The song with a note put in; what it lies over ends where it begins, or goes. */
+    /** The song with a note put in; what it lies over ends where it begins, or goes. Words stay where they are. */
     public static Song put(Song song, MelodyNote note) {
         List<MelodyNote> tune = new ArrayList<>(cleared(song.melody(), note.tick(), note.endTick()));
+        MelodyNote sung = note.syllable().isPresent() ? note : note.sung(syllableAt(song, note.tick()));
         int at = 0;
         while (at < tune.size() && tune.get(at).tick() < note.tick()) {
             at++;
         }
-        tune.add(at, note);
+        tune.add(at, sung);
         return withTune(song, tune);
+    }
+
+    private static Optional<String> syllableAt(Song song, int tick) {
+        return song.melodyBetween(tick, tick + 1).stream()
+                .flatMap(note -> note.syllable().stream())
+                .findFirst();
     }
 
     /** The song with silence in its tune from a tick to another. */

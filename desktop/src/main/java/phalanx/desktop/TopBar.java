@@ -53,6 +53,8 @@ final class TopBar extends HBox {
      */
     record Actions(Runnable open, Consumer<Path> openFile, Runnable export, Runnable play, Runnable retune) {}
 
+    private static final List<String> TONICS = List.of("C", "Db", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B");
+
     /** The choice about a sung tune's sound. */
     private static final String VOICE = "voice";
 
@@ -158,12 +160,26 @@ final class TopBar extends HBox {
         return chip;
     }
 
-    /** Shown only: a song changes key with the song station. */
     private Node key() {
         Chip chip = new Chip("key", "key", "The key as fingered and, with a capo or a moved tune, as it sounds");
         chip.valueProperty()
                 .bind(workbench.arrangementProperty().map(TopBar::keyText).orElse("-"));
-        chip.setFocusTraversable(false);
+        chip.setEditor(() -> {
+            ChoiceEditor editor = new ChoiceEditor(
+                    "Key to move the song to; \"G capo\" keeps the shapes",
+                    workbench
+                            .project()
+                            .map(project -> project.song().key().tonic().toString())
+                            .orElse("C"),
+                    applied(workbench::setKey, chip));
+            for (String tonic : TONICS) {
+                editor.addChoice(tonic, tonic);
+            }
+            editor.addCaution(
+                    "Locks are released: their shapes belong to the key before. \"Where does it lie well?\" in"
+                            + " Song compares keys and capos.");
+            return editor;
+        });
         return chip;
     }
 

@@ -12,6 +12,7 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -46,12 +47,15 @@ import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
 import phalanx.project.Project;
 import phalanx.project.Solve;
 import phalanx.righthand.Picking;
+import phalanx.song.BarEdit;
+import phalanx.song.ChartText;
 import phalanx.song.ChordChange;
 import phalanx.song.Meter;
 import phalanx.song.Song;
@@ -231,6 +235,49 @@ public final class Workbench {
     /** Changes the song itself. */
     public void editSong(String what, UnaryOperator<Song> change) {
         edit(what, now -> now.withSong(change.apply(now.song())));
+    }
+
+    /** Puts bars in or takes them out; what is anchored to the song moves along. */
+    public void editBars(String what, Function<Song, BarEdit.Edited> change) {
+        edit(what, now -> now.withBars(change.apply(now.song())));
+    }
+
+    /** Takes a chart; where it has bars more or less in the middle, tune, locks and picking move along. */
+    public void editChart(ChartText chart) {
+        edit("chart", now -> {
+            Song next = chart.over(now.song());
+            return ChartText.moved(now.song(), next)
+                    .map(moved -> now.withBars(new BarEdit.Edited(next, moved)))
+                    .orElseGet(() -> now.withSong(next));
+        });
+    }
+
+    /**
+     * Moves the song to another key by the nearest way. Locks are released: their shapes belong to the key before.
+     *
+     * @param text a tonic such as G; with the word capo after it the shapes stay and a capo brings them there
+     */
+    public void setKey(String text) {
+        boolean byCapo = text.trim().toLowerCase(Locale.ROOT).endsWith("capo");
+        String tonic = text.trim().replaceFirst("(?i)\\s*capo$", "");
+        edit("key " + text.trim(), now -> {
+            Key key = now.song().key();
+            Key wanted = Key.parse(tonic
+                    + (key.mode() == Key.Mode.MAJOR
+                            ? ""
+                            : " " + key.mode().name().toLowerCase(Locale.ROOT)));
+            int up = Math.floorMod(wanted.tonic().pitchClass() - key.tonic().pitchClass(), 12);
+            if (byCapo) {
+                int higher = now.instrument().capo() + up;
+                int steps = higher > Instrument.HIGHEST_CAPO ? up - 12 : up;
+                Project moved = now.withSong(now.song().transpose(steps).inKey(wanted));
+                return moved.withInstrument(
+                        now.instrument().withCapo(now.instrument().capo() + steps));
+            }
+            int near = up > 6 ? up - 12 : up;
+            Project moved = now.withSong(now.song().transpose(near).inKey(wanted));
+            return near == 0 ? moved : moved.lockedTo(List.of());
+        });
     }
 
     /** Starts an empty song on the player's guitar. */
@@ -487,7 +534,7 @@ public final class Workbench {
             if (!next.equals(now)) {
                 boolean frees = now.written().isPresent() && next.written().isEmpty() && !what.equals(ANEW);
                 String freed = frees ? " The notes that were kept as written are arranged anew." : "";
-                change(next, "Set " + what + "." + freed, what);
+                change(next, "Set " + what + "." + freed + locksGone(now, next), what);
             }
         } catch (IllegalArgumentException e) {
             message.set(Message.error(e.getMessage() + ". Nothing was changed."));
@@ -528,6 +575,13 @@ public final class Workbench {
         } catch (FormatException e) {
             return Optional.empty();
         }
+    }
+
+    /** A word about locks that went with their bars. */
+    private static String locksGone(Project before, Project after) {
+        int gone = before.locks().size() - after.locks().size();
+        boolean byBars = gone > 0 && !before.song().bars().equals(after.song().bars());
+        return byBars ? " " + (gone == 1 ? "A lock" : gone + " locks") + " went with the bars." : "";
     }
 
     private void change(Project next, String done, String what) {

@@ -62,7 +62,7 @@ class SongStationTest extends OpenWindow {
             write("30");
         }
         type(KeyCode.UP);
-        write("q3-r10");
+        write("q3-rx0");
         double seconds = (System.nanoTime() - began) / 1e9;
         waitFor(() -> tune().endsWith("G4:2.0 D5:1.0") || song().melody().size() >= 32);
         assertThat(song().bars()).hasSize(16);
@@ -214,6 +214,63 @@ class SongStationTest extends OpenWindow {
     }
 
     @Test
+    void barsGoInAndOutWithAllThatStandsInThem() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.N);
+        chart("| C | F | G7 |");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        waitForText("#message", "Set chart");
+        type(KeyCode.F3);
+        waitFor(() -> lookup("#bars").query().isFocused());
+        write("w303");
+        waitUntilArranged();
+        interact(() -> workbench.lock(
+                workbench.arrangement().orElseThrow().slotAt(Ticks.WHOLE).lock()));
+        assertThat(project().locks()).hasSize(1);
+        int lockedFrom = project().locks().get(0).startTick();
+        type(KeyCode.HOME, KeyCode.RIGHT);
+        push(KeyCode.CONTROL, KeyCode.I);
+        assertThat(song().bars()).hasSize(4);
+        assertThat(song().chart())
+                .extracting(ChordChange::startTick)
+                .containsExactly(0, 2 * Ticks.WHOLE, 3 * Ticks.WHOLE);
+        assertThat(project().locks().get(0).startTick()).isEqualTo(lockedFrom + Ticks.WHOLE);
+        clickOn("#delete-bar");
+        assertThat(song().bars()).hasSize(3);
+        assertThat(project().locks().get(0).startTick()).isEqualTo(lockedFrom);
+        push(KeyCode.CONTROL, KeyCode.D);
+        waitForText("#message", "A lock went with the bars");
+        assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("C", "G7");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor(() -> project().locks().size() == 1);
+        assertThat(song().bars()).hasSize(3);
+    }
+
+    @Test
+    void theKeyChipMovesTheSongWithAndWithoutACapo() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.N);
+        chart("| C | F | G7 | C |");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        waitForText("#message", "Set chart");
+        waitUntilArranged();
+        clickOn("#key");
+        clickOn("A");
+        waitFor(() -> song().key().toString().equals("A"));
+        assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("A", "D", "E7", "A");
+        waitUntilArranged();
+        clickOn("#key");
+        write("C capo").type(KeyCode.ENTER);
+        waitFor(() -> project().instrument().capo() == 3);
+        assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("C", "F", "G7", "C");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor(() -> project().instrument().capo() == 0);
+        assertThat(song().key()).hasToString("A");
+        clickOn("#key");
+        write("H").type(KeyCode.ENTER);
+        waitForText("#message", "Nothing was changed");
+        assertThat(song().key()).hasToString("A");
+    }
+
+    @Test
     void aBassOfOnesOwnIsTypedHeldAndTakenBack() throws TimeoutException {
         push(KeyCode.CONTROL, KeyCode.N);
         chart("| C | F |");
@@ -356,11 +413,10 @@ class SongStationTest extends OpenWindow {
         type(KeyCode.BACK_SPACE);
         push(KeyCode.CONTROL, KeyCode.UP);
         assertThat(tune()).isEqualTo("C4:1.0 B3:0.5 D4:0.75 F4:1.0");
-        write("12");
+        write("x2");
         assertThat(tune()).endsWith("F4:1.0 B4:0.3333333333333333");
         type(KeyCode.DOWN);
         write("r");
-        push(KeyCode.CONTROL, KeyCode.Z);
         push(KeyCode.CONTROL, KeyCode.Z);
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(tune()).isEqualTo("C4:1.0 B3:0.5 D4:0.75 F4:1.0");

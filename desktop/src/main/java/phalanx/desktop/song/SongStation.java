@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -25,6 +26,7 @@ import phalanx.desktop.widget.WhenShown;
 import phalanx.formats.reading.Choice;
 import phalanx.project.Project;
 import phalanx.song.Bar;
+import phalanx.song.BarEdit;
 import phalanx.song.ChartText;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
@@ -40,7 +42,6 @@ import phalanx.theory.Pitch;
 public final class SongStation extends HBox implements Themed {
     private static final double GAP = 12;
     private static final double SIDE = 404;
-    private static final long TWO_DIGITS_NANOS = 400_000_000L;
 
     private static final int MIDDLE_OF_TUNE = 64;
     private static final int MIDDLE_OF_BASS = 45;
@@ -58,10 +59,6 @@ public final class SongStation extends HBox implements Themed {
     private final HarmonyCard harmony = new HarmonyCard(this::replaceChord);
     private final AdviceCard advice;
     private int cursor;
-    private int lastDigit = -1;
-    private long lastDigitAt;
-    private int lastDigitTick;
-    private boolean lastDigitIsSecond;
     private final HBox proposals = new HBox(8);
     private final ReportCard report = new ReportCard();
 
@@ -96,11 +93,22 @@ public final class SongStation extends HBox implements Themed {
             }
         });
         HBox.setHgrow(title, Priority.ALWAYS);
-        Label keys = Cards.hint("F2 chart, F3 tune, F4 words, Ctrl+N new");
+        Label keys = Cards.hint("F2 chart, F3 tune, F4 words");
+        Button more = Cards.button("insert-bar", "+ bar", "An empty bar before the cursor (Ctrl+I)", this::insertBar);
+        Button less = Cards.button(
+                "delete-bar",
+                "\u2212 bar",
+                "Takes out the marked bars, or the one at the cursor (Ctrl+D)",
+                this::deleteBars);
         workbench.sourceProperty().addListener((property, before, now) -> showSource(now));
         workbench.source().ifPresent(this::showSource);
-        HBox head =
-                new HBox(8, title, Cards.button("new-song", "New song", "An empty song (Ctrl+N)", this::newSong), keys);
+        HBox head = new HBox(
+                8,
+                title,
+                Cards.button("new-song", "New song", "An empty song (Ctrl+N)", this::newSong),
+                more,
+                less,
+                keys);
         head.setAlignment(Pos.CENTER_LEFT);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -208,7 +216,7 @@ public final class SongStation extends HBox implements Themed {
     }
 
     private void takeChart(ChartText read) {
-        workbench.editSong("chart", read::over);
+        workbench.editChart(read);
     }
 
     private void replaceChord(int index, ChordSymbol chord) {
@@ -326,11 +334,40 @@ public final class SongStation extends HBox implements Themed {
             }
             case C, X -> copy(code == KeyCode.X);
             case V -> paste();
+            case I -> insertBar();
+            case D -> deleteBars();
             default -> {
                 return false;
             }
         }
         return true;
+    }
+
+    /** An empty bar before the one that the cursor stands in; at the end after the last one. */
+    private void insertBar() {
+        song().ifPresent(song -> {
+            int index = cursor >= song.endTick() ? song.bars().size() : song.barIndexAt(cursor);
+            Bar like = song.bars().get(Math.min(index, song.bars().size() - 1));
+            workbench.editBars("a bar more", now -> BarEdit.insert(now, index, 1, like.meter()));
+            moveTo(song().map(now -> now.bars().get(index).startTick()).orElse(0));
+            bars.requestFocus();
+        });
+    }
+
+    /** The marked bars, whole; else the one that the cursor stands in. */
+    private void deleteBars() {
+        song().ifPresent(song -> {
+            int from = song.barIndexAt(selection.isEmpty() ? cursor : selection.from());
+            int to = song.barIndexAt(selection.isEmpty() ? cursor : selection.to() - 1) + 1;
+            selection.clear();
+            workbench.editBars(
+                    to - from == 1
+                            ? "bar " + song.bars().get(from).number() + " taken out"
+                            : (to - from) + " bars taken out",
+                    now -> BarEdit.delete(now, from, to));
+            moveTo(song.bars().get(from).startTick());
+            bars.requestFocus();
+        });
     }
 
     private void copy(boolean cut) {
@@ -415,7 +452,6 @@ public final class SongStation extends HBox implements Themed {
             return;
         }
         char key = event.getCharacter().charAt(0);
-        lastDigit = Character.isDigit(key) ? lastDigit : -1;
         if (Character.isDigit(key)) {
             digit(key - '0');
         } else if (key >= 'A' && key <= 'G') {
@@ -447,21 +483,8 @@ public final class SongStation extends HBox implements Themed {
                 .orElse(Message.error("There is no note before the cursor that a second one could go with.")));
     }
 
-    /** A second digit soon after a 1 or a 2 makes one fret of both. */
     private void digit(int digit) {
-        boolean second = (lastDigit == 1 || lastDigit == 2) && System.nanoTime() - lastDigitAt < TWO_DIGITS_NANOS;
-        if (second) {
-            cursor = lastDigitTick;
-            awaitsSecond = lastDigitIsSecond;
-        }
-        lastDigitIsSecond = awaitsSecond;
-        int fret = second ? 10 * lastDigit + digit : digit;
-        lastDigit = second ? -1 : digit;
-        lastDigitTick = cursor;
-        place(tune.string(), fret);
-        lastDigitAt = System.nanoTime();
-        // what the window takes to show the note is not the player's time
-        interfaceThread.execute(() -> lastDigitAt = System.nanoTime());
+        place(tune.string(), tune.takeTens() + digit);
     }
 
     /** The note of a letter nearest to the one before, as the key has it. */

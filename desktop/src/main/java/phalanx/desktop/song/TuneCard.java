@@ -45,6 +45,8 @@ final class TuneCard extends VBox {
     private final List<ToggleButton> lengths = new ArrayList<>();
     private final ToggleButton dot = toggle("dot", "dot", "Half as long again (.)");
     private final ToggleButton triplet = toggle("triplet", "triplet", "Three in the time of two (t)");
+    private final ToggleButton tens =
+            toggle("tens", "10+", "The next digit is a fret from 10 on, twice from 20 on (x)");
     private final ToggleButton bass = toggle(
             "own-bass",
             "bass",
@@ -52,6 +54,7 @@ final class TuneCard extends VBox {
     private final Neck neck;
     private Length length = Length.QUARTER;
     private int string = 2;
+    private int tensOfNext;
 
     /** @param onPlace takes string and fret of a click on the neck */
     TuneCard(BiConsumer<Integer, Integer> onPlace) {
@@ -66,7 +69,8 @@ final class TuneCard extends VBox {
             lengths.add(button);
             row.getChildren().add(button);
         }
-        row.getChildren().addAll(dot, triplet);
+        row.getChildren().addAll(dot, triplet, tens);
+        tens.setOnAction(event -> moreTens());
         neck = new Neck(onPlace);
         getChildren().addAll(row, neck);
         choose(Length.QUARTER);
@@ -95,12 +99,34 @@ final class TuneCard extends VBox {
                 return true;
             }
         }
+        if (key == 'x') {
+            moreTens();
+            return true;
+        }
         if (key == '.' || key == 't' || key == 'b') {
             ToggleButton other = key == '.' ? dot : key == 't' ? triplet : bass;
             other.setSelected(!other.isSelected());
             return true;
         }
         return false;
+    }
+
+    /** Ten frets more for the next digit, twenty, or none. */
+    private void moreTens() {
+        showTens((tensOfNext + 10) % 30);
+    }
+
+    private void showTens(int frets) {
+        tensOfNext = frets;
+        tens.setSelected(frets > 0);
+        tens.setText(frets > 10 ? "20+" : "10+");
+    }
+
+    /** How many frets are added to the digit that comes now; the next one has none. */
+    int takeTens() {
+        int frets = tensOfNext;
+        showTens(0);
+        return frets;
     }
 
     /** How long the next note is. */
