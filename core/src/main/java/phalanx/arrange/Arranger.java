@@ -59,6 +59,8 @@ public final class Arranger {
     private final Pricing pricing;
     private Optional<Solved> last = Optional.empty();
     private Optional<Compared> compared = Optional.empty();
+    /** Whether an edit has kept the octave of the song before: the full answer compares anew. */
+    private Optional<Asked> unsure = Optional.empty();
 
     public Arranger(Instrument instrument, Hand hand) {
         this.instrument = instrument;
@@ -77,10 +79,21 @@ public final class Arranger {
         }
     }
 
+    /** What was asked for, for asking again. */
+    private record Asked(Song song, Picking picking, Wishes wishes, List<Lock> locks, List<Integer> moves) {}
+
     /** What an octave was chosen for: the same again keeps it. */
     private record Compared(Song song, Picking picking, Wishes wishes, int move, OctaveChoice choice) {
         boolean isFor(Song other, Picking otherPicking, Wishes otherWishes) {
             return song.equals(other) && picking.equals(otherPicking) && wishes.equals(otherWishes);
+        }
+
+        /** Whether another song looks like this one after an edit. */
+        boolean isBefore(Song other, Picking otherPicking, Wishes otherWishes) {
+            return song.title().equals(other.title())
+                    && song.key().equals(other.key())
+                    && picking.equals(otherPicking)
+                    && wishes.equals(otherWishes);
         }
     }
 
@@ -120,7 +133,8 @@ public final class Arranger {
 
     /**
      * Arranges a song quickly. Where the wishes leave the octave open the tune is played where the whole arrangement
-     * costs least, as written when that costs little more; the arrangement says so. A tune that does not fit the guitar is
+     * costs least, as written when that costs little more; the arrangement says so. After an edit it stays where it was
+     * until the full answer, which compares anew. A tune that does not fit the guitar is
      * moved by octaves, else to the nearest key that fits, and a finding says so.
      *
      * @param picking how the right hand plays
@@ -154,12 +168,28 @@ public final class Arranger {
      * @throws CancellationException soon after the work is cancelled
      */
     public Arrangement full(BooleanSupplier cancelled) {
+        unsure.ifPresent(asked -> compareAnew(asked, cancelled));
         Solved quick = last.orElseThrow(() -> new IllegalStateException("no song was arranged yet"));
         Solver solver = quick.solver.withCancel(cancelled);
         Solver.Answer answer = solver.full();
         Solved full = quick.with(solver.keeping(answer), answer);
         last = Optional.of(full);
         return finish(full);
+    }
+
+    /** The octave of an edited song, as if it had come anew. */
+    private void compareAnew(Asked asked, BooleanSupplier cancelled) {
+        Optional<Solved> shown = last;
+        try {
+            Compared anew = compare(asked.song, asked.picking, asked.wishes, asked.moves, cancelled);
+            last = Optional.of(solve(asked.song, asked.picking, asked.wishes, asked.locks, anew.move, cancelled));
+            compared = Optional.of(anew);
+            unsure = Optional.empty();
+        } catch (CancellationException e) {
+            // the quick answer stays in use
+            last = shown;
+            throw e;
+        }
     }
 
     /** The song solved last, for looking at other ways through it. */
@@ -174,10 +204,17 @@ public final class Arranger {
         Solved best;
         if (moves.size() == 1) {
             compared = Optional.empty();
+            unsure = Optional.empty();
             best = solve(song, picking, wishes, locks, moves.get(0), cancelled);
         } else {
             // the octave does not hang on locks: it would leap about under the player's hands
-            if (compared.filter(one -> one.isFor(song, picking, wishes)).isEmpty()) {
+            boolean same =
+                    compared.filter(one -> one.isFor(song, picking, wishes)).isPresent();
+            boolean edited = !same
+                    && compared.filter(one -> one.isBefore(song, picking, wishes) && moves.contains(one.move))
+                            .isPresent();
+            unsure = edited ? Optional.of(new Asked(song, picking, wishes, locks, moves)) : Optional.empty();
+            if (!same && !edited) {
                 compared = Optional.of(compare(song, picking, wishes, moves, cancelled));
             }
             int move = compared.get().move;

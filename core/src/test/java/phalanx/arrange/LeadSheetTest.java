@@ -23,6 +23,7 @@ import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
+import phalanx.song.TuneEdit;
 import phalanx.testing.Deep;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
@@ -186,5 +187,26 @@ class LeadSheetTest {
                 .mapToInt(ArrangedNote::lengthTicks)
                 .max()
                 .orElseThrow();
+    }
+
+    /** The quick answer to an edit does not leap to another octave; the full one is what the song would get anew. */
+    @Test
+    void anEditKeepsTheOctaveUntilTheFullAnswer() {
+        for (int seed = 0; seed < 6; seed++) {
+            Song song = sung(seed);
+            Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
+            Arrangement first = arranger.arrange(song);
+            for (int semitones : new int[] {2, -12}) {
+                Song edited = TuneEdit.transpose(song, 0, semitones > 0 ? Ticks.QUARTER : song.endTick(), semitones);
+                Arrangement quick = arranger.quick(edited, Picking.PLAIN, List.of(), () -> false);
+                if (semitones > 0) {
+                    assertThat(quick.movedBy()).as("seed " + seed).isEqualTo(first.movedBy());
+                }
+                Arrangement full = arranger.full(() -> false);
+                Arrangement anew = new Arranger(Instrument.STANDARD, Hand.AVERAGE).arrange(edited);
+                assertThat(full.movedBy()).as("seed " + seed).isEqualTo(anew.movedBy());
+                assertThat(full.cost()).as("seed " + seed).isEqualTo(anew.cost());
+            }
+        }
     }
 }

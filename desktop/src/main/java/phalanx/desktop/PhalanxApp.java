@@ -75,6 +75,11 @@ public final class PhalanxApp extends Application {
             event.consume();
             shell.documents().leave(stage::close);
         });
+        stage.focusedProperty().addListener((property, before, now) -> {
+            if (now) {
+                workbench.noticeOthers();
+            }
+        });
         stage.show();
         shell.focusStation();
         opening.song().ifPresentOrElse(workbench::open, workbench::openDemo);

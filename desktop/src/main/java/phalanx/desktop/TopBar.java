@@ -287,14 +287,18 @@ final class TopBar extends HBox {
             figures.setWrapText(true);
             figures.getStyleClass().add("quiet");
             editor.getChildren().add(figures);
-            workbench.levels(all -> figures.setText(all.stream()
-                    .map(one -> String.format(
-                            Locale.ROOT,
-                            "%s: effort %.0f, ceiling %.0f bpm",
-                            one.level().label(),
-                            one.effort(),
-                            Math.floor(one.tempoCeiling())))
-                    .collect(Collectors.joining("\n"))));
+            workbench.project().ifPresent(project -> workbench
+                    .solver()
+                    .levels(
+                            project,
+                            all -> figures.setText(all.stream()
+                                    .map(one -> String.format(
+                                            Locale.ROOT,
+                                            "%s: effort %.0f, ceiling %.0f bpm",
+                                            one.level().label(),
+                                            one.effort(),
+                                            Math.floor(one.tempoCeiling())))
+                                    .collect(Collectors.joining("\n")))));
             return editor;
         });
         return chip;

@@ -8,35 +8,25 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
-import java.util.concurrent.atomic.AtomicLong;
-import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyBooleanProperty;
-import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import phalanx.arrange.advice.FasterWay;
-import phalanx.arrange.advice.FasterWays;
 import phalanx.arrange.advice.KeyAdvice;
-import phalanx.arrange.advice.LevelAdvisor;
-import phalanx.arrange.advice.OtherWay;
-import phalanx.arrange.advice.OtherWays;
 import phalanx.arrange.demand.Lock;
-import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
-import phalanx.arrange.score.OctaveChoice;
-import phalanx.arrange.search.SolvedSong;
 import phalanx.desktop.session.Document;
 import phalanx.desktop.session.History;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.session.Rescue;
+import phalanx.desktop.session.Solver;
 import phalanx.formats.SongFiles;
 import phalanx.formats.library.Library;
 import phalanx.formats.library.LibraryFile;
@@ -52,7 +42,6 @@ import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
 import phalanx.project.Project;
-import phalanx.project.Solve;
 import phalanx.righthand.Picking;
 import phalanx.song.BarEdit;
 import phalanx.song.ChartText;
@@ -74,28 +63,23 @@ public final class Workbench {
 
     private final Executor background;
     private final Executor interfaceThread;
-    private final Solve solve = new Solve();
+    private final Solver solver;
     private final Rescue rescue;
     private final List<IntConsumer> returns = new ArrayList<>();
     /** Where the project stands among its states; nothing before a song is open. */
     private Optional<History> history = Optional.empty();
 
-    /** The history of what is shown. */
-    private Optional<History> solvedHistory = Optional.empty();
-
-    private final AtomicLong latest = new AtomicLong();
     private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
-    private final ReadOnlyObjectWrapper<Arrangement> arrangement = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Message> message =
             new ReadOnlyObjectWrapper<>(Message.plain("Open a lead sheet: Ctrl+O, or drop a file here."));
     private final ReadOnlyObjectWrapper<Source> source = new ReadOnlyObjectWrapper<>();
-    private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
     private final ReadOnlyObjectWrapper<Library> library = new ReadOnlyObjectWrapper<>(Library.FIRST);
     private final LibraryFile libraryFile;
+    /** The document whose change by another program was told. */
+    private Document noticed;
+
     private final ReadOnlyObjectWrapper<Document> document = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyStringWrapper title = new ReadOnlyStringWrapper("Phalanx");
-    /** What was said last about the octave, so that it is said once. Background thread only. */
-    private String octaveSaid = "";
 
     /**
      * @param background runs the solver and files, one job after another
@@ -108,6 +92,7 @@ public final class Workbench {
         this.interfaceThread = interfaceThread;
         this.libraryFile = libraryFile;
         this.rescue = rescue;
+        this.solver = new Solver(background, interfaceThread, message, this::goBack);
         library.set(readLibrary());
     }
 
@@ -120,11 +105,11 @@ public final class Workbench {
     }
 
     public ReadOnlyObjectProperty<Arrangement> arrangementProperty() {
-        return arrangement.getReadOnlyProperty();
+        return solver.arrangementProperty();
     }
 
     public Optional<Arrangement> arrangement() {
-        return Optional.ofNullable(arrangement.get());
+        return Optional.ofNullable(solver.arrangementProperty().get());
     }
 
     public ReadOnlyObjectProperty<Message> messageProperty() {
@@ -133,7 +118,7 @@ public final class Workbench {
 
     /** Whether the solver is at work. */
     public ReadOnlyBooleanProperty busyProperty() {
-        return busy.getReadOnlyProperty();
+        return solver.busyProperty();
     }
 
     /** Opens a song from a file; on an error the open song stays. */
@@ -147,7 +132,7 @@ public final class Workbench {
     }
 
     private void open(Path file, Choice choice) {
-        busy.set(true);
+        solver.busy(true);
         background.execute(() -> {
             try {
                 if (ProjectFile.isProject(file)) {
@@ -206,7 +191,7 @@ public final class Workbench {
     }
 
     private void refused(String reason) {
-        busy.set(false);
+        solver.busy(false);
         String kept = project.get() == null ? "" : " " + project.get().song().title() + " stays open.";
         message.set(Message.error(reason + (reason.endsWith(".") ? "" : ".") + kept));
     }
@@ -429,91 +414,6 @@ public final class Workbench {
         }
     }
 
-    /**
-     * Looks for other ways to play a moment, in the background.
-     *
-     * @param tick of the moment
-     * @param most how many
-     * @param found takes them on the interface thread, unless the project has changed meanwhile
-     */
-    public void otherWays(int tick, int most, Consumer<List<OtherWay>> found) {
-        long ticket = latest.get();
-        background.execute(() -> {
-            if (latest.get() != ticket) {
-                return;
-            }
-            try {
-                SolvedSong solved = solve.solved().orElseThrow(CancellationException::new);
-                List<OtherWay> ways = new OtherWays(solved.withCancel(() -> latest.get() != ticket)).at(tick, most);
-                interfaceThread.execute(() -> {
-                    if (latest.get() == ticket) {
-                        found.accept(ways);
-                    }
-                });
-            } catch (CancellationException e) {
-                // the song has changed; it is asked for again when it is shown
-            }
-        });
-    }
-
-    /**
-     * Looks for a way through the song that goes faster, in the background.
-     *
-     * @param found takes it on the interface thread, unless the project has changed meanwhile
-     * @param givenUp told there instead when the search was stopped
-     */
-    public void fasterWay(Consumer<Optional<FasterWay>> found, Runnable givenUp) {
-        long ticket = latest.get();
-        arrangement()
-                .ifPresent(now -> background.execute(() -> {
-                    try {
-                        Optional<FasterWay> faster = new FasterWays().find(now, () -> latest.get() != ticket);
-                        interfaceThread.execute(() -> {
-                            if (latest.get() == ticket) {
-                                found.accept(faster);
-                            } else {
-                                givenUp.run();
-                            }
-                        });
-                    } catch (CancellationException e) {
-                        // the song has changed or Esc was pressed; it can be asked for again
-                        interfaceThread.execute(givenUp);
-                    }
-                }));
-    }
-
-    /**
-     * Arranges the song at every level, in the background.
-     *
-     * @param found takes the figures on the interface thread, unless the project has changed meanwhile
-     */
-    public void levels(Consumer<List<LevelAdvisor.Figures>> found) {
-        long ticket = latest.get();
-        project()
-                .filter(now -> now.written().isEmpty())
-                .ifPresent(now -> background.execute(() -> {
-                    try {
-                        List<LevelAdvisor.Figures> levels = new LevelAdvisor()
-                                .compare(
-                                        new Request(
-                                                now.song(),
-                                                now.instrument(),
-                                                now.hand(),
-                                                now.locks(),
-                                                now.picking(),
-                                                now.wishes()),
-                                        () -> latest.get() != ticket);
-                        interfaceThread.execute(() -> {
-                            if (latest.get() == ticket) {
-                                found.accept(levels);
-                            }
-                        });
-                    } catch (CancellationException e) {
-                        // the song has changed; it is asked for again when the chip is opened
-                    }
-                }));
-    }
-
     /** Who has the tune, in which octave, what is held, how phrases end. */
     public void setWishes(String what, UnaryOperator<Wishes> change) {
         edit(what, now -> now.withWishes(change.apply(now.wishes())));
@@ -622,6 +522,32 @@ public final class Workbench {
         returns.add(told);
     }
 
+    /** Looks for other ways, faster ones, and levels. */
+    public Solver solver() {
+        return solver;
+    }
+
+    private void solve(History next, String done) {
+        show(next);
+        solver.solve(next, done);
+    }
+
+    /** Gives up all work in hand: the window closes. */
+    void stop() {
+        solver.stop();
+    }
+
+    /** Gives up the work in hand; the project goes back to the one that is shown. */
+    public void cancel() {
+        project().ifPresent(solver::cancel);
+    }
+
+    /** An edit was stopped, or could not be solved. */
+    private void goBack(History shown) {
+        show(shown);
+        returns.forEach(told -> told.accept(shown.tick()));
+    }
+
     private void show(History next) {
         history = Optional.of(next);
         project.set(next.now());
@@ -654,113 +580,26 @@ public final class Workbench {
         return document.get() != null && document.get().changedOutside();
     }
 
+    /** Says once when another program or window has changed the file of the open project. */
+    void noticeOthers() {
+        Document now = document.get();
+        if (now != null && now.changedOutside() && !now.equals(noticed)) {
+            noticed = now;
+            String name = String.valueOf(now.file().orElseThrow().getFileName());
+            message.set(
+                    Message.plain(name + " was changed by another program or window since it was opened here. Ctrl+S"
+                            + " asks before it is overwritten; Ctrl+O opens it anew."));
+        }
+    }
+
     /** The player does not want what is not saved. */
     public void dropChanges() {
         rescue.saved();
     }
 
-    private void solve(History next, String done) {
-        show(next);
-        busy.set(true);
-        long ticket = latest.incrementAndGet();
-        Message before = message.get();
-        background.execute(() -> {
-            if (latest.get() != ticket) {
-                return;
-            }
-            long start = System.nanoTime();
-            try {
-                Arrangement first = solve.quick(next.now(), () -> latest.get() != ticket);
-                long millis = (System.nanoTime() - start) / 1_000_000;
-                String octave = first.octave()
-                        .filter(choice ->
-                                choice.octaves() != 0 && !choice.words().equals(octaveSaid))
-                        .map(choice -> " " + choice.words() + " The tune chip has it as written.")
-                        .orElse("");
-                octaveSaid = first.octave().map(OctaveChoice::words).orElse(octaveSaid);
-                String quick = done + " Arranged in " + millis + " ms." + octave;
-                boolean last = next.now().written().isPresent();
-                interfaceThread.execute(() -> solved(ticket, next, first, before, quick, last));
-                solve.full(() -> latest.get() != ticket)
-                        .ifPresent(full -> interfaceThread.execute(() -> completed(ticket, first, full, quick)));
-            } catch (CancellationException e) {
-                // a later change or the player's Esc made this result void
-            } catch (RuntimeException e) {
-                interfaceThread.execute(() -> failed(ticket, e));
-            }
-        });
-    }
-
     /** Arranges the tune of notes that were written afresh. */
     public void arrangeAnew() {
         edit(ANEW, Project::anew);
-    }
-
-    /** A fault of ours must not leave the window at work for ever, nor the project at odds with what is shown. */
-    private void failed(long ticket, RuntimeException e) {
-        if (latest.get() == ticket) {
-            busy.set(false);
-            solvedHistory.ifPresent(this::show);
-            message.set(Message.error("A fault of Phalanx stopped the arranging (" + e.getMessage()
-                    + "). What was shown before is kept."));
-        }
-    }
-
-    /** Gives up all work in hand: the window closes. */
-    void stop() {
-        latest.incrementAndGet();
-    }
-
-    /** Gives up the work in hand; the project goes back to the one that is shown. */
-    public void cancel() {
-        boolean shown = solvedHistory.isPresent();
-        if (busy.get() && shown && !solvedHistory.get().now().equals(project.get())) {
-            latest.incrementAndGet();
-            busy.set(false);
-            show(solvedHistory.get());
-            returns.forEach(told -> told.accept(solvedHistory.get().tick()));
-            message.set(Message.plain("Stopped. The arrangement is as it was before."));
-        } else if (busy.get() && shown) {
-            latest.incrementAndGet();
-            busy.set(false);
-            message.set(Message.plain("Stopped the full search. The quick answer stays."));
-        }
-    }
-
-    /**
-     * Shows the quick answer.
-     *
-     * @param before what stood in the message line when the work began; what was said since stays there
-     */
-    private void solved(long ticket, History from, Arrangement solved, Message before, String done, boolean last) {
-        if (latest.get() == ticket) {
-            solvedHistory = Optional.of(from);
-            busy.set(!last);
-            // what is said about the new arrangement comes after this line, not under it
-            if (message.get() == before) {
-                message.set(Message.plain(done));
-            }
-            arrangement.set(solved);
-        }
-    }
-
-    /** Puts the full answer in the place of the quick one, and says so where nothing else was said meanwhile. */
-    private void completed(long ticket, Arrangement quick, Arrangement full, String done) {
-        if (latest.get() != ticket) {
-            return;
-        }
-        busy.set(false);
-        if (full.cost().compareTo(quick.cost()) < 0) {
-            if (message.get().equals(Message.plain(done))) {
-                message.set(Message.plain(String.format(
-                        Locale.ROOT,
-                        "%s The full search took its place: effort %.1f, not %.1f.",
-                        done,
-                        full.effort(),
-                        quick.effort())));
-            }
-            arrangement.set(full);
-        }
     }
 
     /** The project file that is open, if the song was opened from one or saved to one. */
@@ -802,16 +641,16 @@ public final class Workbench {
 
     /** Writes the arrangement to a file in the background. */
     public void export(Path file) {
-        Arrangement shown = arrangement.get();
+        Arrangement shown = solver.arrangementProperty().get();
         if (shown == null) {
             message.set(Message.error("There is no arrangement to write yet."));
             return;
         }
-        busy.set(true);
+        solver.busy(true);
         background.execute(() -> {
             Message result = written(shown, file);
             interfaceThread.execute(() -> {
-                busy.set(false);
+                solver.busy(false);
                 message.set(result);
             });
         });

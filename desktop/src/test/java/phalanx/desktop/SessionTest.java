@@ -204,6 +204,13 @@ class SessionTest {
         assertThat(workbench.isChangedOutside()).isFalse();
         Files.writeString(file, Files.readString(file) + " ");
         assertThat(workbench.isChangedOutside()).isTrue();
+        workbench.noticeOthers();
+        assertThat(workbench.messageProperty().get().text())
+                .startsWith("one.phalanx.json was changed by another program");
+        workbench.setTempo(81);
+        String later = workbench.messageProperty().get().text();
+        workbench.noticeOthers();
+        assertThat(workbench.messageProperty().get().text()).as("told once").isEqualTo(later);
     }
 
     @Test

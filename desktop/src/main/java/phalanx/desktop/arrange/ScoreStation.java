@@ -133,7 +133,7 @@ public final class ScoreStation extends StackPane implements Themed {
     private void findOtherWays() {
         int tick = score.selected();
         if (lock().isEmpty() && !isWritten()) {
-            workbench.otherWays(tick, MOST_WAYS, found -> {
+            workbench.solver().otherWays(tick, MOST_WAYS, found -> {
                 if (tick == score.selected() && lock().isEmpty()) {
                     workbench.arrangement().ifPresent(shown -> why.showLock(shown.slotAt(tick), lock()));
                     why.showOtherWays(found);
@@ -143,9 +143,11 @@ public final class ScoreStation extends StackPane implements Themed {
     }
 
     private void findFaster() {
-        workbench.fasterWay(
-                found -> workbench.arrangement().ifPresent(shown -> why.showFaster(found, ceiling(shown))),
-                this::offerFaster);
+        workbench
+                .solver()
+                .fasterWay(
+                        found -> workbench.arrangement().ifPresent(shown -> why.showFaster(found, ceiling(shown))),
+                        this::offerFaster);
     }
 
     /** Notes that are kept as written have no other way. */

@@ -61,7 +61,7 @@ final class TuneCard extends VBox {
         super(8);
         getStyleClass().add("card");
         ToggleGroup group = new ToggleGroup();
-        HBox row = new HBox(6, bass, Cards.hint("digits: fret, Shift+letter: note, +: second"), Cards.space());
+        HBox row = new HBox(6, bass, Cards.hint("digits: fret, Shift+letter: note"), Cards.space());
         for (Length one : Length.values()) {
             ToggleButton button = toggle("length-" + one.key, one.label, "Length of the next note (" + one.key + ")");
             button.setToggleGroup(group);

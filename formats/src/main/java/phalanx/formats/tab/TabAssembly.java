@@ -256,14 +256,14 @@ final class TabAssembly {
         Key key = namedKey.orElseGet(this::foundKey);
         List<MelodyNote> tune = new TabTune(instrument, bars, key).of(notes);
         Timeline time = new Timeline(bars);
-        Set<Integer> ticks = new HashSet<>();
+        Set<Long> ticks = new HashSet<>();
         for (MelodyNote note : tune) {
             time.note(TUNE, note.tick(), note.lengthTicks(), note.pitch(), Optional.empty());
-            ticks.add(note.tick() << Byte.SIZE | note.midi());
+            ticks.add((long) note.tick() << Byte.SIZE | note.midi());
         }
         for (WrittenNote note : notes) {
             int midi = instrument.midi(note.string(), note.fret());
-            if (!ticks.contains(note.tick() << Byte.SIZE | midi)) {
+            if (!ticks.contains((long) note.tick() << Byte.SIZE | midi)) {
                 int left = bars.get(bars.size() - 1).endTick() - note.tick();
                 time.note("others", note.tick(), Math.min(left, Ticks.QUARTER), Pitch.of(midi, key), Optional.empty());
             }
