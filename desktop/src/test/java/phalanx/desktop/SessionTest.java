@@ -118,7 +118,7 @@ class SessionTest {
                     edit(workbench, random);
                     steps += workbench.project().orElseThrow().equals(before) ? 0 : 1;
                 }
-                if (i % 25 == 24) {
+                if (i % (DEEP ? 10 : 50) == 9) {
                     Project now = workbench.project().orElseThrow();
                     assertThat(Solve.of(now).findings()).as("seed " + seed).isNotNull();
                 }
