@@ -62,14 +62,19 @@ public record Project(
                 Wishes.USUAL);
     }
 
-    /** Notes that were written are kept while bars, chords, tune and own bass stay as they are. */
+    /**
+     * Notes that were written are kept while bars, chords, tune and own bass stay as they are; locks beyond the end go.
+     */
     public Project withSong(Song newSong) {
         boolean same = newSong.bars().equals(song.bars())
                 && newSong.chart().equals(song.chart())
                 && newSong.melody().equals(song.melody())
                 && newSong.bass().equals(song.bass());
+        List<Lock> left = locks.stream()
+                .filter(lock -> lock.startTick() < newSong.endTick())
+                .toList();
         return new Project(
-                newSong, instrument, strings, hand, locks, same ? written : Optional.empty(), picking, wishes);
+                newSong, instrument, strings, hand, left, same ? written : Optional.empty(), picking, wishes);
     }
 
     /**

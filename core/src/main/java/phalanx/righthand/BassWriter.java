@@ -62,10 +62,7 @@ public final class BassWriter {
     }
 
     private BassStroke own(MelodyNote note) {
-        int chord = -1;
-        while (chord + 1 < song.chart().size() && song.chart().get(chord + 1).startTick() <= note.tick()) {
-            chord++;
-        }
+        int chord = song.chordIndexAt(note.tick());
         int tone = 1 << note.midi() % 12;
         return new BassStroke(note.tick(), note.endTick(), chord, tone, tone, BassStrings.AS_IT_LIES, note.midi());
     }

@@ -151,6 +151,21 @@ public record Song(
         return low;
     }
 
+    /** Index in {@link #chart()} of the chord that holds at a tick; -1 before the first. */
+    public int chordIndexAt(int tick) {
+        int low = 0;
+        int high = chart.size();
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (chart.get(middle).startTick() <= tick) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low - 1;
+    }
+
     /** Where a chord change's stretch ends: at the next change or the end of the song. */
     public int chordEnd(int index) {
         return index + 1 < chart.size() ? chart.get(index + 1).startTick() : endTick();

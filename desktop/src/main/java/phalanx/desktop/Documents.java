@@ -47,11 +47,8 @@ final class Documents {
         question.ask(
                 title + " has changes that are not saved.",
                 List.of(
-                        new Answer("answer-save", "Save", () -> save(then)),
-                        new Answer("answer-drop", "Don't save", () -> {
-                            workbench.dropChanges();
-                            then.run();
-                        }),
+                        new Answer("answer-save", "Save", () -> save(() -> leave(then))),
+                        new Answer("answer-drop", "Don't save", then),
                         new Answer("answer-cancel", "Cancel", () -> {})));
     }
 

@@ -73,7 +73,10 @@ public final class PhalanxApp extends Application {
         place.restore(shell, workbench);
         stage.setOnCloseRequest(event -> {
             event.consume();
-            shell.documents().leave(stage::close);
+            shell.documents().leave(() -> {
+                workbench.dropChanges();
+                stage.close();
+            });
         });
         stage.focusedProperty().addListener((property, before, now) -> {
             if (now) {

@@ -107,7 +107,7 @@ public final class Shell extends StackPane {
     private Node made(Station station) {
         return switch (station) {
             case GUITAR -> new GuitarStation(workbench, playback);
-            case SONG -> new SongStation(workbench, playback, searches, Platform::runLater);
+            case SONG -> new SongStation(workbench, playback, searches, Platform::runLater, documents::leave);
             case SHAPES -> new ShapesStation(workbench, playback, searches, Platform::runLater);
             case PICKING -> new PickingStation(workbench, playback);
             case SCORE -> score;

@@ -136,10 +136,10 @@ public final class Workbench {
         background.execute(() -> {
             try {
                 if (ProjectFile.isProject(file)) {
-                    Project saved = new ProjectFile().read(file);
+                    Document saved = Document.in(file, new ProjectFile().read(file));
                     interfaceThread.execute(() -> {
                         source.set(new Source(file, List.of(), Choice.LIKELIEST, List.of()));
-                        begin(Document.in(file, saved), "Opened " + file.getFileName() + ".");
+                        begin(saved, "Opened " + file.getFileName() + ".");
                     });
                     return;
                 }
@@ -244,7 +244,8 @@ public final class Workbench {
      */
     public void setKey(String text) {
         boolean byCapo = text.trim().toLowerCase(Locale.ROOT).endsWith("capo");
-        String tonic = text.trim().replaceFirst("(?i)\\s*capo$", "");
+        // a minor song stays minor, whether the player types A or Am
+        String tonic = text.trim().replaceFirst("(?i)\\s*capo$", "").replaceFirst("(?<=[A-Ga-g#b])m$", "");
         edit("key " + text.trim(), now -> {
             Key key = now.song().key();
             Key wanted = Key.parse(tonic
@@ -461,7 +462,7 @@ public final class Workbench {
                 .orElse(null));
         document.set(own);
         solve(History.of(work), "Unsaved work of " + work.song().title() + " is open. It is not saved yet: Ctrl+S.");
-        rescue.putAway(found);
+        rescue.taken(found);
     }
 
     /** Unsaved work that was found is not wanted. */

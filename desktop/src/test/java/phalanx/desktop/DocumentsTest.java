@@ -2,12 +2,14 @@ package phalanx.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeoutException;
+import java.util.stream.Stream;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import phalanx.desktop.session.Rescue;
@@ -130,5 +132,25 @@ class DocumentsTest extends OpenWindow {
         waitForText("#message", "Saved");
         assertThat(new ProjectFile().read(file).song().tempo()).isEqualTo(133);
         other.shutdownNow();
+    }
+
+    /** "Don't save" and then a file that cannot be read: the song stays open, and its unsaved copy stays on the disk. */
+    @Test
+    void aFileThatCannotBeReadLeavesTheUnsavedCopy() throws Exception {
+        tempo(143);
+        toOpen = Optional.of(Files.writeString(folder.resolve("broken.musicxml"), "<broken"));
+        push(KeyCode.CONTROL, KeyCode.O);
+        waitFor(this::asked);
+        clickOn("#answer-drop");
+        waitForText("#message", "stays open");
+        assertThat(project().song().tempo()).isEqualTo(143);
+        Path unsaved = folder.resolve("unsaved");
+        waitFor(() -> {
+            try (Stream<Path> all = Files.walk(unsaved)) {
+                return all.anyMatch(file -> file.endsWith("work.json"));
+            } catch (IOException e) {
+                return false;
+            }
+        });
     }
 }

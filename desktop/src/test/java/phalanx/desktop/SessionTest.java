@@ -28,6 +28,7 @@ import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.song.TuneEdit;
+import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
 /** The session without a screen: steps taken back and brought again, what is unsaved, what a stopped edit leaves. */
@@ -225,5 +226,21 @@ class SessionTest {
         assertThat(workbench.project().orElseThrow().instrument().capo()).isZero();
         assertThat(workbench.project().orElseThrow().instrument().tuning().notes())
                 .isEqualTo("E A D G B E");
+    }
+
+    @Test
+    void aMinorSongStaysMinorInAnotherKey() {
+        Workbench workbench = workbench();
+        workbench.newSong();
+        workbench.editSong(
+                "chart",
+                song -> ChartText.parse("| Am | E7 |", Meter.COMMON).over(song).inKey(Key.parse("Am")));
+        for (String typed : List.of("C", "Cm")) {
+            workbench.setKey(typed);
+            assertThat(workbench.project().orElseThrow().song().chart().get(0).symbol())
+                    .as(typed)
+                    .isEqualTo("Cm");
+            workbench.undo();
+        }
     }
 }

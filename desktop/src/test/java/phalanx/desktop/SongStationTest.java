@@ -46,6 +46,14 @@ class SongStationTest extends OpenWindow {
         WaitForAsyncUtils.waitForFxEvents();
     }
 
+    /** A new song with a chart. */
+    private void newSong(String text) {
+        push(KeyCode.CONTROL, KeyCode.N);
+        chart(text);
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        waitForText("#message", "Set chart");
+    }
+
     @Test
     void aSongOfSixteenBarsIsTypedWithoutTheMouse() throws TimeoutException {
         push(KeyCode.CONTROL, KeyCode.N);
@@ -160,10 +168,7 @@ class SongStationTest extends OpenWindow {
 
     @Test
     void anotherChordThatTheTuneAllowsIsPutInAndTakenBack() throws TimeoutException {
-        push(KeyCode.CONTROL, KeyCode.N);
-        chart("| C | F | G7 | C |");
-        push(KeyCode.CONTROL, KeyCode.ENTER);
-        waitForText("#message", "Set chart");
+        newSong("| C | F | G7 | C |");
         clickOn("#hint-Am");
         waitFor(() -> song().chart().get(0).symbol().equals("Am"));
         push(KeyCode.CONTROL, KeyCode.Z);
@@ -209,16 +214,22 @@ class SongStationTest extends OpenWindow {
         interact(() -> bass.getSelectionModel().select(1));
         waitFor(() -> song().bass().size() == 3);
         assertThat(song().melody().get(0).below()).contains(Pitch.parse("C4"));
+        interact(() -> workbench.setTempo(131));
         interact(() -> bass.getSelectionModel().select(0));
+        waitFor(() -> lookup("#question").query().isVisible());
+        assertThat(bass.getSelectionModel().getSelectedIndex())
+                .as("what is open is shown")
+                .isEqualTo(1);
+        clickOn("#answer-cancel");
+        assertThat(song().tempo()).isEqualTo(131);
+        interact(() -> bass.getSelectionModel().select(0));
+        clickOn("#answer-drop");
         waitFor(() -> song().bass().isEmpty());
     }
 
     @Test
     void barsGoInAndOutWithAllThatStandsInThem() throws TimeoutException {
-        push(KeyCode.CONTROL, KeyCode.N);
-        chart("| C | F | G7 |");
-        push(KeyCode.CONTROL, KeyCode.ENTER);
-        waitForText("#message", "Set chart");
+        newSong("| C | F | G7 |");
         type(KeyCode.F3);
         waitFor(() -> lookup("#bars").query().isFocused());
         write("w303");
@@ -247,10 +258,7 @@ class SongStationTest extends OpenWindow {
 
     @Test
     void theKeyChipMovesTheSongWithAndWithoutACapo() throws TimeoutException {
-        push(KeyCode.CONTROL, KeyCode.N);
-        chart("| C | F | G7 | C |");
-        push(KeyCode.CONTROL, KeyCode.ENTER);
-        waitForText("#message", "Set chart");
+        newSong("| C | F | G7 | C |");
         waitUntilArranged();
         clickOn("#key");
         clickOn("A");
@@ -507,10 +515,7 @@ class SongStationTest extends OpenWindow {
 
     @Test
     void fretsInTheChartAreHeldUntilTheyAreReleased() throws TimeoutException {
-        push(KeyCode.CONTROL, KeyCode.N);
-        chart("| x32010 | F |");
-        push(KeyCode.CONTROL, KeyCode.ENTER);
-        waitForText("#message", "Set chart");
+        newSong("| x32010 | F |");
         waitUntilArranged();
         assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("x32010", "F");
         assertThat(workbench.arrangement().orElseThrow().request().locks()).hasSize(1);

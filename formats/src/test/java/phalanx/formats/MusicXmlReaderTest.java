@@ -226,7 +226,7 @@ class MusicXmlReaderTest {
                 .hasMessageContaining("container");
         Path bomb = folder.resolve("bomb.mxl");
         Files.write(bomb, zip("a", new byte[60 << 20], "b", new byte[60 << 20]));
-        assertThatThrownBy(() -> SongFiles.read(bomb)).hasMessageContaining("50 MB");
+        assertThatThrownBy(() -> SongFiles.read(bomb)).hasMessageContaining("100 MB");
     }
 
     private static byte[] container(String path) {

@@ -110,15 +110,15 @@ final class NoteAudit {
                 missing(tune);
             }
         }
-        arrangement.song().bass().forEach(this::checkOwnBass);
+        Map<Integer, List<ArrangedNote>> outer = arrangement.notes().stream()
+                .filter(note -> note.role() != Role.INNER)
+                .collect(Collectors.groupingBy(ArrangedNote::tick));
+        arrangement.song().bass().forEach(note -> checkOwnBass(note, outer.getOrDefault(note.tick(), List.of())));
         checkBuried();
     }
 
     /** Its pitch may lie in another octave, where the guitar has none of its own. */
-    private void checkOwnBass(MelodyNote wanted) {
-        List<ArrangedNote> there = arrangement.notes().stream()
-                .filter(note -> note.tick() == wanted.tick() && note.role() != Role.INNER)
-                .toList();
+    private void checkOwnBass(MelodyNote wanted, List<ArrangedNote> there) {
         if (there.stream().noneMatch(note -> (note.midi() - wanted.midi()) % 12 == 0)) {
             Optional<ArrangedNote> instead =
                     there.stream().filter(note -> note.role() == Role.BASS).findFirst();

@@ -1,7 +1,6 @@
 package phalanx.song.build;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -22,8 +21,6 @@ import phalanx.song.Meter;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Unfolding;
-import phalanx.theory.ChordGuess;
-import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
@@ -408,39 +405,7 @@ public final class SongBuilder {
             }
         }
         boolean rich = accompaniment.size() >= RICH * song.melody().size();
-        return rich ? heard(inKey, accompaniment) : new ChordProposal(inKey).propose(accompaniment);
-    }
-
-    /** A chord for each bar, of all that sounds in it. */
-    private static Song heard(Song song, List<ChordProposal.Sounding> accompaniment) {
-        List<ChordProposal.Sounding> sounding = new ArrayList<>(accompaniment);
-        song.melody()
-                .forEach(note -> sounding.add(new ChordProposal.Sounding(note.tick(), note.endTick(), note.midi())));
-        double[][] weights = new double[song.bars().size()][12];
-        int[] lowest = new int[weights.length];
-        Arrays.fill(lowest, Integer.MAX_VALUE);
-        for (ChordProposal.Sounding note : sounding) {
-            for (int i = song.barIndexAt(note.tick()); i < weights.length; i++) {
-                Bar bar = song.bars().get(i);
-                int within = Math.min(note.endTick(), bar.endTick()) - Math.max(note.tick(), bar.startTick());
-                if (within <= 0) {
-                    break;
-                }
-                weights[i][note.midi() % 12] += within;
-                lowest[i] = Math.min(lowest[i], note.midi());
-            }
-        }
-        ChordGuess guess = new ChordGuess(song.key());
-        List<ChordChange> chart = new ArrayList<>();
-        Optional<ChordSymbol> before = Optional.empty();
-        for (int i = 0; i < weights.length; i++) {
-            Optional<ChordSymbol> chord = guess.guess(weights[i], lowest[i] % 12);
-            if (chord.isPresent() && !chord.equals(before)) {
-                chart.add(new ChordChange(song.bars().get(i).startTick(), chord).asProposed());
-                before = chord;
-            }
-        }
-        return song.withChart(chart);
+        return rich ? HeardChords.over(inKey, accompaniment) : new ChordProposal(inKey).propose(accompaniment);
     }
 
     private void sayWhatIsMissing(String voice) {

@@ -81,7 +81,8 @@ public final class Rescue implements AutoCloseable {
         timer.execute(this::forget);
     }
 
-    private void write() {
+    /** Writes what waits; says whether nothing is left to write. */
+    private boolean write() {
         Optional<Rescued> work;
         synchronized (this) {
             work = waiting;
@@ -93,11 +94,13 @@ public final class Rescue implements AutoCloseable {
                 new RescueFile().write(work.get(), own.resolve(WORK));
                 kept = true;
             }
+            return true;
         } catch (FormatException | IOException e) {
             if (!troubled) {
                 troubled = true;
                 onTrouble.accept("Unsaved work cannot be kept in " + folder + ": save often.");
             }
+            return false;
         }
     }
 
@@ -172,16 +175,26 @@ public final class Rescue implements AutoCloseable {
         }
     }
 
-    /** Puts work that was found away; it is open in this window now, or the player does not want it. */
+    /** Puts work that was found away: the player does not want it. */
     public void putAway(Found found) {
+        timer.execute(() -> drop(found));
+    }
+
+    /** Work that was found is open in this window: it goes from where it was once it is kept here. */
+    public void taken(Found found) {
         timer.execute(() -> {
-            write();
-            try {
-                remove(found.folder);
-            } catch (IOException e) {
-                // it is offered once more, no worse
+            if (write()) {
+                drop(found);
             }
         });
+    }
+
+    private static void drop(Found found) {
+        try {
+            remove(found.folder);
+        } catch (IOException e) {
+            // it is offered once more, no worse
+        }
     }
 
     private static void remove(Path session) throws IOException {

@@ -57,7 +57,10 @@ final class PartsBar extends FlowPane {
         harmony.getSelectionModel().select(1 + chosen.harmony().orElse(-1));
         bass.getItems().setAll(orNone);
         bass.getSelectionModel().select(1 + chosen.bass().orElse(-1));
-        List.of(tune, harmony, bass).forEach(box -> box.setOnAction(event -> onChoice.accept(choice())));
+        // another tune of the file may have no such parts
+        tune.setOnAction(event -> onChoice.accept(
+                Choice.ofTune(OptionalInt.of(tune.getSelectionModel().getSelectedIndex()))));
+        List.of(harmony, bass).forEach(box -> box.setOnAction(event -> onChoice.accept(choice())));
     }
 
     /** The voices of one tune all begin with its title, which says nothing here. */

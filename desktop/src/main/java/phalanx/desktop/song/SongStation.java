@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -70,13 +71,22 @@ public final class SongStation extends HBox implements Themed {
      * @param playback to hear notes with
      * @param background runs the advice
      * @param interfaceThread runs a job on the interface thread
+     * @param leave does what puts another song in the place of this one, once it is saved or given up
      */
-    public SongStation(Workbench workbench, Playback playback, Executor background, Executor interfaceThread) {
+    public SongStation(
+            Workbench workbench,
+            Playback playback,
+            Executor background,
+            Executor interfaceThread,
+            Consumer<Runnable> leave) {
         super(GAP);
         this.workbench = workbench;
         this.playback = playback;
         this.interfaceThread = interfaceThread;
-        this.parts = new PartsBar(workbench::chooseParts);
+        this.parts = new PartsBar(choice -> {
+            workbench.source().ifPresent(this::showSource);
+            leave.accept(() -> workbench.chooseParts(choice));
+        });
         this.form = new FormCards(
                 this::goTo, index -> workbench.editSong("section", song -> FormCards.varied(song, index)));
         this.advice = new AdviceCard(background, interfaceThread, this::use);
@@ -348,7 +358,12 @@ public final class SongStation extends HBox implements Themed {
         song().ifPresent(song -> {
             int index = cursor >= song.endTick() ? song.bars().size() : song.barIndexAt(cursor);
             Bar like = song.bars().get(Math.min(index, song.bars().size() - 1));
-            workbench.editBars("a bar more", now -> BarEdit.insert(now, index, 1, like.meter()));
+            workbench.editBars(
+                    "an empty bar "
+                            + (index < song.bars().size()
+                                    ? song.bars().get(index).number()
+                                    : song.bars().get(index - 1).number() + 1),
+                    now -> BarEdit.insert(now, index, 1, like.meter()));
             moveTo(song().map(now -> now.bars().get(index).startTick()).orElse(0));
             bars.requestFocus();
         });
@@ -361,9 +376,8 @@ public final class SongStation extends HBox implements Themed {
             int to = song.barIndexAt(selection.isEmpty() ? cursor : selection.to() - 1) + 1;
             selection.clear();
             workbench.editBars(
-                    to - from == 1
-                            ? "bar " + song.bars().get(from).number() + " taken out"
-                            : (to - from) + " bars taken out",
+                    "the song without "
+                            + (to - from == 1 ? "bar " + song.bars().get(from).number() : (to - from) + " bars"),
                     now -> BarEdit.delete(now, from, to));
             moveTo(song.bars().get(from).startTick());
             bars.requestFocus();

@@ -13,7 +13,7 @@ import phalanx.formats.reading.FormatException;
 
 /** Unpacks a compressed MusicXML file (.mxl) while it is read: a zip whose container names the score. */
 public final class CompressedMusicXml {
-    private static final long MOST_UNPACKED = 50L * 1024 * 1024;
+    private static final long MOST_UNPACKED = 100L * 1024 * 1024;
     private static final String CONTAINER = "META-INF/container.xml";
 
     private final byte[] archive;
@@ -74,7 +74,7 @@ public final class CompressedMusicXml {
     }
 
     private static FormatException tooLarge() {
-        return new FormatException("", "the archive unpacks past 50 MB");
+        return new FormatException("", "the archive unpacks past 100 MB");
     }
 
     /** Ends with an error past the limit. */
