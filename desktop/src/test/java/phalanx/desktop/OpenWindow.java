@@ -12,14 +12,20 @@ import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationTest;
+import org.testfx.util.NodeQueryUtils;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.desktop.session.Rescue;
 import phalanx.formats.library.LibraryFile;
@@ -90,6 +96,28 @@ abstract class OpenWindow extends ApplicationTest {
     void end() {
         background.shutdownNow();
         timer.shutdownNow();
+    }
+
+    @Override
+    public FxRobot clickOn(String query, MouseButton... buttons) {
+        clickOn(middle(this, query), buttons);
+        return this;
+    }
+
+    /**
+     * Where a visible node's middle is on the screen. The bounds are asked for on the window's thread: reckoned on the
+     * test's, beside a layout, they spoil the scene graph for good.
+     */
+    static Point2D middle(FxRobot robot, String query) {
+        WaitForAsyncUtils.waitForFxEvents();
+        return WaitForAsyncUtils.waitForAsyncFx(10_000, () -> {
+            Node node = robot.lookup(query)
+                    .match(NodeQueryUtils.isVisible())
+                    .tryQuery()
+                    .orElseThrow(() -> new AssertionError("nothing to be seen at " + query));
+            Bounds bounds = node.localToScreen(node.getBoundsInLocal());
+            return new Point2D(bounds.getCenterX(), bounds.getCenterY());
+        });
     }
 
     static void waitFor(BooleanSupplier condition) throws TimeoutException {

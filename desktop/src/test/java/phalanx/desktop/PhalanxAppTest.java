@@ -65,7 +65,7 @@ class PhalanxAppTest {
             stage.setHeight(760);
         });
         robot.type(KeyCode.F9);
-        robot.clickOn("#tempo").write("123").type(KeyCode.ENTER);
+        robot.clickOn(OpenWindow.middle(robot, "#tempo")).write("123").type(KeyCode.ENTER);
         WaitForAsyncUtils.waitFor(10, TimeUnit.SECONDS, () -> stage.getTitle().contains("*"));
         close(stage);
         assertThat(asked()).isTrue();
@@ -73,7 +73,7 @@ class PhalanxAppTest {
         robot.type(KeyCode.ESCAPE);
         assertThat(stage.isShowing()).isTrue();
         close(stage);
-        robot.clickOn("#answer-drop");
+        robot.clickOn(OpenWindow.middle(robot, "#answer-drop"));
         assertThat(stage.isShowing()).isFalse();
         robot.interact(app::stop);
         assertThat(new SettingsFile(HOME.resolve("settings.json")).read().dark())
