@@ -22,6 +22,7 @@ import picocli.CommandLine.Parameters;
             ArrangeCommand.class,
             ShapesCommand.class,
             ReachCommand.class,
+            ChainCommand.class,
             NameCommand.class,
             AnalyseCommand.class,
             ConvertCommand.class,

@@ -130,6 +130,20 @@ class CommandsTest {
     }
 
     @Test
+    void chainChoosesFingersAndSaysWhatSetsThePace() throws IOException {
+        JsonNode chain = json("chain", "x7577x x6567x Hm7", "--tempo", "300", "--json");
+        assertThat(chain.at("/leftOut/0").asText()).startsWith("shape 3, Hm7");
+        JsonNode second = chain.at("/chain/shapes/1");
+        assertThat(second.get("fingers").toString()).isEqualTo("[\"0\",\"2\",\"1\",\"3\",\"4\",\"0\"]");
+        assertThat(second.at("/pace/needsMs").asDouble())
+                .isGreaterThan(second.at("/pace/hasMs").asDouble());
+        assertThat(chain.at("/chain/ceilingBpm").asDouble()).isBetween(150.0, 299.0);
+        out.getBuffer().setLength(0);
+        assertThat(run("chain", "x32010:043010 x02210")).isZero();
+        assertThat(out.toString()).contains("With better fingers:", "0 3 2 0 1 0", "in time up to");
+    }
+
+    @Test
     void batchesAnswerEachLineInOrder() throws IOException {
         InputStream before = System.in;
         System.setIn(new ByteArrayInputStream("x32010\nnonsense\n0 x 7 7 7 x\n".getBytes(StandardCharsets.UTF_8)));
@@ -152,6 +166,8 @@ class CommandsTest {
             strings = {
                 "shapes Hx",
                 "reach 1x",
+                "chain 9x",
+                "chain C --tempo 5",
                 "name x3201q",
                 "shapes C --tuning Q",
                 "shapes C --capo 13",

@@ -10,8 +10,11 @@ import java.util.function.BooleanSupplier;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
+import javafx.event.ActionEvent;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TextField;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import phalanx.arrange.score.Arrangement;
@@ -52,6 +55,10 @@ final class Shots {
                 new View("guitar.png", () -> shell.show(Station.GUITAR)),
                 new View("song.png", this::showAdvice, () -> scene.lookup("#advise-use") != null),
                 new View("shapes.png", () -> shell.show(Station.SHAPES)),
+                new View(
+                        "chain.png",
+                        this::showChain,
+                        () -> ((Labeled) scene.lookup("#chain-why")).getText().length() > 1),
                 new View("picking.png", this::showPattern),
                 new View("score-dark.png", () -> {
                     shell.show(Station.SCORE);
@@ -71,6 +78,13 @@ final class Shots {
     private void showPattern() {
         shell.show(Station.PICKING);
         PatternLibrary.standard().find("Long Lane").ifPresent(shell.picking()::showOnSection);
+    }
+
+    private void showChain() {
+        ((Button) scene.lookup("#open-chain")).fire();
+        shell.applyCss();
+        ((TextField) scene.lookup("#chain-field")).setText("D A/C# Bm7 x02220 G x5777x");
+        ((TextField) scene.lookup("#chain-field")).fireEvent(new ActionEvent());
     }
 
     private void showAdvice() {

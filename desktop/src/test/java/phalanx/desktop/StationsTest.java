@@ -6,6 +6,7 @@ import java.util.concurrent.TimeoutException;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
@@ -154,6 +155,29 @@ class StationsTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.Z);
         waitForText("#message", "Took back: release of");
         assertThat(project().locks()).containsExactly(lock);
+    }
+
+    @Test
+    void aChainIsTypedWalkedAndTheSongsOwnShown() throws TimeoutException {
+        openShapes();
+        type(KeyCode.D);
+        WaitForAsyncUtils.waitForFxEvents();
+        write("C Hm7 x32010:043010 x02210");
+        type(KeyCode.ENTER);
+        waitForText("#chain-sum", "3 shapes");
+        assertThat(text("#chain-troubles")).contains("shape 2, Hm7");
+        waitForText("#change-title", "From C to x32010:043010");
+        type(KeyCode.RIGHT);
+        waitForText("#change-title", "From x32010:043010 to x02210");
+        clickOn("#chain-fingers");
+        waitFor(() -> lookup("#chain-fingers").tryQuery().isEmpty());
+        assertThat(lookup("#chain-field").<TextField>query().getText()).contains("x32010:032010");
+        clickOn("#chain-song");
+        waitFor(() -> !text("#chain-sum").startsWith("3 shapes"));
+        assertThat(lookup("#chain-troubles").query().isVisible()).isFalse();
+        type(KeyCode.ESCAPE);
+        waitFor(() -> lookup("#filter-top").tryQuery().isPresent());
+        assertThat(lookup("#shape-drawer").query().isVisible()).isTrue();
     }
 
     @Test

@@ -13,6 +13,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -30,6 +31,8 @@ import phalanx.desktop.widget.WhenShown;
 import phalanx.formats.library.Library;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.lefthand.drill.Chain;
+import phalanx.lefthand.drill.Drill;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.FingeringFinder;
 import phalanx.lefthand.shape.HeldShape;
@@ -61,6 +64,8 @@ public final class ShapesStation extends HBox implements Themed {
     private final ScrollPane scroll = new ScrollPane(grid);
     private final Label count = Cards.quiet("");
     private final ChangeCard change = new ChangeCard();
+    private final VBox middle = new VBox(8);
+    private final ChainView chain;
     private final ShapeDrawer drawer;
     private Theme theme = Theme.SPRUCE;
     private Optional<ChordSymbol> free = Optional.empty();
@@ -90,8 +95,11 @@ public final class ShapesStation extends HBox implements Themed {
         setId("shapes-station");
         getStyleClass().add("station-content");
         setFocusTraversable(true);
-        setAccessibleText("Shapes. Arrow keys move, Enter uses and locks, H hears, C compares, M keeps, U releases");
-        VBox middle = new VBox(8, filters, scroll, count, change);
+        setAccessibleText("Shapes. Arrow keys move, Enter uses and locks, H hears, C compares, M keeps, U releases, "
+                + "D opens a chain of shapes");
+        chain = new ChainView(new ChainView.Actions(
+                this::workOut, this::songsOwnChain, this::showChainChange, () -> showChain(false)));
+        VBox.setVgrow(chain, Priority.ALWAYS);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         HBox.setHgrow(middle, Priority.ALWAYS);
         scroll.setFitToWidth(true);
@@ -101,6 +109,7 @@ public final class ShapesStation extends HBox implements Themed {
         count.setId("shape-count");
         count.setWrapText(false);
         getChildren().addAll(songChords(), middle, drawer);
+        showChain(false);
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
         drawer.showNone("Open a song, or type a chord at the left.");
         change.showNone("Choose a shape to see the change into it.");
@@ -125,6 +134,12 @@ public final class ShapesStation extends HBox implements Themed {
         anyChord.setOnAction(event -> showAny());
         VBox card =
                 Cards.card("In this song", Cards.small("at the right: effort of its hardest moment"), chords, anyChord);
+        card.getChildren()
+                .add(Cards.button(
+                        "open-chain",
+                        "A chain of shapes",
+                        "Shapes one after another, with the changes between them (D)",
+                        () -> showChain(true)));
         card.setPrefWidth(LIST_WIDTH);
         card.setMinWidth(LIST_WIDTH);
         return card;
@@ -252,7 +267,9 @@ public final class ShapesStation extends HBox implements Themed {
             grid.getChildren().setAll(Cards.quiet(why));
             count.setText("no shape");
             drawer.showNone(why);
-            change.showNone("Nothing to change to.");
+            if (!isChainShown()) {
+                change.showNone("Nothing to change to.");
+            }
             return;
         }
         count.setText(String.format(
@@ -295,15 +312,7 @@ public final class ShapesStation extends HBox implements Themed {
         }
         selected = Math.max(0, Math.min(cards.size() - 1, index));
         showSelected();
-        ShapeCard card = cards.get(selected);
-        double top = card.getBoundsInParent().getMinY();
-        double room = grid.getHeight() - scroll.getViewportBounds().getHeight();
-        double bottom =
-                card.getBoundsInParent().getMaxY() - scroll.getViewportBounds().getHeight();
-        double at = scroll.getVvalue() * Math.max(0, room);
-        if (room > 0 && (top < at || bottom > at)) {
-            scroll.setVvalue((top < at ? top : bottom) / room);
-        }
+        Cards.scrollTo(scroll, grid, cards.get(selected));
     }
 
     private Optional<PricedShape> chosen() {
@@ -311,6 +320,9 @@ public final class ShapesStation extends HBox implements Themed {
     }
 
     private void showSelected() {
+        if (isChainShown()) {
+            return;
+        }
         chosen().ifPresent(shape -> {
             for (int i = 0; i < cards.size(); i++) {
                 cards.get(i).setSelected(i == selected);
@@ -332,11 +344,15 @@ public final class ShapesStation extends HBox implements Themed {
         return workbench.arrangement().map(shown -> shown.song().key()).orElse(Key.C_MAJOR);
     }
 
-    private void showChange(PricedShape shape) {
-        double tempo = workbench
+    private double tempo() {
+        return workbench
                 .project()
                 .map(project -> (double) project.song().tempo())
                 .orElse(90.0);
+    }
+
+    private void showChange(PricedShape shape) {
+        double tempo = tempo();
         if (marked.isPresent()) {
             HeldShape from = marked.get();
             change.show(
@@ -358,6 +374,67 @@ public final class ShapesStation extends HBox implements Themed {
                 Change.onTheBeat(before.get(), shape.fingering(), instrument, hand, tempo),
                 instrument,
                 tempo);
+    }
+
+    /** Shows a chain in the place of one chord's shapes, or these again. */
+    private void showChain(boolean shown) {
+        if (shown) {
+            middle.getChildren().setAll(chain, change);
+            chain.begin();
+            chain.chain()
+                    .ifPresentOrElse(
+                            all -> showChainChange(chain.selected()),
+                            () -> change.showNone("Work out a chain to see its changes."));
+        } else {
+            middle.getChildren().setAll(filters, scroll, count, change);
+            showSelected();
+            requestFocus();
+        }
+        drawer.setVisible(!shown);
+        drawer.setManaged(!shown);
+    }
+
+    private boolean isChainShown() {
+        return chain.getParent() != null;
+    }
+
+    private void workOut(String text) {
+        double tempo = tempo();
+        Instrument on = instrument;
+        Hand by = hand;
+        background.execute(() -> {
+            Drill drill = Drill.of(text, on, by, tempo);
+            interfaceThread.execute(() -> {
+                chain.show(drill, on, tempo);
+                requestFocus();
+            });
+        });
+    }
+
+    private void songsOwnChain() {
+        workbench
+                .arrangement()
+                .ifPresentOrElse(
+                        shown -> {
+                            chain.setText(SongChain.text(shown));
+                            workOut(chain.text());
+                        },
+                        () -> workbench.say(
+                                Message.plain("Open a song first: its shapes are those it is played with.")));
+    }
+
+    private void showChainChange(int index) {
+        List<Chain.Link> links = chain.chain().orElseThrow().links();
+        Chain.Link link = links.get(index);
+        link.into()
+                .ifPresentOrElse(
+                        into -> change.show(
+                                "From " + links.get(index - 1).wanted().text() + " to "
+                                        + link.wanted().text(),
+                                into,
+                                instrument,
+                                tempo()),
+                        () -> change.showNone("The chain begins here."));
     }
 
     private void use() {
@@ -435,7 +512,18 @@ public final class ShapesStation extends HBox implements Themed {
     }
 
     private void onKey(KeyEvent event) {
-        if (event.getTarget() instanceof TextInputControl || event.isShortcutDown() || shapes.isEmpty()) {
+        if (event.getTarget() instanceof TextInputControl || event.isShortcutDown()) {
+            return;
+        }
+        if (isChainShown()) {
+            onChainKey(event);
+            return;
+        }
+        if (event.getCode() == KeyCode.D) {
+            showChain(true);
+            event.consume();
+        }
+        if (shapes.isEmpty()) {
             return;
         }
         boolean inList = event.getTarget() == chords;
@@ -470,6 +558,18 @@ public final class ShapesStation extends HBox implements Themed {
         }
     }
 
+    private void onChainKey(KeyEvent event) {
+        switch (event.getCode()) {
+            case RIGHT -> chain.select(chain.selected() + 1);
+            case LEFT -> chain.select(chain.selected() - 1);
+            case ESCAPE -> showChain(false);
+            default -> {
+                return;
+            }
+        }
+        event.consume();
+    }
+
     /** Enter on a button or chip is that button's own. */
     private boolean useByKey(KeyEvent event) {
         if (event.getTarget() instanceof ButtonBase) {
@@ -483,6 +583,7 @@ public final class ShapesStation extends HBox implements Themed {
     public void useTheme(Theme next) {
         theme = next;
         change.useTheme(next);
+        chain.useTheme(next);
         showCards();
         showSelected();
     }

@@ -4,6 +4,7 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -104,6 +105,18 @@ public final class Cards {
         button.setTooltip(new Tooltip(help));
         button.setOnAction(event -> action.run());
         return button;
+    }
+
+    /** Scrolls as far as is needed to show a part of a content that is higher than its window. */
+    public static void scrollTo(ScrollPane scroll, Region content, Node part) {
+        double window = scroll.getViewportBounds().getHeight();
+        double room = content.getHeight() - window;
+        double top = part.getBoundsInParent().getMinY();
+        double bottom = part.getBoundsInParent().getMaxY() - window;
+        double at = scroll.getVvalue() * Math.max(0, room);
+        if (room > 0 && (top < at || bottom > at)) {
+            scroll.setVvalue((top < at ? top : bottom) / room);
+        }
     }
 
     /** Gives the focus from an entry that was made back to what it stands in, so that undo takes the entry back. */

@@ -1,0 +1,125 @@
+package phalanx.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.PrintWriter;
+import java.util.Locale;
+import phalanx.guitar.Hand;
+import phalanx.lefthand.drill.Chain;
+import phalanx.lefthand.drill.Drill;
+import phalanx.lefthand.drill.Pacing;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Works out a chain of shapes as a drill. */
+@Command(
+        name = "chain",
+        mixinStandardHelpOptions = true,
+        description = "Chooses the fingers for shapes played one after another, and measures the changes.")
+final class ChainCommand extends QueryCommand {
+    @Parameters(
+            paramLabel = "SHAPES|-",
+            description = "Chords, frets, or frets with fingers: \"C x02210 133211:134211\", or - for a chain a line.")
+    private String shapes;
+
+    @Option(
+            names = "--tempo",
+            paramLabel = "BPM",
+            description = "Quarter notes a minute; a shape is held for four of them and changed in the last.",
+            defaultValue = "80")
+    private double tempo;
+
+    @Override
+    String query() {
+        return shapes;
+    }
+
+    @Override
+    void prepare() {
+        instrument();
+        if (!(tempo >= 20 && tempo <= 400)) {
+            throw new BadInput("--tempo " + tempo + " is outside 20 to 400");
+        }
+    }
+
+    private Drill drill(String text) {
+        Drill drill = Drill.of(text, instrument(), Hand.AVERAGE, tempo);
+        if (drill.chain().isEmpty()) {
+            throw new IllegalArgumentException(
+                    drill.troubles().isEmpty() ? "no shape is given" : String.join("; ", drill.troubles()));
+        }
+        return drill;
+    }
+
+    @Override
+    ObjectNode answer(String query) {
+        Drill drill = drill(query);
+        ObjectNode root = object();
+        drill.troubles().forEach(root.putArray("leftOut")::add);
+        drill.chain().ifPresent(chain -> put(chain, root.putObject("chain")));
+        drill.refingered().ifPresent(chain -> put(chain, root.putObject("refingered")));
+        drill.reordered().ifPresent(chain -> put(chain, root.putObject("reordered")));
+        return root;
+    }
+
+    private static void put(Chain chain, ObjectNode node) {
+        node.put("effort", Queries.rounded(chain.effort().total()));
+        if (Double.isFinite(chain.tempoCeiling())) {
+            node.put("ceilingBpm", Math.floor(chain.tempoCeiling()));
+        }
+        ArrayNode shapes = node.putArray("shapes");
+        for (Chain.Link link : chain.links()) {
+            ObjectNode one = shapes.addObject();
+            link.shape().shape().frets().forEach(one.putArray("frets")::add);
+            link.shape().fingers().forEach(one.putArray("fingers")::add);
+            one.put("why", link.why());
+            link.into().ifPresent(change -> {
+                one.put("change", Queries.rounded(change.effort().total()));
+                Pacing.of(change).ifPresent(pacing -> {
+                    ObjectNode slowest = one.putObject("pace");
+                    slowest.put("what", pacing.words());
+                    slowest.put("mm", Queries.rounded(pacing.mm()));
+                    slowest.put("needsMs", Queries.rounded(pacing.needsMs()));
+                    slowest.put("hasMs", Queries.rounded(pacing.hasMs()));
+                    slowest.put("ceilingBpm", Math.floor(change.tempoCeiling()));
+                });
+            });
+        }
+    }
+
+    @Override
+    void print(String query, PrintWriter out) {
+        Drill drill = drill(query);
+        drill.troubles().forEach(trouble -> out.println("left out: " + trouble));
+        drill.chain().ifPresent(chain -> print(chain, out));
+        drill.refingered().ifPresent(chain -> {
+            out.println("With better fingers:");
+            print(chain, out);
+        });
+        drill.reordered().ifPresent(chain -> {
+            out.println("In a better order, if the order is free:");
+            print(chain, out);
+        });
+    }
+
+    private static void print(Chain chain, PrintWriter out) {
+        for (Chain.Link link : chain.links()) {
+            link.into().flatMap(Pacing::of).ifPresent(pacing -> out.println("    " + pacing.sentence()));
+            out.printf(
+                    Locale.ROOT,
+                    "%-18s %-12s %s%n",
+                    link.shape().shape(),
+                    String.join(" ", link.shape().fingers()),
+                    link.why());
+        }
+        out.printf(Locale.ROOT, "effort %.2f%s%n", chain.effort().total(), ceiling(chain));
+    }
+
+    private static String ceiling(Chain chain) {
+        double ceiling = chain.tempoCeiling();
+        return Double.isFinite(ceiling)
+                ? String.format(Locale.ROOT, ", in time up to %.0f bpm", Math.floor(ceiling))
+                : "";
+    }
+}

@@ -1,0 +1,250 @@
+package phalanx.desktop.shapes;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import javafx.css.PseudoClass;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import phalanx.desktop.Theme;
+import phalanx.desktop.widget.Cards;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.drill.Chain;
+import phalanx.lefthand.drill.ChainText;
+import phalanx.lefthand.drill.Drill;
+import phalanx.lefthand.drill.Pacing;
+import phalanx.lefthand.track.Change;
+import phalanx.lefthand.track.FingerMove;
+
+/** A chain of shapes as a drill: each shape with its fingers and why, and between them what the change asks. */
+final class ChainView extends VBox {
+    private static final PseudoClass SELECTED = PseudoClass.getPseudoClass("selected");
+    private static final double WIDTH = 202;
+
+    private final Actions actions;
+    private final TextField field = new TextField();
+    private final Label troubles = Cards.small("");
+    private final FlowPane row = new FlowPane(8, 8);
+    private final ScrollPane scroll = new ScrollPane();
+    private final Label why = Cards.quiet("");
+    private final Label sum = Cards.quiet("");
+    private final HBox better = new HBox(8);
+    private final List<VBox> cards = new ArrayList<>();
+    private Optional<Chain> chain = Optional.empty();
+    private Instrument instrument = Instrument.STANDARD;
+    private Theme theme = Theme.SPRUCE;
+    private int selected;
+
+    /**
+     * What the view asks for.
+     *
+     * @param work works out the chain as typed
+     * @param song gives the song's own chain
+     * @param change shows the change into a link of a chain, by its index
+     * @param close goes back to the shapes of one chord
+     */
+    record Actions(Consumer<String> work, Runnable song, Consumer<Integer> change, Runnable close) {}
+
+    ChainView(Actions actions) {
+        super(8);
+        this.actions = actions;
+        setId("chain");
+        field.setId("chain-field");
+        field.setPromptText("C x02210 133211:134211");
+        field.setAccessibleText("A chain of shapes: chords, frets, or frets with fingers");
+        field.setOnAction(event -> actions.work.accept(field.getText()));
+        HBox.setHgrow(field, Priority.ALWAYS);
+        HBox line = new HBox(
+                8,
+                Cards.before("chain"),
+                field,
+                Cards.button("chain-song", "The song's own", "The shapes of this song in order", actions.song),
+                Cards.button("chain-close", "One chord", "Back to the shapes of one chord (Escape)", actions.close));
+        line.setAlignment(Pos.CENTER_LEFT);
+        troubles.setId("chain-troubles");
+        sum.setId("chain-sum");
+        why.setId("chain-why");
+        scroll.setContent(row);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.getStyleClass().add("clear-scroll");
+        scroll.setFocusTraversable(false);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        better.setAlignment(Pos.CENTER_LEFT);
+        getChildren().addAll(line, troubles, scroll, why, sum, better);
+        setOnKeyPressed(event -> {
+            if (event.getCode() == KeyCode.ESCAPE) {
+                actions.close.run();
+                event.consume();
+            }
+        });
+        showTroubles(List.of());
+        sum.setText("Chords, frets from the lowest string, or frets with a finger for each string; Enter works it out. "
+                + "Each shape is held for four beats and changed in the last.");
+    }
+
+    /** Gives the keys to the field. */
+    void begin() {
+        field.requestFocus();
+        field.selectAll();
+    }
+
+    String text() {
+        return field.getText();
+    }
+
+    void setText(String text) {
+        field.setText(text);
+    }
+
+    Optional<Chain> chain() {
+        return chain;
+    }
+
+    int selected() {
+        return selected;
+    }
+
+    /** Shows a drill that was worked out. */
+    void show(Drill drill, Instrument on, double tempo) {
+        instrument = on;
+        chain = drill.chain();
+        showTroubles(drill.troubles());
+        better.getChildren().clear();
+        drill.refingered().ifPresent(other -> offer("chain-fingers", "Better fingers", other));
+        drill.reordered().ifPresent(other -> offer("chain-order", "Better order, if it is free", other));
+        selected = 0;
+        showCards();
+        if (chain.isEmpty()) {
+            why.setText("");
+            sum.setText("No shape to show.");
+            return;
+        }
+        double ceiling = chain.get().tempoCeiling();
+        sum.setText(String.format(
+                Locale.ROOT,
+                "%d shapes, effort %.1f, %s at %.0f bpm. Arrow keys walk through the changes.",
+                chain.get().links().size(),
+                chain.get().effort().total(),
+                Double.isFinite(ceiling)
+                        ? String.format(Locale.ROOT, "in time up to %.0f bpm, asked", Math.floor(ceiling))
+                        : "nothing moves",
+                tempo));
+        select(Math.min(1, chain.get().links().size() - 1));
+    }
+
+    private void showTroubles(List<String> all) {
+        troubles.setText(all.isEmpty() ? "" : "Left out: " + String.join(". ", all) + ".");
+        troubles.setVisible(!all.isEmpty());
+        troubles.setManaged(!all.isEmpty());
+    }
+
+    private void offer(String id, String words, Chain other) {
+        String saves = String.format(
+                Locale.ROOT, "%s: effort %.1f", words, other.effort().total());
+        better.getChildren().add(Cards.button(id, saves, "Puts it into the field and works it out", () -> {
+            String text = other.links().stream()
+                    .map(link -> id.equals("chain-order")
+                            ? link.wanted().text()
+                            : ChainText.word(link.shape().held()))
+                    .collect(Collectors.joining(" "));
+            field.setText(text);
+            actions.work.accept(text);
+        }));
+    }
+
+    private void showCards() {
+        cards.clear();
+        chain.ifPresent(shown -> {
+            for (int i = 0; i < shown.links().size(); i++) {
+                cards.add(card(shown.links().get(i), i));
+            }
+        });
+        row.getChildren().setAll(cards);
+    }
+
+    private VBox card(Chain.Link link, int index) {
+        Label into = new Label(link.into().map(ChainView::moves).orElse("begins"));
+        into.getStyleClass().add("caution");
+        Label pace = new Label(link.into()
+                .flatMap(Pacing::of)
+                .map(pacing -> String.format(
+                        Locale.ROOT, "%.0f mm, %.0f of %.0f ms", pacing.mm(), pacing.needsMs(), pacing.hasMs()))
+                .orElse("-"));
+        pace.getStyleClass().add("caution");
+        if (link.into().flatMap(Pacing::of).filter(Pacing::tooFast).isPresent()) {
+            pace.getStyleClass().add("alarm");
+        }
+        Label name = new Label(link.wanted().text());
+        name.getStyleClass().add("strong");
+        name.setMinWidth(0);
+        Label fingers = new Label(dashed(link));
+        fingers.getStyleClass().addAll("mono", "strong-mono");
+        fingers.setMinWidth(Region.USE_PREF_SIZE);
+        VBox card = new VBox(
+                into,
+                pace,
+                new ShapeDrawing(instrument, link.shape().held(), theme),
+                new HBox(8, name, Cards.space(), fingers));
+        card.getStyleClass().add("shape-card");
+        card.setPrefWidth(WIDTH);
+        card.setMinWidth(WIDTH);
+        card.setMaxWidth(WIDTH);
+        card.setAccessibleText(link.wanted().text() + ", fingers " + dashed(link));
+        card.setOnMousePressed(event -> select(index));
+        return card;
+    }
+
+    private static String dashed(Chain.Link link) {
+        return String.join(" ", link.shape().fingers()).replace('0', '-');
+    }
+
+    /** What fingers do, each kind once: {@code 1 2 stay, 3 slides, 4 down}. */
+    private static String moves(Change change) {
+        List<String> parts = new ArrayList<>();
+        for (FingerMove.Kind kind : FingerMove.Kind.values()) {
+            List<String> fingers =
+                    change.of(kind).stream().map(move -> move.finger().symbol()).toList();
+            if (!fingers.isEmpty() && kind != FingerMove.Kind.LIFT) {
+                String verb = fingers.size() == 1 ? kind.label() : plural(kind);
+                parts.add(String.join(" ", fingers) + " " + verb.replaceFirst("^comes? ", ""));
+            }
+        }
+        return parts.isEmpty() ? "no finger moves" : String.join(", ", parts);
+    }
+
+    private static String plural(FingerMove.Kind kind) {
+        return kind.label().replaceFirst("s( |$)", "$1");
+    }
+
+    void select(int index) {
+        if (chain.isEmpty()) {
+            return;
+        }
+        selected = Math.max(0, Math.min(cards.size() - 1, index));
+        for (int i = 0; i < cards.size(); i++) {
+            cards.get(i).pseudoClassStateChanged(SELECTED, i == selected);
+        }
+        Cards.scrollTo(scroll, row, cards.get(selected));
+        Chain.Link link = chain.get().links().get(selected);
+        why.setText(link.wanted().text() + ": " + link.why() + ".");
+        actions.change.accept(selected);
+    }
+
+    void useTheme(Theme next) {
+        theme = next;
+        showCards();
+        select(selected);
+    }
+}
