@@ -60,6 +60,11 @@ public record RetuningStep(int string, int fromMidi, int toMidi, Optional<Check>
             return interval + place + string + fretted;
         }
 
+        /** As {@link #words}, but only the fret where there is one: {@code string 6 at fret 5 sounds the same}. */
+        public String brief() {
+            return fret == 0 ? words() : "string " + pressed + " at fret " + fret + " sounds the same";
+        }
+
         private static String article(String name) {
             return (name.equals("octave") ? "an " : "a ") + name;
         }

@@ -1,7 +1,9 @@
 package phalanx.desktop.guitar;
 
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.Playback;
@@ -11,34 +13,33 @@ import phalanx.desktop.widget.Themed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.project.Project;
 
-/** The guitar station: the neck to scale, its measures, strings and tuning, and the hand that plays it. */
+/**
+ * The guitar station: the neck to scale across the whole width, with what its strings are and pull; below it the strings
+ * in the order of retuning, and the hand that plays it.
+ */
 public final class GuitarStation extends ScrollPane implements Themed {
-    private static final double CARD_WIDTH = 272;
-    private static final double WIDE_CARD_WIDTH = 318;
     private static final double GAP = 12;
+    private static final double HALF = 50;
 
     private final NeckMap neck = new NeckMap();
-    private final GuitarCard guitar;
-    private final StringsCard strings;
+    private final CheckBox nodes = new CheckBox("harmonic nodes");
+    private final GuitarBar guitar;
     private final RetuneCard retune;
     private final HandCard hand;
 
     public GuitarStation(Workbench workbench, Playback playback) {
-        guitar = new GuitarCard(workbench);
-        strings = new StringsCard(workbench);
+        guitar = new GuitarBar(workbench, () -> neck.showNodes(nodes.isSelected()), nodes);
         retune = new RetuneCard(workbench, playback);
         hand = new HandCard(workbench);
         setId("guitar-station");
         getStyleClass().add("station-scroll");
-        VBox neckCard = new VBox(neck);
+        VBox neckCard = new VBox(4, guitar, neck);
         neckCard.getStyleClass().add("card");
-        FlowPane cards = new FlowPane(
-                GAP,
-                GAP,
-                column(guitar, 224),
-                column(strings, CARD_WIDTH),
-                column(retune, WIDE_CARD_WIDTH),
-                column(hand, CARD_WIDTH));
+        GridPane cards = new GridPane();
+        cards.setHgap(GAP);
+        cards.getColumnConstraints().addAll(half(), half());
+        cards.add(filled(retune), 0, 0);
+        cards.add(filled(hand), 1, 0);
         VBox content = new VBox(GAP, neckCard, cards);
         content.getStyleClass().add("station-content");
         setContent(content);
@@ -49,12 +50,15 @@ public final class GuitarStation extends ScrollPane implements Themed {
         WhenShown.follow(this, workbench.projectProperty(), this::show);
     }
 
-    /** A card with room below it, so that it is no taller than what it holds. */
-    private static Region column(Region card, double width) {
-        VBox column = new VBox(card);
-        column.setPrefWidth(width);
-        column.setMinWidth(width);
+    private static ColumnConstraints half() {
+        ColumnConstraints column = new ColumnConstraints();
+        column.setPercentWidth(HALF);
         return column;
+    }
+
+    private static Region filled(Region card) {
+        card.setMaxHeight(Double.MAX_VALUE);
+        return card;
     }
 
     private void show(Project before, Project now) {
@@ -62,9 +66,8 @@ public final class GuitarStation extends ScrollPane implements Themed {
                 && !before.instrument().tuning().equals(now.instrument().tuning())) {
             retune.retuned(before.instrument().tuning());
         }
-        neck.show(now.instrument());
+        neck.show(now);
         guitar.show(now);
-        strings.show(now);
         retune.show(now);
         hand.show(now);
     }
@@ -72,5 +75,6 @@ public final class GuitarStation extends ScrollPane implements Themed {
     @Override
     public void useTheme(Theme theme) {
         neck.useTheme(theme);
+        hand.useTheme(theme);
     }
 }

@@ -1,162 +1,205 @@
 package phalanx.desktop.guitar;
 
-import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
-import javafx.scene.control.ComboBox;
+import javafx.geometry.HPos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
-import phalanx.desktop.widget.NumberField;
+import phalanx.desktop.widget.Chip;
+import phalanx.desktop.widget.ChoiceEditor;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Reach;
 import phalanx.project.Project;
 
-/** The left hand: two measurements at the guitar, the thumb, what is hard for it, how fast it is. */
+/** The left hand: measured on a picture of the neck, the thumb, what is hard for it, how fast it is. */
 final class HandCard extends VBox {
-    private static final int INDEX_FRET = 5;
-    private static final int USUAL_RING = 8;
-    private static final int USUAL_LITTLE = 9;
+    private static final double SECOND_COLUMN = 40;
+    private static final double[] WORK = {0.7, 1, 1.5, 2, 3};
 
     private final Workbench workbench;
-    private final NumberField ring =
-            new NumberField("ring-fret", "finger 3 reaches fret", "", "Highest fret without pain", fret -> {});
-    private final NumberField little =
-            new NumberField("little-fret", "finger 4 reaches fret", "", "Highest fret without pain", fret -> {});
-    private final Label pairs = Cards.quiet("");
-    private final ComboBox<String> thumb = new ComboBox<>();
-    private final NumberField span;
-    private final NumberField littleEffort;
-    private final NumberField barreEffort;
-    private final NumberField reaction;
-    private final NumberField difficulty;
-    private boolean showing;
+    private final HandPicture picture = new HandPicture((ring, little) -> showMeasure());
+    private final GridPane pairs = new GridPane();
+    private final Button use;
+    private final Chip thumb = new Chip("thumb", "thumb", "Where the thumb may press over the edge of the neck");
+    private final MeasureChip span;
+    private final MeasureChip littleEffort;
+    private final MeasureChip barreEffort;
+    private final MeasureChip reaction;
+    private final MeasureChip difficulty;
+    private Optional<Project> shown = Optional.empty();
 
     HandCard(Workbench workbench) {
         this.workbench = workbench;
         pairs.setId("pairs");
-        span = new NumberField(
+        pairs.setHgap(10);
+        pairs.setVgap(2);
+        span = measure(
                 "span",
-                "fingers 1 to 4 reach",
+                "1 to 4 reach",
                 "mm",
-                "Greatest reach along a string, 60 to 220 mm",
-                mm -> change(
-                        hand -> hand.withReach(new Reach(mm, hand.reach().measuredMm())), "reach of fingers 1 to 4"));
-        littleEffort = new NumberField(
+                "greatest reach of fingers 1 to 4 along a string, 60 to 220 mm",
+                new double[] {105, 115, 125, 135},
+                (hand, mm) -> hand.withReach(new Reach(mm, hand.reach().measuredMm())));
+        littleEffort = measure(
                 "little-effort",
-                "work of finger 4",
-                "times",
-                "1 is average; more makes the engine spare it",
-                factor -> change(
-                        hand -> hand.withComfort(
-                                new Hand.Comfort(factor, hand.comfort().barre())),
-                        "work of finger 4"));
-        barreEffort = new NumberField(
+                "finger 4 works",
+                "\u00d7",
+                "work of finger 4: 1 is average; more makes the engine spare it",
+                WORK,
+                (hand, factor) ->
+                        hand.withComfort(new Hand.Comfort(factor, hand.comfort().barre())));
+        barreEffort = measure(
                 "barre-effort",
-                "work of a barre",
-                "times",
-                "1 is average; more makes the engine avoid barres",
-                factor -> change(
-                        hand -> hand.withComfort(new Hand.Comfort(hand.comfort().littleFinger(), factor)),
-                        "work of a barre"));
-        reaction = new NumberField(
+                "a barre works",
+                "\u00d7",
+                "work of a barre: 1 is average; more makes the engine avoid it",
+                WORK,
+                (hand, factor) ->
+                        hand.withComfort(new Hand.Comfort(hand.comfort().littleFinger(), factor)));
+        reaction = measure(
                 "reaction",
-                "time to start a move",
+                "to start a move",
                 "ms",
-                "What a finger needs before it travels",
-                ms -> change(
-                        hand -> hand.withSpeed(new Hand.Speed(ms, hand.speed().difficultyMs())),
-                        "time to start a move"));
-        difficulty = new NumberField(
+                "what a finger needs before it travels",
+                new double[] {40, 50, 70, 100},
+                (hand, ms) -> hand.withSpeed(new Hand.Speed(ms, hand.speed().difficultyMs())));
+        difficulty = measure(
                 "difficulty",
-                "for each doubling of the way",
+                "twice the way",
                 "ms",
-                "How much longer twice the way takes",
-                ms -> change(
-                        hand -> hand.withSpeed(new Hand.Speed(hand.speed().reactionMs(), ms)), "time for the way"));
-        thumb.setId("thumb");
-        thumb.setMaxWidth(Double.MAX_VALUE);
-        thumb.setAccessibleText("Thumb over the neck");
-        Arrays.stream(Hand.Thumb.values())
-                .map(choice -> "thumb " + choice.label())
-                .forEach(thumb.getItems()::add);
-        thumb.setOnAction(event -> chooseThumb());
-        ring.show(USUAL_RING);
-        little.show(USUAL_LITTLE);
+                "how much longer twice the way takes",
+                new double[] {45, 60, 80, 110},
+                (hand, ms) -> hand.withSpeed(new Hand.Speed(hand.speed().reactionMs(), ms)));
+        thumb.getStyleClass().add("measure");
+        thumb.setEditor(this::thumbs);
+        use = Cards.button("measure", "Use", "Take the reach from these frets", this::measure);
+        use.setMaxWidth(Double.MAX_VALUE);
         getStyleClass().add("card");
         setSpacing(8);
+        HBox.setHgrow(picture, Priority.ALWAYS);
+        VBox limits = new VBox(8, Cards.before("reach in mm"), pairs, use);
+        limits.setMinWidth(Region.USE_PREF_SIZE);
+        HBox both = new HBox(16, picture, limits);
+        FlowPane chips = new FlowPane(
+                8, 8, thumb, span.chip(), littleEffort.chip(), barreEffort.chip(), reaction.chip(), difficulty.chip());
         getChildren()
                 .addAll(
-                        Cards.heading("Left hand"),
-                        Cards.quiet("Lay finger 1 on fret " + INDEX_FRET
-                                + " of string 3. Which is the highest fret that fingers 3 and 4 reach"
-                                + " on that string without pain?"),
-                        ring,
-                        little,
-                        Cards.button(
-                                "measure",
-                                "Use these two measurements",
-                                "Take the reach from these frets",
-                                this::measure),
-                        pairs,
-                        span,
-                        thumb,
-                        littleEffort,
-                        barreEffort,
-                        reaction,
-                        difficulty,
-                        Cards.caution(
-                                "Measure with a warm hand and an easy wrist. Aching means stop for now; pain, numbness"
-                                        + " or tingling means see a clinician."));
+                        Cards.heading("Your left hand"),
+                        Cards.quiet("Lay finger 1 on fret " + HandPicture.INDEX_FRET
+                                + " of string 3. Drag 3 and 4 to the highest fret that each reaches without pain."),
+                        both,
+                        chips,
+                        Cards.caution("Measure with a warm hand and an easy wrist; stretch shapes ask for the same. "
+                                + "Aching means stop for now; pain, numbness or tingling means see a clinician."));
+    }
+
+    private interface Measure {
+        Hand apply(Hand hand, double value);
+    }
+
+    private MeasureChip measure(String id, String name, String unit, String help, double[] usual, Measure measure) {
+        return new MeasureChip(id, name, unit, help, usual, workbench, value -> {
+            // an impossible hand is refused here, before anything is changed
+            workbench.project().ifPresent(project -> measure.apply(project.hand(), value));
+            change(hand -> measure.apply(hand, value), name + " " + MeasureChip.number(value) + " " + unit);
+        });
     }
 
     private void change(UnaryOperator<Hand> change, String what) {
         workbench.setHand(change, what);
-        workbench.project().ifPresent(this::show);
     }
 
-    private void chooseThumb() {
-        int index = thumb.getSelectionModel().getSelectedIndex();
-        if (!showing && index >= 0) {
-            Hand.Thumb choice = Hand.Thumb.values()[index];
-            change(hand -> hand.withThumb(choice), "thumb " + choice.label());
-        }
+    private Node thumbs() {
+        List<Hand.Thumb> choices = List.of(Hand.Thumb.values());
+        ChoiceEditor editor = new ChoiceEditor(
+                "the thumb",
+                shown.map(project -> project.hand().thumb().label()).orElse(""),
+                text -> choices.stream()
+                        .filter(choice -> choice.label().equals(text.trim()))
+                        .findFirst()
+                        .ifPresentOrElse(
+                                choice -> {
+                                    thumb.close();
+                                    change(hand -> hand.withThumb(choice), "thumb " + choice.label());
+                                },
+                                () -> workbench.say(Message.error(
+                                        "\"" + text + "\" is none of the choices. Nothing was changed."))));
+        choices.forEach(choice -> editor.addChoice(choice.label(), choice.label()));
+        return editor;
     }
 
     private void measure() {
-        workbench.project().ifPresent(project -> {
+        measured().ifPresent(reach -> change(hand -> hand.withReach(reach), "reach as measured"));
+    }
+
+    private Optional<Reach> measured() {
+        return shown.flatMap(project -> {
             try {
-                Reach reach =
-                        Reach.measured(project.instrument(), INDEX_FRET, (int) ring.value(), (int) little.value());
-                change(hand -> hand.withReach(reach), "reach as measured");
+                return Optional.of(
+                        Reach.measured(project.instrument(), HandPicture.INDEX_FRET, picture.ring(), picture.little()));
             } catch (IllegalArgumentException e) {
                 workbench.say(Message.error(e.getMessage() + ". Nothing was changed."));
+                return Optional.empty();
             }
         });
     }
 
+    private void showMeasure() {
+        shown.ifPresent(project -> {
+            double index = project.instrument().alongMm(HandPicture.INDEX_FRET);
+            use.setText(String.format(
+                    Locale.ROOT,
+                    "Use %.0f and %.0f mm",
+                    project.instrument().alongMm(picture.ring()) - index,
+                    project.instrument().alongMm(picture.little()) - index));
+        });
+    }
+
     void show(Project project) {
+        shown = Optional.of(project);
         Hand hand = project.hand();
-        showing = true;
-        thumb.getSelectionModel().select(hand.thumb().ordinal());
-        showing = false;
+        picture.show(project.instrument());
+        showMeasure();
+        thumb.valueProperty().set(hand.thumb().label());
         span.show(hand.spanMm());
         littleEffort.show(hand.comfort().littleFinger());
         barreEffort.show(hand.comfort().barre());
         reaction.show(hand.speed().reactionMs());
         difficulty.show(hand.speed().difficultyMs());
-        String limits = Reach.PAIRS.stream()
-                .map(pair -> String.format(
-                        Locale.ROOT,
-                        "%d-%d %.0f%s",
-                        pair.low(),
-                        pair.high(),
-                        hand.greatestMm(pair),
-                        hand.reach().measuredMm().containsKey(pair) ? " measured" : ""))
-                .collect(Collectors.joining(",  "));
-        pairs.setText("Reach in mm: " + limits + ". What was not measured is our assumption, in proportion to 1-4.");
+        pairs.getChildren().clear();
+        int half = Reach.PAIRS.size() / 2;
+        for (int i = 0; i < Reach.PAIRS.size(); i++) {
+            Reach.Pair pair = Reach.PAIRS.get(i);
+            boolean measured = hand.reach().measuredMm().containsKey(pair);
+            Label name = new Label(pair.low() + "-" + pair.high());
+            name.getStyleClass().addAll("mono", "quiet");
+            Label mm = new Label(String.format(Locale.ROOT, "%.0f", hand.greatestMm(pair)));
+            mm.getStyleClass().addAll(measured ? "strong-mono" : "mono");
+            mm.setAccessibleText(
+                    name.getText() + " " + mm.getText() + " mm, " + (measured ? "measured" : "our assumption"));
+            mm.setTooltip(new Tooltip(measured ? "as measured" : "not measured: our assumption, in proportion to 1-4"));
+            GridPane.setHalignment(mm, HPos.RIGHT);
+            name.setMinWidth(i < half ? 0 : SECOND_COLUMN);
+            pairs.add(name, 2 * (i / half), i % half);
+            pairs.add(mm, 2 * (i / half) + 1, i % half);
+        }
+    }
+
+    void useTheme(Theme theme) {
+        picture.useTheme(theme);
     }
 }

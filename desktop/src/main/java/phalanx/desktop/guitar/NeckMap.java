@@ -1,6 +1,8 @@
 package phalanx.desktop.guitar;
 
+import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalInt;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import phalanx.desktop.widget.Drawing;
@@ -8,51 +10,97 @@ import phalanx.desktop.widget.Pens;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.PartialCapo;
+import phalanx.guitar.Reach;
+import phalanx.guitar.TensionReport;
+import phalanx.guitar.Tuning;
+import phalanx.project.Project;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
-/** The whole neck, true to scale along and across, with a rule in millimetres from the nut. */
+/**
+ * The whole neck, true to scale along and across, with a rule in millimetres from the nut. Beside each string stand its
+ * pitch, gauge and pull; the reach of the hand follows the pointer, with finger 1 on the fret under it.
+ */
 final class NeckMap extends Drawing {
-    private static final double HEIGHT = 206;
-    private static final double LEFT = 56;
+    private static final double HEIGHT = 210;
+    private static final double LEFT = 196;
+    private static final double GAUGE = 76;
+    private static final double PULL = 124;
     private static final double RIGHT = 20;
-    private static final double MIDDLE = 94;
-    private static final double RULE = 178;
+    private static final double MIDDLE = 96;
+    private static final double RULE = 184;
+    private static final double BAND = 66;
+    private static final double NODE = 5;
+    /** Where a touched string still rings in parts: shares of its length. */
+    private static final double[] NODES = {1 / 2.0, 1 / 3.0, 1 / 4.0, 2 / 3.0};
+
     private static final int TICK_MM = 10;
     private static final int FIGURE_MM = 50;
     private static final int[] DOTS = {3, 5, 7, 9, 12, 15, 17};
 
-    private Optional<Instrument> shown = Optional.empty();
+    private Optional<Project> shown = Optional.empty();
+    private boolean nodes;
+    private OptionalInt index = OptionalInt.empty();
 
     NeckMap() {
         super(HEIGHT);
+        setOnMouseMoved(event -> point(event.getX()));
+        setOnMouseExited(event -> {
+            index = OptionalInt.empty();
+            repaint();
+        });
         setAccessibleText("The neck from the nut to the last fret, drawn to scale");
     }
 
-    void show(Instrument instrument) {
-        shown = Optional.of(instrument);
+    void show(Project project) {
+        shown = Optional.of(project);
         repaint();
+    }
+
+    /** Whether harmonic nodes are drawn. */
+    void showNodes(boolean now) {
+        nodes = now;
+        repaint();
+    }
+
+    private void point(double x) {
+        shown.ifPresent(project -> {
+            Instrument instrument = project.instrument();
+            double scale = scale(instrument.guitar());
+            int fret = 1;
+            while (fret < instrument.highestFret() && LEFT + instrument.alongMm(fret) * scale < x - NODE) {
+                fret++;
+            }
+            index = x < LEFT ? OptionalInt.empty() : OptionalInt.of(fret);
+            repaint();
+        });
+    }
+
+    private double scale(Guitar guitar) {
+        return (getWidth() - LEFT - RIGHT) / guitar.wireMm(guitar.frets());
     }
 
     @Override
     protected void paint(GraphicsContext g) {
-        shown.ifPresent(instrument -> new Map(g, instrument).paint());
+        shown.ifPresent(project -> new Map(g, project).paint());
     }
 
     /** One drawing and its scale. */
     private final class Map {
         private final GraphicsContext g;
+        private final Project project;
         private final Instrument instrument;
         private final Guitar guitar;
         private final double lengthMm;
         private final double scale;
 
-        Map(GraphicsContext g, Instrument instrument) {
+        Map(GraphicsContext g, Project project) {
             this.g = g;
-            this.instrument = instrument;
+            this.project = project;
+            this.instrument = project.instrument();
             this.guitar = instrument.guitar();
             this.lengthMm = guitar.wireMm(guitar.frets());
-            this.scale = (getWidth() - LEFT - RIGHT) / lengthMm;
+            this.scale = scale(guitar);
         }
 
         private double x(double mm) {
@@ -64,6 +112,7 @@ final class NeckMap extends Drawing {
         }
 
         void paint() {
+            index.ifPresent(this::paintReach);
             paintWires();
             paintDots();
             paintStrings();
@@ -71,7 +120,71 @@ final class NeckMap extends Drawing {
             if (instrument.capo() > 0) {
                 paintCapo(instrument.capo(), instrument.strings(), 1, "capo");
             }
+            if (nodes) {
+                paintNodes();
+            }
+            index.ifPresent(this::paintFingers);
             paintRule();
+        }
+
+        /** From finger 1 on a fret: what the hand reaches with ease, and to its limit. */
+        private void paintReach(int fret) {
+            double from = instrument.alongMm(fret);
+            double limit = Math.min(lengthMm, from + project.hand().spanMm());
+            double easy = Math.min(limit, from + project.hand().reach().comfortableMm(new Reach.Pair(1, 4)));
+            double top = MIDDLE - BAND;
+            g.setGlobalAlpha(0.16);
+            g.setFill(theme().colour("inner"));
+            g.fillRect(x(from), top, x(easy) - x(from), 2 * BAND);
+            g.setFill(theme().colour("bass"));
+            g.fillRect(x(easy), top, x(limit) - x(easy), 2 * BAND);
+            g.setGlobalAlpha(1);
+        }
+
+        /** The fingers of the hand, each on the highest fret in its reach of the one before, one a fret at most. */
+        private void paintFingers(int fret) {
+            int string = Math.min(3, instrument.strings());
+            double from = instrument.alongMm(fret);
+            int reached = fret;
+            for (int finger = 1; finger <= 4; finger++) {
+                int at = fret + finger - 1;
+                boolean held = finger == 1
+                        || at <= instrument.highestFret()
+                                && instrument.alongMm(at) - from
+                                        <= project.hand().greatestMm(new Reach.Pair(1, finger));
+                if (held) {
+                    reached = at;
+                    double mm = instrument.alongMm(at);
+                    g.setFill(theme().colour("raised"));
+                    g.fillOval(x(mm) - 10, y(string, mm) - 10, 20, 20);
+                    g.setStroke(theme().colour("ink"));
+                    g.setLineWidth(1.6);
+                    g.strokeOval(x(mm) - 10, y(string, mm) - 10, 20, 20);
+                    String figure = String.valueOf(finger);
+                    Pens.centred(g, figure, x(mm), y(string, mm), Pens.sansBold(13), theme().colour("ink"));
+                }
+            }
+            double mm = instrument.alongMm(reached) - from;
+            double span = project.hand().spanMm();
+            String words = String.format(Locale.ROOT, "a fret each: %.0f of %.0f mm", mm, span);
+            double left = Math.min(x(from), getWidth() - RIGHT - Pens.width(words, Pens.sansBold(12)));
+            Pens.left(g, words, left, MIDDLE + BAND + 12, Pens.sansBold(12), theme().colour("ink"));
+        }
+
+        private void paintNodes() {
+            g.setFill(theme().colour("raised"));
+            g.setStroke(theme().colour("melody"));
+            g.setLineWidth(1.6);
+            double open = guitar.wireMm(instrument.capo());
+            for (double share : NODES) {
+                double mm = open + (guitar.scaleMm() - open) * share;
+                for (int string = 1; mm < lengthMm && string <= instrument.strings(); string++) {
+                    double[] xs = {x(mm) - NODE, x(mm), x(mm) + NODE, x(mm)};
+                    double[] ys = {y(string, mm), y(string, mm) - NODE, y(string, mm), y(string, mm) + NODE};
+                    g.fillPolygon(xs, ys, xs.length);
+                    g.strokePolygon(xs, ys, xs.length);
+                }
+            }
         }
 
         private void paintWires() {
@@ -105,12 +218,33 @@ final class NeckMap extends Drawing {
 
         private void paintStrings() {
             Key key = Key.C_MAJOR;
+            Pens.left(g, "string", 2, 14, Pens.sans(12), theme().colour("quiet"));
+            Pens.left(g, "mm", GAUGE + 14, 14, Pens.sans(12), theme().colour("quiet"));
+            Pens.left(g, "pull", PULL + 14, 14, Pens.sans(12), theme().colour("quiet"));
+            boolean strung = project.strings().strings().size() == instrument.strings();
+            Optional<TensionReport> pull = strung
+                    ? Optional.of(TensionReport.of(guitar, project.strings(), instrument.tuning()))
+                    : Optional.empty();
             for (int string = 1; string <= instrument.strings(); string++) {
                 g.setStroke(theme().colour("ink"));
                 g.setLineWidth(0.7 + 0.3 * string);
                 g.strokeLine(x(0), y(string, 0), x(lengthMm), y(string, lengthMm));
                 String open = string + "  " + Pitch.of(instrument.tuning().midi(string), key);
-                Pens.left(g, open, 2, y(string, 0) + 4, Pens.mono(12), theme().colour("ink"));
+                double line = MIDDLE + (string - (instrument.strings() + 1) / 2.0) * 19;
+                boolean usual = strung
+                        && instrument.strings() == Tuning.STANDARD.strings()
+                        && instrument.tuning().midi(string) == Tuning.STANDARD.midi(string);
+                Color named = theme().colour(usual || !strung ? "ink" : "bass");
+                Pens.left(g, open, 2, line + 4, Pens.monoBold(13), named);
+                int own = string;
+                pull.ifPresent(report -> {
+                    double newtons = report.newtons().get(instrument.strings() - own);
+                    String gauge = String.format(
+                            Locale.ROOT, "%.2f", project.strings().string(own).gaugeMm());
+                    String force = String.format(Locale.ROOT, "%3.0f N", newtons);
+                    Pens.left(g, gauge, GAUGE, line + 4, Pens.mono(13), theme().colour("ink"));
+                    Pens.left(g, force, PULL, line + 4, Pens.mono(13), theme().colour("ink"));
+                });
             }
         }
 

@@ -3,9 +3,11 @@ package phalanx.desktop.guitar;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -22,20 +24,29 @@ import phalanx.guitar.NamedTuning;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.Retuning;
 import phalanx.guitar.RetuningStep;
+import phalanx.guitar.StringSet;
+import phalanx.guitar.TensionReport;
 import phalanx.guitar.Tuning;
 import phalanx.project.Project;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
-/** How to get from one tuning to another by ear, string by string; own tunings; the partial capo. */
+/**
+ * Strings and retuning: all strings as one list in the order of work, those that are turned first, each with how it is
+ * heard to be right; what they pull together; own tunings; the partial capo.
+ */
 final class RetuneCard extends VBox {
     private static final int MOST_UP = 2;
+    private static final double GRAVITY = 9.81;
+    private static final double PITCH_WIDTH = 92;
+    private static final double MOVE_WIDTH = 52;
 
     private final Workbench workbench;
     private final Playback playback;
     private final ComboBox<String> from = new ComboBox<>();
     private final ComboBox<String> to = new ComboBox<>();
-    private final VBox steps = new VBox(8);
+    private final VBox steps = new VBox(2);
+    private final VBox below = new VBox(6);
     private final TextField name = new TextField();
     private final TextField partial = new TextField();
     private Tuning tunedTo = Tuning.STANDARD;
@@ -54,15 +65,11 @@ final class RetuneCard extends VBox {
         steps.setId("retuning");
         getStyleClass().add("card");
         setSpacing(8);
-        getChildren()
-                .addAll(
-                        Cards.heading("Retune by ear"),
-                        choice("the guitar has", from),
-                        choice("the song wants", to),
-                        steps,
-                        saving(),
-                        Cards.heading("Partial capo"),
-                        partialCapo());
+        below.setId("tension-warnings");
+        HBox choices = new HBox(12, choice("the guitar has", from), choice("the song wants", to));
+        HBox head = new HBox(8, Cards.heading("Strings and retuning"), Cards.space(), Cards.before("in order of work"));
+        head.setAlignment(Pos.BASELINE_LEFT);
+        getChildren().addAll(head, choices, steps, below, ownAndPartial());
         workbench.libraryProperty().addListener((property, before, now) -> shown.ifPresent(this::show));
     }
 
@@ -74,12 +81,19 @@ final class RetuneCard extends VBox {
         HBox.setHgrow(box, Priority.ALWAYS);
         HBox line = new HBox(8, text, box);
         line.setAlignment(Pos.CENTER_LEFT);
+        HBox.setHgrow(line, Priority.ALWAYS);
         return line;
+    }
+
+    private Node ownAndPartial() {
+        HBox both = new HBox(16, saving(), partialCapo());
+        both.getChildren().forEach(part -> HBox.setHgrow(part, Priority.ALWAYS));
+        return both;
     }
 
     private Node saving() {
         name.setId("tuning-name");
-        name.setPromptText("name for this tuning");
+        name.setPromptText("name this tuning");
         name.setOnAction(event -> save());
         HBox.setHgrow(name, Priority.ALWAYS);
         return new HBox(8, name, Cards.button("save-tuning", "Save", "Keep this tuning under a name", this::save));
@@ -102,7 +116,7 @@ final class RetuneCard extends VBox {
 
     private Node partialCapo() {
         partial.setId("partial-capo");
-        partial.setPromptText("fret: strings, such as 2: 5-3");
+        partial.setPromptText("partial capo, as 2: 5-3");
         partial.setAccessibleText("Partial capo, fret and strings");
         partial.setOnAction(event -> setPartial());
         HBox.setHgrow(partial, Priority.ALWAYS);
@@ -190,53 +204,103 @@ final class RetuneCard extends VBox {
 
     private void showSteps(Tuning wanted) {
         steps.getChildren().clear();
+        below.getChildren().clear();
         if (tunedTo.strings() != wanted.strings()) {
             steps.getChildren()
                     .add(Cards.quiet("A guitar of " + tunedTo.strings() + " strings cannot be tuned to "
                             + wanted.strings() + " pitches."));
             return;
         }
-        List<RetuningStep> all = new Retuning(tunedTo, wanted).steps();
-        if (all.isEmpty()) {
-            steps.getChildren().add(Cards.quiet("No string moves. To check by ear, from the lowest:"));
-            new Retuning(tunedTo, wanted).checks().forEach((string, check) -> steps.getChildren()
-                    .add(check(string, wanted.midi(string), check)));
-        }
-        for (int i = 0; i < all.size(); i++) {
-            steps.getChildren().add(step(i + 1, all.get(i)));
-        }
-        if (all.stream().anyMatch(step -> step.semitones() > 0)) {
-            steps.getChildren().add(Cards.caution("Turn up slowly, with the face away from the strings."));
+        Retuning retuning = new Retuning(tunedTo, wanted);
+        List<RetuningStep> turned = retuning.steps();
+        turned.forEach(step -> steps.getChildren().add(turned(step)));
+        retuning.checks().forEach((string, check) -> {
+            if (turned.stream().noneMatch(step -> step.string() == string)) {
+                steps.getChildren().add(stays(string, wanted.midi(string), check));
+            }
+        });
+        showPull(wanted);
+        if (turned.stream().anyMatch(step -> step.semitones() > 0)) {
+            below.getChildren().add(Cards.caution("Turn up slowly, with the face away from the strings."));
         }
     }
 
-    private Node check(int string, int midi, Optional<RetuningStep.Check> check) {
-        String words = check.map(RetuningStep.Check::words).orElse("by its pitch");
-        return line(Cards.small("string " + string + ": " + words), string, midi);
+    private void showPull(Tuning wanted) {
+        Project project = shown.orElseThrow();
+        StringSet set = project.strings();
+        if (set.strings().size() != wanted.strings()) {
+            below.getChildren()
+                    .add(Cards.quiet("This set has " + set.strings().size() + " strings and the tuning "
+                            + wanted.strings() + ", so nothing is measured."));
+            return;
+        }
+        TensionReport report = TensionReport.of(project.instrument().guitar(), set, wanted);
+        double before =
+                TensionReport.of(project.instrument().guitar(), set, tunedTo).totalNewtons();
+        double more = report.totalNewtons() - before;
+        String change = Math.abs(more) < 0.5
+                ? ""
+                : String.format(Locale.ROOT, ", %.0f N %s than before", Math.abs(more), more < 0 ? "less" : "more");
+        below.getChildren()
+                .add(Cards.quiet(String.format(
+                        Locale.ROOT,
+                        "all together %.0f N (%.0f kg)%s",
+                        report.totalNewtons(),
+                        report.totalNewtons() / GRAVITY,
+                        change)));
+        report.warnings().forEach(warning -> below.getChildren().add(Cards.caution(warning)));
     }
 
-    private Node line(Region words, int string, int midi) {
+    private Node stays(int string, int midi, Optional<RetuningStep.Check> check) {
+        Label pitch = pitch(Pitch.of(midi, Key.C_MAJOR).toString(), "mono");
+        return row(string, pitch, "stays", check.map(RetuningStep.Check::brief).orElse("by its pitch"), midi);
+    }
+
+    private Node turned(RetuningStep step) {
+        String way = Pitch.of(step.fromMidi(), Key.C_MAJOR) + " to " + Pitch.of(step.toMidi(), Key.C_MAJOR);
+        Label pitch = pitch(way, "strong-mono");
+        int size = Math.abs(step.semitones());
+        Node row = row(
+                step.string(),
+                pitch,
+                (step.semitones() < 0 ? "down " : "up ") + size,
+                step.check().map(RetuningStep.Check::brief).orElse("by the tone alone: no string is right yet"),
+                step.toMidi());
+        row.getStyleClass().add("turned");
+        if (step.semitones() > MOST_UP) {
+            pitch.getStyleClass().add("alarm");
+        }
+        return row;
+    }
+
+    private static Label pitch(String text, String style) {
+        Label label = new Label(text);
+        label.getStyleClass().add(style);
+        label.setMinWidth(PITCH_WIDTH);
+        return label;
+    }
+
+    private Node row(int string, Label pitch, String move, String check, int midi) {
+        Label number = new Label(String.valueOf(string));
+        number.getStyleClass().addAll("mono", "quiet");
+        number.setMinWidth(14);
+        Label moves = new Label(move);
+        moves.getStyleClass().add("caution");
+        moves.setMinWidth(MOVE_WIDTH);
+        Label words = Cards.small(check);
+        words.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(words, Priority.ALWAYS);
-        String pitch = Pitch.of(midi, Key.C_MAJOR).toString();
-        Node hear = Cards.button(
+        String name = Pitch.of(midi, Key.C_MAJOR).toString();
+        Button hear = Cards.button(
                 "hear-" + string,
-                "Hear " + pitch,
+                "hear " + name,
                 "Hear the pitch this string should have",
                 () -> playback.hear(List.of(midi)));
-        HBox line = new HBox(8, words, Cards.space(), hear);
-        line.setAlignment(Pos.CENTER_LEFT);
-        return line;
-    }
-
-    private Node step(int number, RetuningStep step) {
-        String target = Pitch.of(step.toMidi(), Key.C_MAJOR).toString();
-        Label what = new Label(number + "   string " + step.string() + ": "
-                + Pitch.of(step.fromMidi(), Key.C_MAJOR) + (step.semitones() < 0 ? " down to " : " up to ") + target
-                + ", " + Math.abs(step.semitones()) + (Math.abs(step.semitones()) == 1 ? " semitone" : " semitones"));
-        what.getStyleClass().add(step.semitones() > MOST_UP ? "alarm" : "strong");
-        what.setWrapText(true);
-        Label check = Cards.small(
-                step.check().map(RetuningStep.Check::words).orElse("by the tone alone: no string is right yet"));
-        return line(new VBox(2, what, check), step.string(), step.toMidi());
+        hear.getStyleClass().add("small");
+        HBox row = new HBox(8, number, pitch, moves, words, hear);
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.getStyleClass().add("string-row");
+        row.setAccessibleText("string " + string + ": " + pitch.getText() + ", " + move + ", " + check);
+        return row;
     }
 }

@@ -1,0 +1,214 @@
+package phalanx.desktop.guitar;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.BiConsumer;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.paint.Color;
+import phalanx.desktop.widget.Drawing;
+import phalanx.desktop.widget.Pens;
+import phalanx.guitar.Instrument;
+
+/**
+ * The hand on one string: finger 1 stays, fingers 3 and 4 are dragged to the highest fret that each reaches without
+ * pain; 3 or 4 and the arrow keys do the same.
+ */
+final class HandPicture extends Drawing {
+    /** Where finger 1 lies while the hand is measured. */
+    static final int INDEX_FRET = 5;
+
+    private static final double HEIGHT = 124;
+    private static final int FIRST_FRET = 4;
+    private static final int LAST_FRET = 12;
+    private static final double SIDE = 12;
+    private static final double STRING = 44;
+    private static final double GAP = 20;
+    private static final double BEAD = 11;
+    private static final int USUAL_RING = 8;
+    private static final int USUAL_LITTLE = 9;
+
+    private final BiConsumer<Integer, Integer> onChange;
+    private Optional<Instrument> shown = Optional.empty();
+    private int ring = USUAL_RING;
+    private int little = USUAL_LITTLE;
+    private boolean ringHeld;
+
+    /** @param onChange told the frets of fingers 3 and 4 whenever one moves */
+    HandPicture(BiConsumer<Integer, Integer> onChange) {
+        super(HEIGHT);
+        this.onChange = onChange;
+        setId("hand-picture");
+        setFocusTraversable(true);
+        setAccessibleText("Finger 1 on fret 5. Press 3 or 4, then the arrow keys, to move that finger to the highest "
+                + "fret it reaches");
+        setOnMousePressed(this::take);
+        setOnMouseDragged(event -> move(fretAt(event.getX())));
+        setOnKeyPressed(this::onKey);
+        focusedProperty().addListener((property, before, now) -> repaint());
+    }
+
+    int ring() {
+        return ring;
+    }
+
+    int little() {
+        return little;
+    }
+
+    void show(Instrument instrument) {
+        shown = Optional.of(instrument);
+        repaint();
+    }
+
+    private void take(MouseEvent event) {
+        requestFocus();
+        // or the scroll pane around would take the focus
+        event.consume();
+        if (shown.isPresent()) {
+            Neck neck = new Neck(shown.get());
+            ringHeld = Math.abs(event.getX() - neck.x(ring)) < Math.abs(event.getX() - neck.x(little));
+            repaint();
+        }
+    }
+
+    private void onKey(KeyEvent event) {
+        switch (event.getCode()) {
+            case DIGIT3, NUMPAD3 -> ringHeld = true;
+            case DIGIT4, NUMPAD4 -> ringHeld = false;
+            case RIGHT -> move((ringHeld ? ring : little) + 1);
+            case LEFT -> move((ringHeld ? ring : little) - 1);
+            default -> {
+                return;
+            }
+        }
+        event.consume();
+        repaint();
+    }
+
+    /** Finger 3 stays above finger 1 and not above finger 4, which it takes along. */
+    private void move(int fret) {
+        int highest = Math.min(LAST_FRET, shown.map(Instrument::highestFret).orElse(LAST_FRET));
+        int to = Math.max(INDEX_FRET + 1, Math.min(highest, fret));
+        if (ringHeld) {
+            ring = to;
+            little = Math.max(little, ring);
+        } else {
+            little = to;
+            ring = Math.min(ring, little);
+        }
+        onChange.accept(ring, little);
+        repaint();
+    }
+
+    private int fretAt(double x) {
+        Neck neck = new Neck(shown.orElseThrow());
+        int fret = FIRST_FRET;
+        while (fret < LAST_FRET && neck.wire(fret) < x) {
+            fret++;
+        }
+        return fret;
+    }
+
+    @Override
+    protected void paint(GraphicsContext g) {
+        shown.ifPresent(instrument -> paint(g, new Neck(instrument)));
+    }
+
+    private void paint(GraphicsContext g, Neck neck) {
+        g.setFill(theme().colour("inner"));
+        g.setGlobalAlpha(0.16);
+        g.fillRect(
+                neck.wire(INDEX_FRET - 1),
+                STRING - GAP - 8,
+                neck.wire(little) - neck.wire(INDEX_FRET - 1),
+                2 * GAP + 16);
+        g.setGlobalAlpha(1);
+        for (int fret = FIRST_FRET - 1; fret <= LAST_FRET; fret++) {
+            g.setStroke(theme().colour("wood"));
+            g.setLineWidth(1.2);
+            g.strokeLine(neck.wire(fret), STRING - GAP - 4, neck.wire(fret), STRING + GAP + 4);
+            if (fret >= FIRST_FRET) {
+                double middle = (neck.wire(fret - 1) + neck.wire(fret)) / 2;
+                boolean held = fret == INDEX_FRET || fret == ring || fret == little;
+                Pens.centred(
+                        g,
+                        String.valueOf(fret),
+                        middle,
+                        8,
+                        held ? Pens.monoBold(13) : Pens.mono(13),
+                        theme().colour(held ? "ink" : "quiet"));
+            }
+        }
+        g.setStroke(theme().colour("ink"));
+        for (int string = -1; string <= 1; string++) {
+            g.setLineWidth(string == 0 ? 2 : 1);
+            double y = STRING + string * GAP;
+            g.strokeLine(neck.wire(FIRST_FRET - 1), y, neck.wire(LAST_FRET), y);
+        }
+        bead(g, neck.x(INDEX_FRET), "1", theme().colour("ink"), theme().colour("raised"), false);
+        bead(g, neck.x(ring), "3", theme().colour("raised"), theme().colour("melody"), ringHeld && isFocused());
+        double beside = ring == little ? BEAD : 0;
+        bead(
+                g,
+                neck.x(little) + beside,
+                "4",
+                theme().colour("raised"),
+                theme().colour("melody"),
+                !ringHeld && isFocused());
+        reach(g, neck, ring, "1 to 3", STRING + 38);
+        reach(g, neck, little, "1 to 4", STRING + 62);
+    }
+
+    private void bead(GraphicsContext g, double x, String figure, Color fill, Color ink, boolean held) {
+        g.setFill(fill);
+        g.fillOval(x - BEAD, STRING - BEAD, 2 * BEAD, 2 * BEAD);
+        g.setStroke(ink);
+        g.setLineWidth(held ? 3.4 : 1.8);
+        g.strokeOval(x - BEAD, STRING - BEAD, 2 * BEAD, 2 * BEAD);
+        Pens.centred(g, figure, x, STRING, Pens.sansBold(14), ink);
+    }
+
+    private void reach(GraphicsContext g, Neck neck, int fret, String fingers, double y) {
+        double from = neck.x(INDEX_FRET);
+        double to = neck.x(fret);
+        g.setStroke(theme().colour("ink"));
+        g.setLineWidth(1.2);
+        g.strokeLine(from, y, to, y);
+        g.strokeLine(from, y - 4, from, y + 4);
+        g.strokeLine(to, y - 4, to, y + 4);
+        String words = String.format(Locale.ROOT, "%s: %.0f mm", fingers, neck.mm(fret));
+        Pens.left(g, words, to + 10, y + 4, Pens.sansBold(13), theme().colour("ink"));
+    }
+
+    /** The stretch of neck that is drawn. */
+    private final class Neck {
+        private final Instrument instrument;
+        private final double start;
+        private final double scale;
+
+        Neck(Instrument instrument) {
+            this.instrument = instrument;
+            this.start = wireMm(FIRST_FRET - 1);
+            this.scale = (getWidth() - 2 * SIDE) / (wireMm(LAST_FRET) - start);
+        }
+
+        private double wireMm(int fret) {
+            return instrument.guitar().wireMm(fret + (double) instrument.capo());
+        }
+
+        double wire(int fret) {
+            return SIDE + (wireMm(fret) - start) * scale;
+        }
+
+        double x(int fret) {
+            return SIDE + (instrument.alongMm(fret) - start) * scale;
+        }
+
+        /** From finger 1 to a fret, along the string. */
+        double mm(int fret) {
+            return instrument.alongMm(fret) - instrument.alongMm(INDEX_FRET);
+        }
+    }
+}
