@@ -14,10 +14,12 @@ import phalanx.arrange.demand.ChartShapes;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.MelodyFit;
 import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Slot;
 import phalanx.arrange.demand.SongDemand;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.OctaveChoice;
@@ -54,6 +56,7 @@ public final class Arranger {
 
     private final Instrument instrument;
     private final Hand hand;
+    private final FingeringFinder finder;
     private final LayerFinder layers;
     private final ChartShapes chartShapes;
     private final Pricing pricing;
@@ -65,7 +68,7 @@ public final class Arranger {
     public Arranger(Instrument instrument, Hand hand) {
         this.instrument = instrument;
         this.hand = hand;
-        FingeringFinder finder = FingeringFinder.forPlucking(instrument, hand);
+        this.finder = FingeringFinder.forPlucking(instrument, hand);
         MoveMeter meter = new MoveMeter(instrument, hand);
         this.chartShapes = new ChartShapes(FingeringFinder.forShapes(instrument, hand));
         this.layers = new LayerFinder(finder, meter);
@@ -159,6 +162,32 @@ public final class Arranger {
         SongDemand demand = SongDemand.of(request);
         Solver solver = Solver.rough(layers, demand.slots(), named.tempo(), cancelled);
         return finish(new Solved(named, request, 0, demand, solver, solver.quick()));
+    }
+
+    /**
+     * What was arranged roughly with the capo elsewhere, with the same frets and fingers priced on this guitar: an upper
+     * bound of what arranging anew gives, for a small part of the work.
+     *
+     * @param arrangement on the same guitar with another capo
+     * @param song the same song, moved with the capo
+     * @return nothing where the hand does not hold the frets here, or the song asks for something else
+     */
+    public Optional<Arrangement> moved(Arrangement arrangement, Song song) {
+        Song named = chartShapes.named(song);
+        Request before = arrangement.request();
+        Request request = new Request(
+                named, instrument, hand, chartShapes.with(List.of(), named), before.picking(), before.wishes());
+        List<Slot> slots = SongDemand.of(request).slots();
+        boolean onTheNeck = arrangement.notes().stream().allMatch(note -> instrument.has(note.string(), note.fret()))
+                && arrangement.holds().stream().allMatch(hold -> hold.press().fret() <= instrument.highestFret());
+        boolean held = arrangement.slots().stream().allMatch(slot -> finder.holds(slot.fingering()));
+        boolean same = slots.stream()
+                .map(Slot::startTick)
+                .toList()
+                .equals(arrangement.slots().stream()
+                        .map(ArrangedSlot::startTick)
+                        .toList());
+        return onTheNeck && held && same ? Optional.of(pricing.moved(arrangement, request, slots)) : Optional.empty();
     }
 
     /**

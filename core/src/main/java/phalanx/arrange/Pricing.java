@@ -93,6 +93,42 @@ final class Pricing {
         return audit.audited(written);
     }
 
+    /**
+     * An arrangement with the same frets and fingers, priced for a guitar whose capo is elsewhere.
+     *
+     * @param request the song moved with the capo
+     * @param slots its slots, of the same lengths
+     */
+    Arrangement moved(Arrangement arrangement, Request request, List<Slot> slots) {
+        List<ArrangedSlot> held = arrangement.slots();
+        List<ArrangedNote> notes = arrangement.notes().stream()
+                .map(note -> note.on(request.instrument()))
+                .toList();
+        List<Cost> costs = scorer.costs(
+                slots,
+                request.song().tempo(),
+                notes,
+                arrangement.holds(),
+                held.stream().map(slot -> slot.posture().position()).toList(),
+                held.stream().map(ArrangedSlot::printed).toList());
+        List<ArrangedSlot> priced = IntStream.range(0, held.size())
+                .mapToObj(i -> held.get(i).with(costs.get(i).effort()))
+                .toList();
+        return audit.audited(new Arrangement(
+                request,
+                0,
+                notes,
+                arrangement.holds(),
+                priced,
+                arrangement.innerAsked(),
+                arrangement.hits(),
+                arrangement.joining(),
+                List.of(),
+                costs.stream().reduce(Cost.NONE, Cost::plus),
+                TempoCeiling.NONE,
+                Optional.empty()));
+    }
+
     private List<Optional<Shape>> printed(List<Slot> slots, List<Candidate> candidates) {
         return IntStream.range(0, slots.size())
                 .mapToObj(i -> candidates.get(i).printed(scorer.book(), slots.get(i)))

@@ -1,9 +1,11 @@
 package phalanx.cost;
 
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * The last rank of a cost as a sum of named terms; a relaxed one-finger shape is about 0.25.
@@ -101,6 +103,17 @@ public final class Effort implements Comparable<Effort> {
             }
         }
         return shown;
+    }
+
+    /**
+     * The term that makes most of the difference to another effort: of those that differ the same way as the totals do, the
+     * one that differs most; nothing where the totals are equal.
+     */
+    public Optional<Term> decides(Effort other) {
+        int sign = Long.signum(total - other.total);
+        return Arrays.stream(Term.values())
+                .filter(term -> sign * (grains[term.ordinal()] - other.grains[term.ordinal()]) > 0)
+                .max(Comparator.comparingLong(term -> sign * (grains[term.ordinal()] - other.grains[term.ordinal()])));
     }
 
     public Effort plus(Effort other) {

@@ -2,6 +2,7 @@ package phalanx.arrange.advice;
 
 import java.util.Locale;
 import java.util.Objects;
+import java.util.Optional;
 import phalanx.arrange.score.Arrangement;
 import phalanx.cost.Cost;
 import phalanx.guitar.Tuning;
@@ -99,6 +100,20 @@ public record KeyAdvice(
     @Override
     public int compareTo(KeyAdvice other) {
         return cost.compareTo(other.cost);
+    }
+
+    /** What it costs beside another way and which term makes most of that, in one sentence; nothing where they cost the same. */
+    public Optional<String> against(KeyAdvice other, String named) {
+        double more = cost.effort().total() - other.cost.effort().total();
+        return cost.effort()
+                .decides(other.cost.effort())
+                .map(term -> String.format(
+                        Locale.ROOT,
+                        "%.0f %s than %s, most of it \"%s\".",
+                        Math.abs(more),
+                        more < 0 ? "less" : "more",
+                        named,
+                        term.label()));
     }
 
     /** Why it lies as it does, in one plain sentence. */

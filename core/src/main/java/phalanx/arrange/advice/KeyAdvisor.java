@@ -1,14 +1,18 @@
 package phalanx.arrange.advice;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
+import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.Hand;
@@ -18,8 +22,9 @@ import phalanx.righthand.Picking;
 import phalanx.song.Song;
 
 /**
- * Arranges a song in all twelve keys with every capo, from the octave where it lies best, and says how it lies in each. Keys and capos are shared out among
- * the processor's cores. It compares rough answers, whose efforts are some
+ * Arranges a song in all twelve keys with every capo, from the octave where it lies best, and says how it lies in each. What the hand holds
+ * the same is arranged once and moved with the capo; this is shared out among the processor's cores. It compares rough
+ * answers, whose efforts are some
  * percent higher than those of full ones; the best few are arranged again less roughly, the first place and the
  * present one in full, so that both show the figures that arranging gives.
  */
@@ -33,8 +38,11 @@ public final class KeyAdvisor {
     private static final int CAPOS = HIGHEST_CAPO + 1;
 
     private static final int LOWEST_MOVE = -5;
+    /** What the hand holds, as the song moved by the key less the capo. */
+    private static final int HELD = 12 + HIGHEST_CAPO;
+
     /** So many of the best are arranged again, less roughly. */
-    private static final int FIRST = 6;
+    private static final int FIRST = 10;
 
     private final Instrument instrument;
     private final Hand hand;
@@ -74,25 +82,46 @@ public final class KeyAdvisor {
     public List<KeyAdvice> advise(Song song, List<Tuning> tunings, IntConsumer done, BooleanSupplier cancelled) {
         AtomicInteger count = new AtomicInteger();
         int octave = octave(song, cancelled);
-        Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
-        List<KeyAdvice> rough = IntStream.range(0, tunings.size() * CAPOS)
-                .parallel()
-                .mapToObj(way -> {
-                    Instrument guitar =
-                            instrument.withTuning(tunings.get(way / CAPOS)).withCapo(way % CAPOS);
-                    Arranger arranger = new Arranger(guitar, hand);
-                    return IntStream.range(LOWEST_MOVE, LOWEST_MOVE + 12)
-                            .mapToObj(move -> {
-                                Arrangement arranged =
-                                        arranger.rough(song.transpose(octave + move), picking, thatOctave, cancelled);
-                                done.accept(count.incrementAndGet());
-                                return KeyAdvice.of(arranged, octave + move, octave);
-                            })
-                            .toList();
-                })
-                .flatMap(List::stream)
+        // the same shapes serve many ways: those that differ by the capo alone
+        List<KeyAdvice> rough = tunings.stream()
+                .flatMap(tuning -> IntStream.range(0, HELD)
+                        .parallel()
+                        .mapToObj(held -> ofShapes(
+                                song,
+                                instrument.withTuning(tuning),
+                                held,
+                                octave,
+                                cancelled,
+                                () -> done.accept(count.incrementAndGet())))
+                        .flatMap(List::stream)
+                        .sorted(Comparator.comparingInt(KeyAdvice::capo).thenComparingInt(KeyAdvice::semitones)))
                 .toList();
         return better(song, better(song, rough, FIRST, false, cancelled), 1, true, cancelled);
+    }
+
+    /** All ways in which the hand holds the same: arranged with the middle capo, moved with the others. */
+    private List<KeyAdvice> ofShapes(
+            Song song, Instrument guitar, int held, int octave, BooleanSupplier cancelled, Runnable done) {
+        List<Integer> capos = IntStream.range(0, CAPOS)
+                .filter(capo -> held + capo >= HIGHEST_CAPO && held + capo < HIGHEST_CAPO + 12)
+                .boxed()
+                .toList();
+        Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
+        List<KeyAdvice> ways = new ArrayList<>();
+        IntFunction<Song> moved = capo -> song.transpose(octave + LOWEST_MOVE - HIGHEST_CAPO + held + capo);
+        int middle = capos.get(capos.size() / 2);
+        Arrangement arranged =
+                new Arranger(guitar.withCapo(middle), hand).rough(moved.apply(middle), picking, thatOctave, cancelled);
+        boolean moves = arranged.request().tune() == TuneUse.PLAYED;
+        for (int capo : capos) {
+            Arranger arranger = new Arranger(guitar.withCapo(capo), hand);
+            Optional<Arrangement> same = Optional.of(arranged).filter(one -> capo == middle);
+            Arrangement way = same.or(() -> moves ? arranger.moved(arranged, moved.apply(capo)) : Optional.empty())
+                    .orElseGet(() -> arranger.rough(moved.apply(capo), picking, thatOctave, cancelled));
+            ways.add(KeyAdvice.of(way, octave + LOWEST_MOVE - HIGHEST_CAPO + held + capo, octave));
+            done.run();
+        }
+        return ways;
     }
 
     /** The ways, the first few of them arranged again; in full the present one, too. */

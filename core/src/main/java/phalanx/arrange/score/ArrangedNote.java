@@ -2,6 +2,7 @@ package phalanx.arrange.score;
 
 import java.util.Objects;
 import java.util.Optional;
+import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.righthand.Digit;
 import phalanx.righthand.Weight;
@@ -57,6 +58,22 @@ public record ArrangedNote(
             Optional<Finger> left,
             Digit right) {
         this(tick, lengthTicks, wantedTicks, string, fret, midi, role, left, right, Technique.PLUCK, Weight.PLAIN);
+    }
+
+    /** The same place on another guitar, where it sounds what that gives. */
+    public ArrangedNote on(Instrument instrument) {
+        return new ArrangedNote(
+                tick,
+                lengthTicks,
+                wantedTicks,
+                string,
+                fret,
+                instrument.midi(string, fret),
+                role,
+                left,
+                right,
+                technique,
+                weight);
     }
 
     public int endTick() {

@@ -28,6 +28,11 @@ public record ArrangedSlot(
         Objects.requireNonNull(effort, "effort");
     }
 
+    /** The same at another price. */
+    public ArrangedSlot with(Effort newEffort) {
+        return new ArrangedSlot(startTick, endTick, held, printed, posture, newEffort);
+    }
+
     public Fingering fingering() {
         return posture.fingering();
     }

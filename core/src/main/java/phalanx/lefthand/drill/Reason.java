@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import phalanx.cost.Effort;
@@ -85,15 +84,11 @@ final class Reason {
             PricedShape chosen, PricedShape alone, Optional<PricedShape> before, Optional<PricedShape> after) {
         Effort with = around(chosen, before, after);
         Effort without = around(alone, before, after);
-        Map<Term, Double> terms = without.terms();
-        Term most = terms.keySet().stream()
-                .max(Comparator.comparingDouble(term -> terms.get(term) - with.term(term)))
-                .orElse(Term.JUMPING);
         return String.format(
                 Locale.ROOT,
                 "with those the changes would cost %.2f more, most of it %s",
                 without.total() - with.total(),
-                most.label());
+                without.decides(with).map(Term::label).orElse("nothing"));
     }
 
     private Effort around(PricedShape shape, Optional<PricedShape> before, Optional<PricedShape> after) {

@@ -3,6 +3,7 @@ package phalanx.arrange.advice;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalInt;
@@ -14,6 +15,8 @@ import phalanx.arrange.Arranger;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
+import phalanx.cost.Effort;
+import phalanx.cost.Term;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.Picking;
@@ -52,6 +55,15 @@ public class KeyAdvisorTest {
         assertThat(best.fingered().toString()).isIn("C", "G", "D", "A", "E");
         assertThat(best.openShare()).isGreaterThan(asEntered.openShare());
         assertThat(best.words()).contains("effort", "bpm", "% open strings");
+        Effort there = best.cost().effort();
+        Effort here = asEntered.cost().effort();
+        Term most = Arrays.stream(Term.values())
+                .max(Comparator.comparingDouble(term -> here.term(term) - there.term(term)))
+                .orElseThrow();
+        assertThat(best.against(asEntered, "now"))
+                .hasValue(String.format(
+                        "%.0f less than now, most of it \"%s\".", here.total() - there.total(), most.label()));
+        assertThat(best.against(best, "now")).isEmpty();
         Arrangement taken = full(best);
         assertThat(best.cost()).as("the first place keeps its promise").isEqualTo(taken.cost());
         assertThat(best.tempoCeiling()).isEqualTo(taken.ceiling().tempo());

@@ -179,7 +179,8 @@ final class HandPicture extends Drawing {
         g.strokeLine(from, y - 4, from, y + 4);
         g.strokeLine(to, y - 4, to, y + 4);
         String words = String.format(Locale.ROOT, "%s: %.0f mm", fingers, neck.mm(fret));
-        Pens.left(g, words, to + 10, y + 4, Pens.sansBold(13), theme().colour("ink"));
+        double room = getWidth() - Pens.width(words, Pens.sansBold(13));
+        Pens.left(g, words, Math.min(to + 10, room), y + 4, Pens.sansBold(13), theme().colour("ink"));
     }
 
     /** The stretch of neck that is drawn. */

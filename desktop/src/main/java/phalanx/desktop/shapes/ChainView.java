@@ -30,7 +30,6 @@ import phalanx.lefthand.track.FingerMove;
 /** A chain of shapes as a drill: each shape with its fingers and why, and between them what the change asks. */
 final class ChainView extends VBox {
     private static final PseudoClass SELECTED = PseudoClass.getPseudoClass("selected");
-    private static final double WIDTH = 202;
 
     private final Actions actions;
     private final TextField field = new TextField();
@@ -198,9 +197,9 @@ final class ChainView extends VBox {
                 new ShapeDrawing(instrument, link.shape().held(), theme),
                 new HBox(8, name, Cards.space(), fingers));
         card.getStyleClass().add("shape-card");
-        card.setPrefWidth(WIDTH);
-        card.setMinWidth(WIDTH);
-        card.setMaxWidth(WIDTH);
+        card.setPrefWidth(ShapeCard.WIDTH);
+        card.setMinWidth(ShapeCard.WIDTH);
+        card.setMaxWidth(ShapeCard.WIDTH);
         card.setAccessibleText(link.wanted().text() + ", fingers " + dashed(link));
         card.setOnMousePressed(event -> select(index));
         return card;

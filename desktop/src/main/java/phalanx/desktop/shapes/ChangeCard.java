@@ -51,6 +51,12 @@ final class ChangeCard extends VBox {
         words.getChildren().setAll(lines(change));
     }
 
+    /** Leaves the drawing out, for low windows. */
+    void setCompact(boolean compact) {
+        drawing.setVisible(!compact);
+        drawing.setManaged(!compact);
+    }
+
     /** Shows nothing but why. */
     void showNone(String why) {
         title.setText("Change");

@@ -23,7 +23,7 @@ import phalanx.lefthand.shape.Stretch;
 final class ShapeCard extends VBox {
     private static final PseudoClass SELECTED = PseudoClass.getPseudoClass("selected");
     private static final PseudoClass MARKED = PseudoClass.getPseudoClass("marked");
-    static final double WIDTH = 202;
+    static final double WIDTH = 198;
     private static final double BAR = 64;
 
     ShapeCard(PricedShape shape, Instrument instrument, Hand hand, Theme theme) {

@@ -34,7 +34,7 @@ import phalanx.theory.Pitch;
 
 /** The chosen shape in figures and words, its other fingerings, and what can be done with it. */
 final class ShapeDrawer extends ScrollPane {
-    private static final double WIDTH = 292;
+    private static final double WIDTH = 284;
     private static final int MOST_FINGERINGS = 3;
     private static final int MOST_NAMES = 3;
     private static final String[] DEGREES = {"1", "b2", "2", "b3", "3", "4", "b5", "5", "#5", "6", "b7", "7"};

@@ -48,8 +48,11 @@ import phalanx.theory.Key;
  */
 public final class ShapesStation extends HBox implements Themed {
     private static final double GAP = 12;
-    private static final double LIST_WIDTH = 196;
+    private static final double LIST_WIDTH = 184;
     private static final int FIRST_CARDS = 24;
+    /** A station lower than this tells changes in words alone. */
+    private static final double LOW = 640;
+
     private static final int MORE_CARDS = 48;
 
     private final Workbench workbench;
@@ -113,6 +116,7 @@ public final class ShapesStation extends HBox implements Themed {
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
         drawer.showNone("Open a song, or type a chord at the left.");
         change.showNone("Choose a shape to see the change into it.");
+        heightProperty().addListener((property, before, now) -> change.setCompact(now.doubleValue() < LOW));
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
     }
 

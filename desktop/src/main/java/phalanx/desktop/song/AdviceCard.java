@@ -301,12 +301,7 @@ final class AdviceCard extends VBox {
         cell.setPrefWidth(CELL);
         cell.setMinWidth(CELL);
         cell.setAccessibleText(way.words());
-        boolean now = project.filter(one -> one.instrument().capo() == way.capo()
-                        && one.instrument().tuning().equals(way.tuning())
-                        && one.song().key().tonic().pitchClass()
-                                == way.key().tonic().pitchClass())
-                .isPresent();
-        if (now) {
+        if (isNow(way)) {
             cell.getStyleClass().add("now");
         }
         cell.setOnAction(event -> select(way));
@@ -314,9 +309,25 @@ final class AdviceCard extends VBox {
         return cell;
     }
 
+    /** Whether it is how the song is arranged now. */
+    private boolean isNow(KeyAdvice way) {
+        return project.filter(one -> one.instrument().capo() == way.capo()
+                        && one.instrument().tuning().equals(way.tuning())
+                        && one.song().key().tonic().pitchClass()
+                                == way.key().tonic().pitchClass())
+                .isPresent();
+    }
+
     private void select(KeyAdvice way) {
         selected = Optional.of(way);
+        String beside = ways.stream()
+                .filter(this::isNow)
+                .findFirst()
+                .flatMap(now -> way.against(now, "where it is now"))
+                .map(words -> " " + words)
+                .orElse("");
         words.setText(way.words()
+                + beside
                 + singer.map(one -> " " + capital(way.sung(one)) + ".").orElse(""));
         grid.getChildren().forEach(node -> {
             node.getStyleClass().remove("chosen");

@@ -43,6 +43,8 @@ import phalanx.theory.Pitch;
 public final class SongStation extends HBox implements Themed {
     private static final double GAP = 12;
     private static final double SIDE = 404;
+    /** A station lower than this shows bars before it shows the neck. */
+    private static final double LOW = 640;
 
     private static final int MIDDLE_OF_TUNE = 64;
     private static final int MIDDLE_OF_BASS = 45;
@@ -140,6 +142,7 @@ public final class SongStation extends HBox implements Themed {
         side.getStyleClass().add("clear-scroll");
         side.setFocusTraversable(false);
         getChildren().addAll(left, side);
+        heightProperty().addListener((property, before, now) -> tune.fit(now.doubleValue() < LOW));
         WhenShown.follow(this, workbench.projectProperty(), (before, now) -> show(now));
         workbench.onReturn(this::pick);
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);

@@ -4,11 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiConsumer;
+import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.Theme;
@@ -51,7 +52,9 @@ final class TuneCard extends VBox {
             "own-bass",
             "bass",
             "Notes go to your own bass line, not to the tune (b). A bar with such notes has no other bass");
+    private final ToggleButton neckShown = toggle("neck-shown", "neck", "Shows the neck to put notes on by hand");
     private final Neck neck;
+    private boolean neckWanted;
     private Length length = Length.QUARTER;
     private int string = 2;
     private int tensOfNext;
@@ -61,7 +64,7 @@ final class TuneCard extends VBox {
         super(8);
         getStyleClass().add("card");
         ToggleGroup group = new ToggleGroup();
-        HBox row = new HBox(6, bass, Cards.hint("digits: fret, Shift+letter: note"), Cards.space());
+        FlowPane row = new FlowPane(6, 6, bass);
         for (Length one : Length.values()) {
             ToggleButton button = toggle("length-" + one.key, one.label, "Length of the next note (" + one.key + ")");
             button.setToggleGroup(group);
@@ -69,10 +72,17 @@ final class TuneCard extends VBox {
             lengths.add(button);
             row.getChildren().add(button);
         }
-        row.getChildren().addAll(dot, triplet, tens);
+        row.getChildren().addAll(dot, triplet, tens, Cards.hint("digits: fret, Shift+letter: note"));
+        row.setRowValignment(VPos.CENTER);
+        setMinWidth(0);
         tens.setOnAction(event -> moreTens());
         neck = new Neck(onPlace);
+        row.getChildren().add(neckShown);
         getChildren().addAll(row, neck);
+        neck.managedProperty().bind(neckShown.selectedProperty());
+        neck.visibleProperty().bind(neckShown.selectedProperty());
+        neckShown.setSelected(true);
+        neckShown.setOnAction(event -> neckWanted = true);
         choose(Length.QUARTER);
     }
 
@@ -84,6 +94,13 @@ final class TuneCard extends VBox {
         button.setMinWidth(Region.USE_PREF_SIZE);
         button.setTooltip(new Tooltip(help));
         return button;
+    }
+
+    /** Leaves the neck out where the window is low, unless the player has said otherwise. */
+    void fit(boolean low) {
+        if (!neckWanted) {
+            neckShown.setSelected(!low);
+        }
     }
 
     private void choose(Length next) {
