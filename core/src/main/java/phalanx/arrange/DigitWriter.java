@@ -14,6 +14,7 @@ import phalanx.righthand.Digit;
 import phalanx.righthand.DigitAssigner;
 import phalanx.righthand.Picking;
 import phalanx.righthand.Pluck;
+import phalanx.song.Ticks;
 
 /** Gives notes their digits, and says from these how they are struck: what one digit takes at once is a brush. */
 final class DigitWriter {
@@ -24,6 +25,28 @@ final class DigitWriter {
     DigitWriter(Picking picking, double tempo) {
         this.picking = picking;
         this.tempo = tempo;
+    }
+
+    /** A thumb that must pluck again sooner than it can go round does so on its way back, on its string or the next. */
+    private List<ArrangedNote> withUpstrokes(List<ArrangedNote> notes) {
+        List<ArrangedNote> done = new ArrayList<>(notes);
+        ArrangedNote down = null;
+        for (int i = 0; i < done.size(); i++) {
+            ArrangedNote note = done.get(i);
+            if (note.right() != Digit.P) {
+                continue;
+            }
+            boolean back = down != null
+                    && note.technique() == Technique.PLUCK
+                    && Ticks.milliseconds(note.tick() - down.tick(), tempo)
+                            < picking.speeds().repeatMs()
+                    && Math.abs(note.string() - down.string()) <= 1;
+            if (back) {
+                done.set(i, note.struck(Technique.UPSTROKE, note.weight()));
+            }
+            down = back || note.technique() == Technique.BRUSH ? null : note;
+        }
+        return done;
     }
 
     /**
@@ -61,6 +84,6 @@ final class DigitWriter {
                             ? note.struck(Technique.BRUSH, note.weight())
                             : block ? note.struck(Technique.BLOCK, note.weight()) : note);
         }
-        return done;
+        return withUpstrokes(done);
     }
 }

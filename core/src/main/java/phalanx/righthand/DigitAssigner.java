@@ -14,6 +14,7 @@ import phalanx.song.Ticks;
  */
 public final class DigitAssigner {
     private static final double TOO_FAST = 5;
+    private static final double UPSTROKE = 1;
     private static final double BRISK = 0.6;
     private static final double SAME_STRING_REPEAT = 0.3;
     private static final double AWAY_FROM_HOME = 0.3;
@@ -281,7 +282,9 @@ public final class DigitAssigner {
             for (int j = 0; j < earlier.length; j++) {
                 int stringBefore = before.plucks.get(j).string();
                 if (earlier[j] == later[i]) {
-                    cost += ms < speeds.repeatMs() ? TOO_FAST : ms < 2 * speeds.repeatMs() ? BRISK : 0;
+                    boolean back = later[i] == Digit.P && ms >= speeds.upMs() && Math.abs(string - stringBefore) <= 1;
+                    double soon = back ? UPSTROKE : TOO_FAST;
+                    cost += ms < speeds.repeatMs() ? soon : ms < 2 * speeds.repeatMs() ? BRISK : 0;
                     cost += string == stringBefore && later[i] != Digit.P ? SAME_STRING_REPEAT : 0;
                     cost += later[i] == Digit.P ? 0 : STRING_SKIP * Math.abs(string - stringBefore);
                 } else if (crosses(earlier[j], stringBefore, later[i], string)) {
@@ -297,7 +300,7 @@ public final class DigitAssigner {
         return later.compareTo(earlier) < 0 ? string < stringBefore : string > stringBefore;
     }
 
-    /** A digit that plucks again after one moment between. */
+    /** A digit that plucks again after one moment between; of the thumb an upstroke may lie there. */
     private double farCost(Moment first, Digit[] earliest, Digit[] between, Moment last, Digit[] later) {
         double ms = Ticks.milliseconds(last.tick() - first.tick(), tempo);
         if (ms >= speeds.repeatMs()) {
@@ -305,7 +308,7 @@ public final class DigitAssigner {
         }
         double cost = 0;
         for (Digit digit : later) {
-            boolean before = Arrays.asList(between).contains(digit);
+            boolean before = digit != Digit.P && Arrays.asList(between).contains(digit);
             cost += !before && Arrays.asList(earliest).contains(digit) ? TOO_FAST : 0;
         }
         return cost;

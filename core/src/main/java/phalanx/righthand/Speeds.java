@@ -5,12 +5,21 @@ package phalanx.righthand;
  *
  * @param repeatsASecond how often one digit plucks
  * @param rollASecond how fast different digits follow one another
+ * @param upASecond how soon the thumb's upstroke follows its downstroke, as strokes a second; downstrokes are no nearer
+ *     than one digit repeats
  */
-public record Speeds(double repeatsASecond, double rollASecond) {
-    public static final Speeds USUAL = new Speeds(5, 13);
+public record Speeds(double repeatsASecond, double rollASecond, double upASecond) {
+    public static final Speeds USUAL = new Speeds(5, 13, 10);
+
+    private static final double FASTEST = 40;
 
     public Speeds {
-        if (!(repeatsASecond >= 1 && repeatsASecond <= 20 && rollASecond >= repeatsASecond && rollASecond <= 40)) {
+        if (!(upASecond >= repeatsASecond && upASecond <= FASTEST)) {
+            throw new IllegalArgumentException(
+                    "an upstroke follows at least as soon as a digit repeats, up to 40 a second," + " not " + upASecond
+                            + " beside " + repeatsASecond);
+        }
+        if (!(repeatsASecond >= 1 && repeatsASecond <= 20 && rollASecond >= repeatsASecond && rollASecond <= FASTEST)) {
             throw new IllegalArgumentException("a digit repeats 1 to 20 times a second and a roll is at least as fast,"
                     + " not " + repeatsASecond + " and " + rollASecond);
         }
@@ -19,6 +28,23 @@ public record Speeds(double repeatsASecond, double rollASecond) {
     /** The least time between two plucks of one digit, in milliseconds. */
     public double repeatMs() {
         return 1000 / repeatsASecond;
+    }
+
+    /** The least time from the thumb's downstroke to its upstroke, and back, in milliseconds. */
+    public double upMs() {
+        return 1000 / upASecond;
+    }
+
+    public Speeds withRepeats(double aSecond) {
+        return new Speeds(aSecond, rollASecond, upASecond);
+    }
+
+    public Speeds withRoll(double aSecond) {
+        return new Speeds(repeatsASecond, aSecond, upASecond);
+    }
+
+    public Speeds withUp(double aSecond) {
+        return new Speeds(repeatsASecond, rollASecond, aSecond);
     }
 
     /** The least time between plucks of different digits, in milliseconds. */

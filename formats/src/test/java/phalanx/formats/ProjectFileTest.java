@@ -72,7 +72,7 @@ class ProjectFileTest {
         Picking picking = Picking.PLAIN
                 .withSchool(School.values()[random.nextInt(5)])
                 .withPlace(HandPlace.values()[random.nextInt(3)])
-                .withSpeeds(new Speeds(4 + random.nextInt(4), 9 + random.nextInt(9)))
+                .withSpeeds(new Speeds(4 + random.nextInt(4), 9 + random.nextInt(9), 8 + random.nextInt(9)))
                 .withPlan(plan)
                 .withSpan(new Picking.Span(0, song.bars().get(1).endTick(), plan));
         Instrument guitar = new Instrument(

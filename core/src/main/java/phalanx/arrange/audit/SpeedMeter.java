@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.FindingKind;
+import phalanx.arrange.score.Technique;
 import phalanx.arrange.score.Track;
 import phalanx.lefthand.shape.Press;
 import phalanx.lefthand.track.Change;
@@ -83,15 +84,32 @@ final class SpeedMeter {
                 Locale.ROOT, "the hand shifts %.0f mm from fret %d to %d", shift.mm(), shift.from(), shift.to());
     }
 
-    /** One digit must come back to a string; different ones follow as fast as a roll. A brush is one stroke. */
+    /**
+     * One digit must come back to a string; different ones follow as fast as a roll. A brush is one stroke; the thumb's
+     * upstroke follows its downstroke sooner than the next downstroke can.
+     */
     private void addDigits(List<ArrangedNote> notes, List<SpeedLimit> limits) {
         Map<Digit, ArrangedNote> before = new EnumMap<>(Digit.class);
         ArrangedNote last = null;
+        int down = 0;
         for (ArrangedNote note : notes) {
             ArrangedNote earlier = before.put(note.right(), note);
             if (earlier != null && note.tick() > earlier.tick()) {
-                String who = "digit " + note.right().symbol() + " plucks again";
-                limits.add(limit(note, note.tick() - earlier.tick(), speeds.repeatMs(), who));
+                boolean up = note.technique() == Technique.UPSTROKE;
+                boolean afterUp = earlier.technique() == Technique.UPSTROKE;
+                String who = up
+                        ? "the thumb strokes up"
+                        : afterUp
+                                ? "the thumb strokes down"
+                                : "digit " + note.right().symbol() + " plucks again";
+                double needs = up || afterUp ? speeds.upMs() : speeds.repeatMs();
+                limits.add(limit(note, note.tick() - earlier.tick(), needs, who));
+                if (afterUp) {
+                    limits.add(limit(note, note.tick() - down, speeds.repeatMs(), "digit p plucks down again"));
+                }
+            }
+            if (note.right() == Digit.P && note.technique() != Technique.UPSTROKE) {
+                down = note.tick();
             }
             if (last != null && note.tick() > last.tick() && last.right() != note.right()) {
                 String who = "digit " + note.right().symbol() + " follows digit "

@@ -8,7 +8,9 @@ public enum Technique {
     /** At once with others, by a finger each. */
     BLOCK("block"),
     /** One after another with others, the lowest first. */
-    ROLL("roll");
+    ROLL("roll"),
+    /** By the thumb on its way back. */
+    UPSTROKE("upstroke");
 
     private final String label;
 

@@ -246,6 +246,11 @@ final class ScorePainter {
             g.setStroke(colour(token(note.role())));
             g.setLineWidth(2.5);
             g.strokeLine(x - DOT / 2, y - DOT, x + DOT / 2, y + DOT);
+        } else if (note.technique() == Technique.UPSTROKE) {
+            g.fillPolygon(
+                    new double[] {x - DOT / 2, x, x + DOT / 2},
+                    new double[] {y + DOT / 2, y - DOT / 2, y + DOT / 2},
+                    3);
         } else if (note.right() == Digit.P) {
             g.fillRect(x - DOT / 2, y - DOT / 2, DOT, DOT);
         } else {

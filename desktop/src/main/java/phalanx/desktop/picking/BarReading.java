@@ -46,7 +46,9 @@ final class BarReading {
         byTick.forEach((tick, struck) -> {
             boolean brush = struck.stream().anyMatch(note -> note.technique() == Technique.BRUSH);
             List<Digit> digits = struck.stream().map(ArrangedNote::right).toList();
-            moments.add(new Moment(tick, Counting.motion(digits, brush, school)));
+            boolean up = struck.stream().anyMatch(note -> note.technique() == Technique.UPSTROKE);
+            String motion = Counting.motion(digits, brush, school);
+            moments.add(new Moment(tick, up && digits.size() == 1 ? motion + " up" : motion));
         });
         return moments;
     }

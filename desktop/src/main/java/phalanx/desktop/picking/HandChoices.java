@@ -37,6 +37,7 @@ final class HandChoices extends VBox {
     private final Label bassWords = Cards.small("");
     private final NumberField repeats;
     private final NumberField rolls;
+    private final NumberField ups;
     private boolean showing;
 
     /** What choices are told to. */
@@ -66,13 +67,19 @@ final class HandChoices extends VBox {
                 "one digit",
                 "/s",
                 "How often one digit plucks with ease, 1 to 20",
-                value -> listener.speeds(now -> new Speeds(value, now.rollASecond())));
+                value -> listener.speeds(now -> now.withRepeats(value)));
         rolls = new NumberField(
                 "rolls",
                 "a roll",
                 "/s",
                 "How fast different digits follow one another, up to 40",
-                value -> listener.speeds(now -> new Speeds(now.repeatsASecond(), value)));
+                value -> listener.speeds(now -> now.withRoll(value)));
+        ups = new NumberField(
+                "upstrokes",
+                "thumb up",
+                "/s",
+                "How soon the thumb's upstroke follows its downstroke, up to 40",
+                value -> listener.speeds(now -> now.withUp(value)));
         getChildren()
                 .addAll(
                         Cards.heading("Hand"),
@@ -84,6 +91,7 @@ final class HandChoices extends VBox {
                         planting,
                         repeats,
                         rolls,
+                        ups,
                         Cards.heading("Thumb and level"),
                         Cards.small("bass line"),
                         bass,
@@ -146,6 +154,7 @@ final class HandChoices extends VBox {
         school.setValue(picking.school());
         repeats.show(picking.speeds().repeatsASecond());
         rolls.show(picking.speeds().rollASecond());
+        ups.show(picking.speeds().upASecond());
         place.setValue(picking.place());
         bass.setValue(plan.bass());
         bassWords.setText(plan.bass().label() + ": " + plan.bass().words());

@@ -271,6 +271,9 @@ final class VoiceWriter {
             PlacementText pluck = new PlacementText();
             pluck.setValue(note.right().symbol());
             marks.add(factory.createTechnicalPluck(pluck));
+            if (note.technique() == Technique.UPSTROKE) {
+                marks.add(factory.createTechnicalUpBow(new EmptyPlacement()));
+            }
         }
         return technical;
     }

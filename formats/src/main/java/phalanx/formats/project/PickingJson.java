@@ -30,7 +30,8 @@ final class PickingJson {
                 .put("school", picking.school().label())
                 .put("place", picking.place().label())
                 .put("repeatsASecond", picking.speeds().repeatsASecond())
-                .put("rollASecond", picking.speeds().rollASecond());
+                .put("rollASecond", picking.speeds().rollASecond())
+                .put("upASecond", picking.speeds().upASecond());
         write(picking.plan(), node.putObject("plan"));
         ArrayNode spans = node.putArray("spans");
         for (Picking.Span span : picking.spans()) {
@@ -59,11 +60,19 @@ final class PickingJson {
         return place.checked(() -> new Picking(
                 School.parse(place.child("school").text()),
                 HandPlace.parse(place.child("place").text()),
-                new Speeds(
-                        place.child("repeatsASecond").number(),
-                        place.child("rollASecond").number()),
+                speeds(place),
                 plan(place.child("plan")),
                 spans));
+    }
+
+    /** Earlier files know no upstroke of the thumb. */
+    private static Speeds speeds(JsonPlace place) throws FormatException {
+        double repeats = place.child("repeatsASecond").number();
+        double roll = place.child("rollASecond").number();
+        double up = place.has("upASecond")
+                ? place.child("upASecond").number()
+                : Math.max(repeats, Speeds.USUAL.upASecond());
+        return place.checked(() -> new Speeds(repeats, roll, up));
     }
 
     private static Picking.Plan plan(JsonPlace place) throws FormatException {
