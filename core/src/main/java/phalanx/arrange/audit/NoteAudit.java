@@ -132,7 +132,7 @@ final class NoteAudit {
                     "the bass you wrote, " + wanted.pitch() + ", cannot be held under tune and chord here; "
                             + instead.map(note -> Pitch.of(note.midi(), song.key()) + " is played")
                                     .orElse("it is left out")
-                            + ". Another note of the chord or another place for the tune may help.");
+                            + ". Another note of the chord may lie better.");
         }
     }
 
@@ -140,7 +140,7 @@ final class NoteAudit {
         Finding.Severity severity = note.role() == Role.MELODY ? Finding.Severity.MEDIUM : Finding.Severity.LOW;
         String what = note.role().label() + " note " + Pitch.of(note.midi(), song.key()) + " rings "
                 + beats(note.lengthTicks()) + " of " + beats(note.wantedTicks())
-                + " beats; its finger or string is needed for the next note. Another place for either may help.";
+                + " beats; its finger or string is needed for the next note.";
         add(
                 note.endTick(),
                 FindingKind.CUT_OFF,

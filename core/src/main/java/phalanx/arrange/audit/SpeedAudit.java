@@ -1,9 +1,15 @@
 package phalanx.arrange.audit;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Stream;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
 import phalanx.song.Bar;
 
 /** Looks for changes and digits that do not fit at the song's tempo. */
@@ -17,24 +23,38 @@ final class SpeedAudit {
         this.arrangement = arrangement;
     }
 
+    /** One for each hand and moment: what needs the greatest share of its time stands for all that is late there. */
     List<Finding> findings(List<SpeedLimit> limits) {
-        return limits.stream()
+        Map<Integer, List<SpeedLimit>> left = new TreeMap<>();
+        Map<Integer, List<SpeedLimit>> right = new TreeMap<>();
+        limits.stream()
                 .filter(limit -> limit.tempo() < arrangement.song().tempo())
+                .forEach(limit -> (limit.kind() == FindingKind.DIGIT_TOO_FAST ? right : left)
+                        .computeIfAbsent(limit.tick(), tick -> new ArrayList<>())
+                        .add(limit));
+        return Stream.concat(left.values().stream(), right.values().stream())
                 .map(this::finding)
                 .toList();
     }
 
-    private Finding finding(SpeedLimit limit) {
+    private Finding finding(List<SpeedLimit> late) {
+        SpeedLimit limit =
+                late.stream().min(Comparator.comparingDouble(SpeedLimit::tempo)).orElseThrow();
         Bar bar = arrangement.song().barAt(limit.tick());
         double beat = bar.beatOf(limit.tick());
         double has = limit.hasMs(arrangement.song().tempo());
+        String more = late.size() == 1
+                ? ""
+                : " " + (late.size() - 1) + (late.size() == 2 ? " other move is" : " other moves are")
+                        + " late with it.";
         String message = Places.at(bar, beat)
                 + String.format(
                         Locale.ROOT,
-                        "%s in %.0f ms; needs about %.0f. It fits at %.0f bpm; another place for the note before may help.",
+                        "%s in %.0f ms; needs about %.0f.%s It fits at %.0f bpm.",
                         limit.what(),
                         has,
                         limit.needsMs(),
+                        more,
                         Math.floor(limit.tempo()));
         Finding.Severity severity = has < NEARLY * limit.needsMs() ? Finding.Severity.HIGH : Finding.Severity.MEDIUM;
         return new Finding(
