@@ -91,16 +91,17 @@ public final class DigitAssigner {
         }
     }
 
-    /** A run on one string faster than two fingers alternate goes p a m i. */
+    /** A run on one string faster than two fingers alternate goes p a m i, from the thumb or up to a brush. */
     private List<Pluck> withRuns(List<Pluck> plucks) {
         List<Pluck> result = new ArrayList<>(plucks);
         boolean canRun = school.digits().containsAll(Arrays.asList(RUN));
         int from = 0;
         for (int i = 1; canRun && i <= plucks.size(); i++) {
             if (i == plucks.size() || !runsOn(plucks, i)) {
+                int first = leadsIntoABrush(plucks, i) ? Math.floorMod(from - i, RUN.length) : 0;
                 for (int k = from; k < i && i - from >= SHORTEST_RUN; k++) {
                     Pluck pluck = plucks.get(k);
-                    Digit digit = RUN[(k - from) % RUN.length];
+                    Digit digit = RUN[(first + k - from) % RUN.length];
                     result.set(
                             k,
                             new Pluck(pluck.tick(), pluck.string(), pluck.bass(), Optional.of(digit), pluck.brush()));
@@ -109,6 +110,16 @@ public final class DigitAssigner {
             }
         }
         return result;
+    }
+
+    /** Whether a brush follows within a beat: then the run ends with its last digit, the hand gathered. */
+    private static boolean leadsIntoABrush(List<Pluck> plucks, int next) {
+        return next < plucks.size()
+                && plucks.get(next).tick() - plucks.get(next - 1).tick() <= Ticks.QUARTER
+                && plucks.stream()
+                        .skip(next)
+                        .takeWhile(pluck -> pluck.tick() == plucks.get(next).tick())
+                        .anyMatch(Pluck::brush);
     }
 
     private boolean runsOn(List<Pluck> plucks, int index) {

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -69,6 +70,21 @@ class RightHandTest {
         for (int i = 1; i < digits.size(); i++) {
             assertThat(digits.get(i)).isNotEqualTo(digits.get(i - 1)).isNotEqualTo(Digit.P);
         }
+    }
+
+    /** From memory: p a m i for a run faster than two fingers alternate, from the thumb, or gathered at a brush. */
+    @Test
+    void aFastRunBeginsWithTheThumbOrEndsGatheredForABrush() {
+        List<Pluck> run = new ArrayList<>();
+        for (int i = 0; i < 6; i++) {
+            run.add(new Pluck(i * 140, 1, false));
+        }
+        assertThat(assigner(120).assign(run)).containsExactly(Digit.P, Digit.A, Digit.M, Digit.I, Digit.P, Digit.A);
+        for (int string = 4; string >= 1; string--) {
+            run.add(new Pluck(5 * 140 + 1200, string, false, Optional.empty(), true));
+        }
+        assertThat(assigner(120).assign(run).subList(0, 6))
+                .containsExactly(Digit.M, Digit.I, Digit.P, Digit.A, Digit.M, Digit.I);
     }
 
     /** Home: i on string 3, m on 2, a on 1. Common practice, no source. */
