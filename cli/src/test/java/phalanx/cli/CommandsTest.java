@@ -22,6 +22,10 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.shape.ReachCheck;
+import phalanx.lefthand.shape.Shape;
 import picocli.CommandLine;
 
 class CommandsTest {
@@ -113,6 +117,13 @@ class CommandsTest {
         // fingers 1 and 3: 66.9 mm along the neck, about 23 mm across three strings
         assertThat(shape.get("reachMm").asDouble()).isBetween(70.0, 72.0);
         assertThat(shape.at("/names/0").asText()).isEqualTo("C");
+        double effort = shape.get("effort").asDouble();
+        out.getBuffer().setLength(0);
+        assertThat(json("reach", "x32010", "--json").get("effort").asDouble()).isEqualTo(effort);
+        assertThat(new ReachCheck(Instrument.STANDARD, Hand.AVERAGE)
+                        .check(Shape.parse("x32010"))
+                        .effort())
+                .isCloseTo(effort, within(0.0005));
     }
 
     @Test

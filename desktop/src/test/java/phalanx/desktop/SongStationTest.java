@@ -473,8 +473,19 @@ class SongStationTest extends OpenWindow {
         assertThat(lookup("#advice-grid").<GridPane>query().getChildren().stream()
                         .filter(Button.class::isInstance))
                 .hasSize(KeyAdvisor.WAYS);
+        // one figure for the song as it is: in the status line, in the level's editor and in the advice
+        String effort = String.format(
+                "effort %.0f", workbench.arrangement().orElseThrow().effort());
+        assertThat(text("#song-figures")).contains(effort + " ");
+        clickOn("#way-2-0");
+        assertThat(text("#advice-words")).startsWith("D without capo: " + effort + ",");
+        clickOn("#level");
+        waitForText("#level-figures", "even: " + effort + ",");
+        type(KeyCode.ESCAPE);
         clickOn("#way-7-0");
-        assertThat(text("#advice-words")).startsWith("G without capo: effort");
+        assertThat(text("#advice-words"))
+                .startsWith("G without capo: effort")
+                .contains("than where it is now, most of it");
         clickOn("#advise-use");
         waitForText("#message", "Set key G, capo 0");
         assertThat(song().key()).hasToString("G");

@@ -16,8 +16,10 @@ import phalanx.arrange.score.FindingKind;
 import phalanx.formats.library.Library;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
 import phalanx.guitar.NamedTuning;
 import phalanx.guitar.PartialCapo;
+import phalanx.lefthand.shape.ReachCheck;
 import phalanx.lefthand.shape.Shape;
 
 /** The flows of the stations Guitar and Shapes, and of locks in the score. */
@@ -163,6 +165,20 @@ class StationsTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.Z);
         waitForText("#message", "Took back: release of");
         assertThat(project().locks()).containsExactly(lock);
+    }
+
+    @Test
+    void aShapeHasOneEffortWhereverItIsShown() throws TimeoutException {
+        openShapes();
+        enter("#any-chord", "C");
+        waitFor(() -> text("#shape-count").startsWith("C: "));
+        waitFor(() -> shows("#shape-drawer", "x 3 2 0 1 0"));
+        // what the commands "reach" and "shapes" print, see CommandsTest
+        double effort = new ReachCheck(Instrument.STANDARD, Hand.AVERAGE)
+                .check(Shape.parse("x32010"))
+                .effort();
+        assertThat(shows("#shape-drawer", String.format("Effort %.2f", effort))).isTrue();
+        assertThat(shows("#shapes-station", String.format("%.1f", effort))).isTrue();
     }
 
     @Test
