@@ -123,7 +123,7 @@ class CommandsTest {
         assertThat(new ReachCheck(Instrument.STANDARD, Hand.AVERAGE)
                         .check(Shape.parse("x32010"))
                         .effort())
-                .isCloseTo(effort, within(0.0005));
+                .isCloseTo(effort, within(0.005));
     }
 
     @Test
