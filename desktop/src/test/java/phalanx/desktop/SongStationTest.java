@@ -428,6 +428,7 @@ class SongStationTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.Z);
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(tune()).isEqualTo("C4:1.0 B3:0.5 D4:0.75 F4:1.0");
+        clickOn("#neck-shown");
         clickOn("#tune-neck");
         assertThat(song().melody()).hasSize(5);
     }

@@ -44,7 +44,7 @@ public final class SongStation extends HBox implements Themed {
     private static final double GAP = 12;
     private static final double SIDE = 404;
     /** A station lower than this shows bars before it shows the neck. */
-    private static final double LOW = 640;
+    private static final double LOW = 720;
 
     private static final int MIDDLE_OF_TUNE = 64;
     private static final int MIDDLE_OF_BASS = 45;

@@ -13,7 +13,6 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.Theme;
-import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.Pens;
 import phalanx.guitar.Instrument;
@@ -72,7 +71,7 @@ final class TuneCard extends VBox {
             lengths.add(button);
             row.getChildren().add(button);
         }
-        row.getChildren().addAll(dot, triplet, tens, Cards.hint("digits: fret, Shift+letter: note"));
+        row.getChildren().addAll(dot, triplet, tens);
         row.setRowValignment(VPos.CENTER);
         setMinWidth(0);
         tens.setOnAction(event -> moreTens());
