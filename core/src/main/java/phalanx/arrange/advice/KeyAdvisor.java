@@ -3,7 +3,6 @@ package phalanx.arrange.advice;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
@@ -42,7 +41,7 @@ public final class KeyAdvisor {
     private static final int HELD = 12 + HIGHEST_CAPO;
 
     /** So many of the best are arranged again, less roughly. */
-    private static final int FIRST = 10;
+    private static final int FIRST = 8;
 
     private final Instrument instrument;
     private final Hand hand;
@@ -107,18 +106,28 @@ public final class KeyAdvisor {
                 .boxed()
                 .toList();
         Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
-        List<KeyAdvice> ways = new ArrayList<>();
         IntFunction<Song> moved = capo -> song.transpose(octave + LOWEST_MOVE - HIGHEST_CAPO + held + capo);
         int middle = capos.get(capos.size() / 2);
-        Arrangement arranged =
+        Arrangement[] arranged = new Arrangement[CAPOS];
+        arranged[middle] =
                 new Arranger(guitar.withCapo(middle), hand).rough(moved.apply(middle), picking, thatOctave, cancelled);
-        boolean moves = arranged.request().tune() == TuneUse.PLAYED;
+        boolean moves = arranged[middle].request().tune() == TuneUse.PLAYED;
+        List<KeyAdvice> ways = new ArrayList<>();
+        int lower = middle;
         for (int capo : capos) {
             Arranger arranger = new Arranger(guitar.withCapo(capo), hand);
-            Optional<Arrangement> same = Optional.of(arranged).filter(one -> capo == middle);
-            Arrangement way = same.or(() -> moves ? arranger.moved(arranged, moved.apply(capo)) : Optional.empty())
-                    .orElseGet(() -> arranger.rough(moved.apply(capo), picking, thatOctave, cancelled));
-            ways.add(KeyAdvice.of(way, octave + LOWEST_MOVE - HIGHEST_CAPO + held + capo, octave));
+            for (int from : new int[] {middle, lower}) {
+                if (arranged[capo] == null && moves) {
+                    arranged[capo] =
+                            arranger.moved(arranged[from], moved.apply(capo)).orElse(null);
+                }
+            }
+            if (arranged[capo] == null) {
+                // what only a hand further up reaches: easier places serve the capos above, too
+                arranged[capo] = arranger.rough(moved.apply(capo), picking, thatOctave, cancelled);
+                lower = capo;
+            }
+            ways.add(KeyAdvice.of(arranged[capo], octave + LOWEST_MOVE - HIGHEST_CAPO + held + capo, octave));
             done.run();
         }
         return ways;
