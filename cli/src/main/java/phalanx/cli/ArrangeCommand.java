@@ -120,7 +120,9 @@ final class ArrangeCommand implements Callable<Integer> {
     /** A project has its own guitar, hand and picking; any other song gets those of the options. */
     private Project project() throws FormatException {
         if (ProjectFile.isProject(in)) {
-            Project project = new ProjectFile().read(in);
+            ProjectFile.Opened opened = new ProjectFile().open(in);
+            opened.report().forEach(this::say);
+            Project project = opened.project();
             Changes changes = new Changes();
             Project chosen = over(anew ? project.anew() : project, changes);
             if (tempo != null) {

@@ -102,7 +102,8 @@ final class LevelFill {
     private void addForSilentChords(List<BassStroke> bass, TreeSet<Integer> ticks) {
         TreeMap<Integer, List<BassStroke>> beats = new TreeMap<>();
         for (BassStroke stroke : bass) {
-            if (picking.planAt(stroke.tick()).level() != Level.PLAIN) {
+            // a bass of the player's own may begin before the first chord
+            if (stroke.chord() >= 0 && picking.planAt(stroke.tick()).level() != Level.PLAIN) {
                 beats.computeIfAbsent(stroke.chord(), chord -> new ArrayList<>())
                         .add(stroke);
             }

@@ -99,6 +99,13 @@ class OwnBassTest {
         assertThat(bass(arranged(song, BassLine.STEADY), 0, 2 * BAR)).containsExactly("E2", "G2", "A2", "B2");
     }
 
+    /** Whatever the level: what stands before the first chord belongs to none. */
+    @Test
+    void itMayBeginBeforeTheFirstChord() {
+        Song song = Songs.of("C", Meter.COMMON, Ticks.QUARTER, "C", "G4:1 E4:4").withBass(line(0, "G2"));
+        assertThat(bass(arranged(song, BassLine.STEADY), 0, Ticks.QUARTER)).containsExactly("G2");
+    }
+
     @Test
     void whatCannotBeHeldIsAFinding() {
         // the tune takes the only string that has both

@@ -136,10 +136,13 @@ public final class Workbench {
         background.execute(() -> {
             try {
                 if (ProjectFile.isProject(file)) {
-                    Document saved = Document.in(file, new ProjectFile().read(file));
+                    ProjectFile.Opened opened = new ProjectFile().open(file);
+                    boolean later = !opened.report().isEmpty();
+                    Document saved = later ? Document.unnamed(opened.project()) : Document.in(file, opened.project());
+                    String words = later ? " A later Phalanx wrote it: what was left out stands in Song." : "";
                     interfaceThread.execute(() -> {
-                        source.set(new Source(file, List.of(), Choice.LIKELIEST, List.of()));
-                        begin(saved, "Opened " + file.getFileName() + ".");
+                        source.set(new Source(file, List.of(), Choice.LIKELIEST, opened.report()));
+                        begin(saved, "Opened " + file.getFileName() + "." + words);
                     });
                     return;
                 }
@@ -472,7 +475,8 @@ public final class Workbench {
 
     private static Optional<Document> read(Path file) {
         try {
-            return Optional.of(Document.in(file, new ProjectFile().read(file)));
+            ProjectFile.Opened opened = new ProjectFile().open(file);
+            return opened.report().isEmpty() ? Optional.of(Document.in(file, opened.project())) : Optional.empty();
         } catch (FormatException e) {
             return Optional.empty();
         }

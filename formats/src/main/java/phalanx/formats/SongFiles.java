@@ -105,8 +105,9 @@ public final class SongFiles {
             return new MidiReader(title, choice).read(bytes);
         }
         if (ProjectFile.isProject(file)) {
-            Project project = new ProjectFile().read(bytes);
-            return new Reading(project.song(), List.of(), project.written(), List.of(), 0);
+            ProjectFile.Opened opened = new ProjectFile().open(bytes);
+            Project project = opened.project();
+            return new Reading(project.song(), opened.report(), project.written(), List.of(), 0);
         }
         if (lower.endsWith(".txt") || lower.endsWith(".tab")) {
             return new TabReader(title.replaceAll("(?i)\\.tab$", "")).read(bytes);

@@ -6,11 +6,17 @@ import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.exc.StreamConstraintsException;
 import com.fasterxml.jackson.databind.DeserializationContext;
+import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.KeyDeserializer;
+import com.fasterxml.jackson.databind.MapperFeature;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.cfg.CoercionAction;
+import com.fasterxml.jackson.databind.cfg.CoercionInputShape;
 import com.fasterxml.jackson.databind.module.SimpleModule;
+import com.fasterxml.jackson.databind.type.LogicalType;
+import java.util.List;
 import phalanx.formats.reading.FormatException;
 import phalanx.guitar.Reach;
 
@@ -19,13 +25,22 @@ public final class StrictJson {
     private StrictJson() {}
 
     public static ObjectMapper mapper() {
-        return new ObjectMapper()
+        ObjectMapper mapper = new ObjectMapper()
                 .setVisibility(PropertyAccessor.GETTER, Visibility.NONE)
                 .setVisibility(PropertyAccessor.IS_GETTER, Visibility.NONE)
                 .setVisibility(PropertyAccessor.FIELD, Visibility.ANY)
                 .enable(SerializationFeature.INDENT_OUTPUT)
+                .enable(DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES)
+                .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+                .enable(DeserializationFeature.FAIL_ON_NUMBERS_FOR_ENUMS)
+                .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
                 .enable(JsonParser.Feature.STRICT_DUPLICATE_DETECTION)
                 .registerModule(new SimpleModule().addKeyDeserializer(Reach.Pair.class, new PairKey()));
+        for (CoercionInputShape shape :
+                List.of(CoercionInputShape.Integer, CoercionInputShape.Float, CoercionInputShape.Boolean)) {
+            mapper.coercionConfigFor(LogicalType.Textual).setCoercion(shape, CoercionAction.Fail);
+        }
+        return mapper;
     }
 
     /** A pair of fingers as a key, such as {@code 14}. */

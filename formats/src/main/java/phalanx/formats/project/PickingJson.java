@@ -49,7 +49,7 @@ final class PickingJson {
                 .put("strings", plan.strings().label());
     }
 
-    Picking read(JsonPlace place) throws FormatException {
+    static Picking read(JsonPlace place) throws FormatException {
         List<Picking.Span> spans = new ArrayList<>();
         for (JsonPlace span : place.child("spans").items()) {
             int start = span.child("startTick").integer();
@@ -60,19 +60,12 @@ final class PickingJson {
         return place.checked(() -> new Picking(
                 School.parse(place.child("school").text()),
                 HandPlace.parse(place.child("place").text()),
-                speeds(place),
+                new Speeds(
+                        place.child("repeatsASecond").number(),
+                        place.child("rollASecond").number(),
+                        place.child("upASecond").number()),
                 plan(place.child("plan")),
                 spans));
-    }
-
-    /** Earlier files know no upstroke of the thumb. */
-    private static Speeds speeds(JsonPlace place) throws FormatException {
-        double repeats = place.child("repeatsASecond").number();
-        double roll = place.child("rollASecond").number();
-        double up = place.has("upASecond")
-                ? place.child("upASecond").number()
-                : Math.max(repeats, Speeds.USUAL.upASecond());
-        return place.checked(() -> new Speeds(repeats, roll, up));
     }
 
     private static Picking.Plan plan(JsonPlace place) throws FormatException {
@@ -85,20 +78,7 @@ final class PickingJson {
         return place.checked(() -> new Picking.Plan(
                 own,
                 BassLine.parse(place.child("bass").text()),
-                level(place),
+                Level.parse(place.child("level").text()),
                 BassStrings.parse(place.child("strings").text())));
-    }
-
-    /** Earlier files say how dense a pattern is. */
-    private static Level level(JsonPlace place) throws FormatException {
-        if (place.has("level")) {
-            return Level.parse(place.child("level").text());
-        }
-        String density = place.child("density").text();
-        return switch (density) {
-            case "thin" -> Level.PLAIN;
-            case "as written" -> Level.EVEN;
-            default -> Level.parse(density);
-        };
     }
 }

@@ -4,12 +4,14 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
 import phalanx.arrange.Written;
@@ -40,8 +42,6 @@ public final class ProjectFile {
     /** What the names of such files end in. */
     public static final String ENDING = ".phalanx.json";
 
-    private static final int VERSION = 1;
-
     private final ObjectMapper mapper = StrictJson.mapper();
 
     /** Whether a file is a project, by its name. */
@@ -51,7 +51,7 @@ public final class ProjectFile {
 
     /** The file's content. */
     public byte[] write(Project project) {
-        ObjectNode root = mapper.createObjectNode().put("phalanx", VERSION);
+        ObjectNode root = mapper.createObjectNode().put("phalanx", ProjectVersions.NOW);
         new SongJson().write(project.song(), root);
         Instrument instrument = project.instrument();
         root.set("guitar", mapper.valueToTree(instrument.guitar()));
@@ -97,8 +97,26 @@ public final class ProjectFile {
      * @throws FormatException naming file, place and reason
      */
     public Project read(Path file) throws FormatException {
+        return open(file).project();
+    }
+
+    /**
+     * A project as it was opened.
+     *
+     * @param project what could be read
+     * @param report one line for each thing that could not: a later version wrote the file; empty else
+     */
+    public record Opened(Project project, List<String> report) {
+        public Opened {
+            Objects.requireNonNull(project, "project");
+            report = List.copyOf(report);
+        }
+    }
+
+    /** Reads a file and says what a later version has put into it. */
+    public Opened open(Path file) throws FormatException {
         try {
-            return read(FileContent.of(file));
+            return open(FileContent.of(file));
         } catch (FormatException e) {
             throw e.in(file);
         }
@@ -110,6 +128,11 @@ public final class ProjectFile {
      * @throws FormatException naming place and reason
      */
     public Project read(byte[] bytes) throws FormatException {
+        return open(bytes).project();
+    }
+
+    /** Reads a file's content and says what a later version has put into it. */
+    public Opened open(byte[] bytes) throws FormatException {
         JsonNode root;
         try {
             root = mapper.readTree(bytes);
@@ -118,10 +141,11 @@ public final class ProjectFile {
         } catch (IOException e) {
             throw new FormatException("", "the file cannot be read (" + e.getMessage() + ")");
         }
-        if (root == null || root.path("phalanx").asInt() != VERSION) {
-            throw new FormatException("phalanx", "this is not a project of version " + VERSION);
-        }
-        JsonPlace place = new JsonPlace(mapper, root, "");
+        ProjectVersions.Raised raised = ProjectVersions.raise(root);
+        return new Opened(project(new JsonPlace(mapper, raised.root(), "")), raised.report());
+    }
+
+    private static Project project(JsonPlace place) throws FormatException {
         Instrument instrument = instrument(place);
         return place.checked(() -> new Project(
                 new SongJson().read(place),
@@ -130,12 +154,13 @@ public final class ProjectFile {
                 place.child("hand").as(Hand.class),
                 locks(place),
                 written(place, instrument),
-                new PickingJson(mapper).read(place.child("picking")),
+                PickingJson.read(place.child("picking")),
                 wishes(place)));
     }
 
-    private ObjectNode wishes(Wishes wishes) {
-        ObjectNode node = mapper.createObjectNode()
+    static ObjectNode wishes(Wishes wishes) {
+        ObjectNode node = JsonNodeFactory.instance
+                .objectNode()
                 .put("tune", wishes.tune().label())
                 .put("octave", wishes.octave().label())
                 .put("hold", wishes.holding().label())
@@ -144,11 +169,7 @@ public final class ProjectFile {
         return node;
     }
 
-    /** Files from before there were wishes have the usual ones, and their tune as written. */
     private static Wishes wishes(JsonPlace root) throws FormatException {
-        if (!root.has("wishes")) {
-            return Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
-        }
         JsonPlace place = root.child("wishes");
         OptionalInt highest = place.has("highestFret")
                 ? OptionalInt.of(place.child("highestFret").integer())

@@ -1,0 +1,117 @@
+package phalanx.formats.project;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Consumer;
+import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.Wishes;
+import phalanx.formats.reading.FormatException;
+import phalanx.righthand.Level;
+import phalanx.righthand.Speeds;
+
+/**
+ * Takes a project's JSON up to the present version, one version at a time; of a later one it says what is not known here.
+ * A new version has a number one higher and a step of its own; steps are never changed.
+ */
+final class ProjectVersions {
+    /** The version that is written. */
+    static final int NOW = 2;
+
+    private static final String NUMBER = "phalanx";
+
+    /** What stands at the top of a project of the present version. */
+    private static final Set<String> KNOWN = Set.of(
+            NUMBER,
+            "title",
+            "key",
+            "tempo",
+            "bars",
+            "sections",
+            "chart",
+            "melody",
+            "bass",
+            "guitar",
+            "tuning",
+            "capo",
+            "partialCapo",
+            "strings",
+            "hand",
+            "locks",
+            "written",
+            "picking",
+            "wishes");
+
+    /** The step at place 0 goes from version 1 to 2. */
+    private static final List<Consumer<ObjectNode>> STEPS = List.of(ProjectVersions::toVersion2);
+
+    private ProjectVersions() {}
+
+    /**
+     * A project's JSON in the present version.
+     *
+     * @param root with every field
+     * @param report one line for each thing that a later version put in and that was left out; empty else
+     */
+    record Raised(ObjectNode root, List<String> report) {}
+
+    static Raised raise(JsonNode given) throws FormatException {
+        int version = given == null || !given.path(NUMBER).isInt()
+                ? 0
+                : given.get(NUMBER).intValue();
+        if (version < 1 || !given.isObject()) {
+            throw new FormatException(NUMBER, "this is not a project; it names no version");
+        }
+        ObjectNode root = given.deepCopy();
+        for (int step = version; step < NOW; step++) {
+            STEPS.get(step - 1).accept(root);
+            root.put(NUMBER, step + 1);
+        }
+        return new Raised(root, version > NOW ? unknown(root, version) : List.of());
+    }
+
+    private static List<String> unknown(ObjectNode root, int version) {
+        List<String> report = new ArrayList<>();
+        report.add("the project was written by a later Phalanx, in version " + version + "; this one knows version "
+                + NOW + " and will not write over the file unasked");
+        root.fieldNames().forEachRemaining(name -> {
+            if (!KNOWN.contains(name)) {
+                report.add("\"" + name + "\" is not known here and left out");
+            }
+        });
+        return report;
+    }
+
+    /** Wishes come in, levels in place of densities, and the thumb's upstroke. Until then a tune stayed as written. */
+    private static void toVersion2(ObjectNode root) {
+        if (!root.has("wishes")) {
+            root.set("wishes", ProjectFile.wishes(Wishes.USUAL.withOctave(Octave.AS_WRITTEN)));
+        }
+        if (root.path("picking") instanceof ObjectNode picking) {
+            withLevel(picking.path("plan"));
+            if (picking.path("spans") instanceof ArrayNode spans) {
+                spans.forEach(span -> withLevel(span.path("plan")));
+            }
+            if (!picking.has("upASecond")) {
+                double repeats = picking.path("repeatsASecond").asDouble();
+                picking.put("upASecond", Math.max(repeats, Speeds.USUAL.upASecond()));
+            }
+        }
+    }
+
+    private static void withLevel(JsonNode plan) {
+        if (plan instanceof ObjectNode node && !node.has("level") && node.has("density")) {
+            String density = node.remove("density").asText();
+            node.put(
+                    "level",
+                    switch (density) {
+                        case "thin" -> Level.PLAIN.label();
+                        case "as written" -> Level.EVEN.label();
+                        default -> density;
+                    });
+        }
+    }
+}
