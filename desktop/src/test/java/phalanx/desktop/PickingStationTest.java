@@ -12,6 +12,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.formats.library.LibraryFile;
+import phalanx.project.Project;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.Digit;
 import phalanx.righthand.Level;
@@ -96,6 +97,7 @@ class PickingStationTest extends OpenWindow {
 
     @Test
     void patternsAreBrowsedAndTriedWithOneKey() throws TimeoutException {
+        Project before = project();
         type(KeyCode.F2);
         ListView<Pattern> list = lookup("#patterns").query();
         waitFor(list::isFocused);
@@ -105,7 +107,12 @@ class PickingStationTest extends OpenWindow {
         String name = list.getSelectionModel().getSelectedItem().name();
         waitForText("#pattern-serves", "the first finger notes");
         type(KeyCode.ENTER);
-        waitForText("#message", "No sound card");
+        waitForText("#message", "with " + name + ", which is only tried");
+        waitForText("#picking-bar", "Bar 1: " + name + ", tried");
+        assertThat(picking().plan().pattern()).as("the song is as it was").isEmpty();
+        assertThat(workbench.project()).hasValue(before);
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        waitUntilArranged();
         assertThat(picking().plan().pattern().orElseThrow().name()).isEqualTo(name);
         waitForText("#picking-bar", "Bar 1: " + name);
         push(KeyCode.CLOSE_BRACKET);

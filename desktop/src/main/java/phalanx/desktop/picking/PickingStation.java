@@ -68,7 +68,8 @@ public final class PickingStation extends HBox implements Themed {
     private int bar = -1;
 
     private boolean loading;
-    private boolean hearWhenSolved;
+    /** The song with a pattern that is only tried. */
+    private Optional<Arrangement> tried = Optional.empty();
 
     /** What a pattern is put on. */
     private enum Scope {
@@ -237,11 +238,8 @@ public final class PickingStation extends HBox implements Themed {
     }
 
     private void solved(Arrangement arrangement) {
+        tried = Optional.empty();
         explain(arrangement);
-        if (hearWhenSolved) {
-            hearWhenSolved = false;
-            hear();
-        }
     }
 
     private void explain(Arrangement arrangement) {
@@ -255,7 +253,7 @@ public final class PickingStation extends HBox implements Themed {
                 .pattern()
                 .map(Pattern::name)
                 .orElse("pinch and fill");
-        place.setText("Bar " + shown.number() + ": " + own);
+        place.setText("Bar " + shown.number() + ": " + own + (tried.isPresent() ? ", tried" : ""));
         motions.setText(String.join(
                 " ", reading.moments().stream().map(BarReading.Moment::motion).toList()));
         hand.show(reading, school, choices.planting());
@@ -265,6 +263,7 @@ public final class PickingStation extends HBox implements Themed {
     private void go(int by) {
         workbench.arrangement().ifPresent(shown -> {
             bar = Math.max(0, Math.min(shown.song().bars().size() - 1, bar + by));
+            tried = Optional.empty();
             explain(shown);
             workbench.project().ifPresent(this::show);
         });
@@ -344,8 +343,22 @@ public final class PickingStation extends HBox implements Themed {
 
     private void tryOut(Pattern chosen) {
         load(chosen);
-        hearWhenSolved = true;
-        apply();
+        if (!check()) {
+            return;
+        }
+        workbench.project().ifPresent(project -> {
+            Bar here = here(project.song());
+            Picking.Span span = new Picking.Span(here.startTick(), here.endTick(), plan());
+            workbench.solver().aside(project.withPicking(project.picking().withSpan(span)), arrangement -> {
+                tried = Optional.of(arrangement);
+                explain(arrangement);
+                hear();
+            });
+        });
+    }
+
+    private Picking.Plan plan() {
+        return new Picking.Plan(Optional.of(pattern), choices.bass(), choices.level(), choices.strings());
     }
 
     /** Puts the pattern on what is chosen. */
@@ -354,11 +367,7 @@ public final class PickingStation extends HBox implements Themed {
             workbench.say(Message.error(status.getText() + ". What was played before stays."));
             return;
         }
-        workbench.project().ifPresent(project -> {
-            Picking.Plan plan =
-                    new Picking.Plan(Optional.of(pattern), choices.bass(), choices.level(), choices.strings());
-            put(project, plan, pattern.name());
-        });
+        workbench.project().ifPresent(project -> put(project, plan(), pattern.name()));
     }
 
     private void put(Project project, Picking.Plan plan, String what) {
@@ -390,14 +399,18 @@ public final class PickingStation extends HBox implements Themed {
     }
 
     private void hear() {
-        workbench.arrangement().ifPresent(shown -> {
+        tried.or(workbench::arrangement).ifPresent(shown -> {
             Bar heard = here(shown.song());
             playback.hear(shown, heard.startTick(), heard.endTick());
             workbench.say(Message.plain(
                     playback.audible()
-                            ? "Bar " + heard.number() + " is heard."
-                            : "No sound card: the bar is not heard."));
+                            ? "Bar " + heard.number() + " is heard" + withTried() + "."
+                            : "No sound card: the bar is not heard" + withTried() + "."));
         });
+    }
+
+    private String withTried() {
+        return tried.isPresent() ? " with " + pattern.name() + ", which is only tried: Ctrl+Enter puts it on" : "";
     }
 
     private void onKey(KeyEvent event) {

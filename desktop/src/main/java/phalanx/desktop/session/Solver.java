@@ -124,6 +124,27 @@ public final class Solver {
     }
 
     /**
+     * Arranges a project quickly beside the one that is open, in the background.
+     *
+     * @param found takes the arrangement on the interface thread, unless the project has changed meanwhile
+     */
+    public void aside(Project project, Consumer<Arrangement> found) {
+        long ticket = latest.get();
+        background.execute(() -> {
+            try {
+                Arrangement tried = new Solve().quick(project, () -> latest.get() != ticket);
+                interfaceThread.execute(() -> {
+                    if (latest.get() == ticket) {
+                        found.accept(tried);
+                    }
+                });
+            } catch (CancellationException e) {
+                // the project has changed; it can be tried again
+            }
+        });
+    }
+
+    /**
      * Arranges the song at every level, in the background.
      *
      * @param found takes the figures on the interface thread, unless the project has changed meanwhile
