@@ -14,6 +14,7 @@ import javafx.stage.Stage;
 import phalanx.desktop.session.DataFolder;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.session.Rescue;
+import phalanx.desktop.session.Rest;
 import phalanx.formats.disk.SafeFile;
 import phalanx.formats.library.LibraryFile;
 import phalanx.formats.library.SettingsFile;
@@ -39,6 +40,7 @@ public final class PhalanxApp extends Application {
 
     private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor(PhalanxApp::daemon);
     private Rescue rescue;
+    private Rest rest;
     private Workbench workbench;
     private WindowPlace place;
 
@@ -63,6 +65,7 @@ public final class PhalanxApp extends Application {
         workbench =
                 new Workbench(background, Platform::runLater, new LibraryFile(data.resolve("library.json")), rescue);
         Playback playback = new Playback(LineOutput.orSilence(), sounding, Platform::runLater);
+        rest = new Rest(workbench.busyProperty(), playback.playingProperty(), sounding);
         Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage), searches);
         place = new WindowPlace(stage, settings, opening.shots().isPresent());
         Scene scene = new Scene(shell, place.width(), place.height());
@@ -94,6 +97,7 @@ public final class PhalanxApp extends Application {
 
     @Override
     public void stop() {
+        rest.stop();
         place.keep();
         workbench.stop();
         background.shutdown();
