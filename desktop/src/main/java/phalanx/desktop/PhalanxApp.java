@@ -12,7 +12,9 @@ import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
 import phalanx.desktop.session.DataFolder;
+import phalanx.desktop.session.Document;
 import phalanx.desktop.session.Message;
+import phalanx.desktop.session.OpenFiles;
 import phalanx.desktop.session.Rescue;
 import phalanx.desktop.session.Rest;
 import phalanx.formats.disk.SafeFile;
@@ -41,6 +43,7 @@ public final class PhalanxApp extends Application {
     private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor(PhalanxApp::daemon);
     private Rescue rescue;
     private Rest rest;
+    private OpenFiles openFiles;
     private Workbench workbench;
     private WindowPlace place;
 
@@ -71,6 +74,8 @@ public final class PhalanxApp extends Application {
         Scene scene = new Scene(shell, place.width(), place.height());
         Theme.SPRUCE.apply(scene);
         shell.bindKeys(scene);
+        openFiles = new OpenFiles(data.resolve("open"));
+        workbench.documentProperty().addListener((property, before, now) -> noticeTwins(now));
         stage.titleProperty().bind(workbench.titleProperty());
         stage.setScene(scene);
         place.restore(shell, workbench);
@@ -95,6 +100,13 @@ public final class PhalanxApp extends Application {
         opening.shots().ifPresent(folder -> new Shots(scene, workbench, shell).write(folder));
     }
 
+    private void noticeTwins(Document now) {
+        if (now != null && openFiles.take(now.file())) {
+            workbench.say(Message.plain(now.file().orElseThrow().getFileName()
+                    + " is open in another window of yours too. What is saved there is noticed here and asked about."));
+        }
+    }
+
     @Override
     public void stop() {
         rest.stop();
@@ -103,6 +115,7 @@ public final class PhalanxApp extends Application {
         background.shutdown();
         timer.shutdown();
         rescue.close();
+        openFiles.close();
         sounding.shutdownNow();
         searches.shutdownNow();
         try {

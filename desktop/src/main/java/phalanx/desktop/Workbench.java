@@ -607,6 +607,11 @@ public final class Workbench {
         edit(ANEW, Project::anew);
     }
 
+    /** What is open, and where it stands. */
+    ReadOnlyObjectProperty<Document> documentProperty() {
+        return document.getReadOnlyProperty();
+    }
+
     /** The project file that is open, if the song was opened from one or saved to one. */
     public Optional<Path> projectFile() {
         return Optional.ofNullable(document.get()).flatMap(Document::file);

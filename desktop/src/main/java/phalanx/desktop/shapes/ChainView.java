@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.Consumer;
+import java.util.concurrent.Executor;
 import java.util.stream.Collectors;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
@@ -12,13 +12,17 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.Theme;
+import phalanx.desktop.Workbench;
+import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
+import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.drill.Chain;
 import phalanx.lefthand.drill.ChainText;
@@ -26,12 +30,18 @@ import phalanx.lefthand.drill.Drill;
 import phalanx.lefthand.drill.Pacing;
 import phalanx.lefthand.track.Change;
 import phalanx.lefthand.track.FingerMove;
+import phalanx.project.Project;
 
 /** A chain of shapes as a drill: each shape with its fingers and why, and between them what the change asks. */
 final class ChainView extends VBox {
+    private static final double USUAL_TEMPO = 90;
     private static final PseudoClass SELECTED = PseudoClass.getPseudoClass("selected");
 
-    private final Actions actions;
+    private final Workbench workbench;
+    private final Executor background;
+    private final Executor interfaceThread;
+    private final ChangeCard change;
+    private final Runnable close;
     private final TextField field = new TextField();
     private final Label troubles = Cards.small("");
     private final FlowPane row = new FlowPane(8, 8);
@@ -46,30 +56,31 @@ final class ChainView extends VBox {
     private int selected;
 
     /**
-     * What the view asks for.
-     *
-     * @param work works out the chain as typed
-     * @param song gives the song's own chain
-     * @param change shows the change into a link of a chain, by its index
+     * @param workbench with the song, its guitar and hand
+     * @param background works chains out
+     * @param interfaceThread runs a job on the interface thread
+     * @param change shows the change into the chosen shape
      * @param close goes back to the shapes of one chord
      */
-    record Actions(Consumer<String> work, Runnable song, Consumer<Integer> change, Runnable close) {}
-
-    ChainView(Actions actions) {
+    ChainView(Workbench workbench, Executor background, Executor interfaceThread, ChangeCard change, Runnable close) {
         super(8);
-        this.actions = actions;
+        this.workbench = workbench;
+        this.background = background;
+        this.interfaceThread = interfaceThread;
+        this.change = change;
+        this.close = close;
         setId("chain");
         field.setId("chain-field");
         field.setPromptText("C x02210 133211:134211");
         field.setAccessibleText("A chain of shapes: chords, frets, or frets with fingers");
-        field.setOnAction(event -> actions.work.accept(field.getText()));
+        field.setOnAction(event -> work(field.getText()));
         HBox.setHgrow(field, Priority.ALWAYS);
         HBox line = new HBox(
                 8,
                 Cards.before("chain"),
                 field,
-                Cards.button("chain-song", "The song's own", "The shapes of this song in order", actions.song),
-                Cards.button("chain-close", "One chord", "Back to the shapes of one chord (Escape)", actions.close));
+                Cards.button("chain-song", "The song's own", "The shapes of this song in order", this::showSongs),
+                Cards.button("chain-close", "One chord", "Back to the shapes of one chord (Escape)", close));
         line.setAlignment(Pos.CENTER_LEFT);
         troubles.setId("chain-troubles");
         sum.setId("chain-sum");
@@ -84,7 +95,7 @@ final class ChainView extends VBox {
         getChildren().addAll(line, troubles, scroll, why, sum, better);
         setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.ESCAPE) {
-                actions.close.run();
+                close.run();
                 event.consume();
             }
         });
@@ -97,26 +108,60 @@ final class ChainView extends VBox {
     void begin() {
         field.requestFocus();
         field.selectAll();
+        if (chain.isPresent()) {
+            select(selected);
+        } else {
+            change.showNone("Work out a chain to see its changes.");
+        }
     }
 
-    String text() {
-        return field.getText();
+    /** Keys that do not go to the field. */
+    void onKey(KeyEvent event) {
+        switch (event.getCode()) {
+            case RIGHT -> select(selected + 1);
+            case LEFT -> select(selected - 1);
+            case ESCAPE -> close.run();
+            default -> {
+                return;
+            }
+        }
+        event.consume();
     }
 
-    void setText(String text) {
-        field.setText(text);
+    private void work(String text) {
+        Instrument on = workbench.project().map(Project::instrument).orElse(Instrument.STANDARD);
+        Hand by = workbench.project().map(Project::hand).orElse(Hand.AVERAGE);
+        double tempo = tempo();
+        background.execute(() -> {
+            Drill drill = Drill.of(text, on, by, tempo);
+            interfaceThread.execute(() -> {
+                show(drill, on, tempo);
+                Cards.leave(field);
+            });
+        });
     }
 
-    Optional<Chain> chain() {
-        return chain;
+    private double tempo() {
+        return workbench
+                .project()
+                .map(project -> (double) project.song().tempo())
+                .orElse(USUAL_TEMPO);
     }
 
-    int selected() {
-        return selected;
+    private void showSongs() {
+        workbench
+                .arrangement()
+                .ifPresentOrElse(
+                        shown -> {
+                            field.setText(SongChain.text(shown));
+                            work(field.getText());
+                        },
+                        () -> workbench.say(
+                                Message.plain("Open a song first: its shapes are those it is played with.")));
     }
 
     /** Shows a drill that was worked out. */
-    void show(Drill drill, Instrument on, double tempo) {
+    private void show(Drill drill, Instrument on, double tempo) {
         instrument = on;
         chain = drill.chain();
         showTroubles(drill.troubles());
@@ -159,7 +204,7 @@ final class ChainView extends VBox {
                             : ChainText.word(link.shape().held()))
                     .collect(Collectors.joining(" "));
             field.setText(text);
-            actions.work.accept(text);
+            work(text);
         }));
     }
 
@@ -227,7 +272,7 @@ final class ChainView extends VBox {
         return kind.label().replaceFirst("s( |$)", "$1");
     }
 
-    void select(int index) {
+    private void select(int index) {
         if (chain.isEmpty()) {
             return;
         }
@@ -238,12 +283,26 @@ final class ChainView extends VBox {
         Cards.scrollTo(scroll, row, cards.get(selected));
         Chain.Link link = chain.get().links().get(selected);
         why.setText(link.wanted().text() + ": " + link.why() + ".");
-        actions.change.accept(selected);
+        link.into()
+                .ifPresentOrElse(
+                        into -> change.show(
+                                "From "
+                                        + chain.get()
+                                                .links()
+                                                .get(selected - 1)
+                                                .wanted()
+                                                .text() + " to " + link.wanted().text(),
+                                into,
+                                instrument,
+                                tempo()),
+                        () -> change.showNone("The chain begins here."));
     }
 
     void useTheme(Theme next) {
         theme = next;
         showCards();
-        select(selected);
+        if (getParent() != null) {
+            select(selected);
+        }
     }
 }

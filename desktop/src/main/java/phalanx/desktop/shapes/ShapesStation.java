@@ -31,8 +31,6 @@ import phalanx.desktop.widget.WhenShown;
 import phalanx.formats.library.Library;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
-import phalanx.lefthand.drill.Chain;
-import phalanx.lefthand.drill.Drill;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.FingeringFinder;
 import phalanx.lefthand.shape.HeldShape;
@@ -100,8 +98,7 @@ public final class ShapesStation extends HBox implements Themed {
         setFocusTraversable(true);
         setAccessibleText("Shapes. Arrow keys move, Enter uses and locks, H hears, C compares, M keeps, U releases, "
                 + "D opens a chain of shapes");
-        chain = new ChainView(new ChainView.Actions(
-                this::workOut, this::songsOwnChain, this::showChainChange, () -> showChain(false)));
+        chain = new ChainView(workbench, background, interfaceThread, change, () -> showChain(false));
         VBox.setVgrow(chain, Priority.ALWAYS);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         HBox.setHgrow(middle, Priority.ALWAYS);
@@ -385,10 +382,6 @@ public final class ShapesStation extends HBox implements Themed {
         if (shown) {
             middle.getChildren().setAll(chain, change);
             chain.begin();
-            chain.chain()
-                    .ifPresentOrElse(
-                            all -> showChainChange(chain.selected()),
-                            () -> change.showNone("Work out a chain to see its changes."));
         } else {
             middle.getChildren().setAll(filters, scroll, count, change);
             showSelected();
@@ -400,45 +393,6 @@ public final class ShapesStation extends HBox implements Themed {
 
     private boolean isChainShown() {
         return chain.getParent() != null;
-    }
-
-    private void workOut(String text) {
-        double tempo = tempo();
-        Instrument on = instrument;
-        Hand by = hand;
-        background.execute(() -> {
-            Drill drill = Drill.of(text, on, by, tempo);
-            interfaceThread.execute(() -> {
-                chain.show(drill, on, tempo);
-                requestFocus();
-            });
-        });
-    }
-
-    private void songsOwnChain() {
-        workbench
-                .arrangement()
-                .ifPresentOrElse(
-                        shown -> {
-                            chain.setText(SongChain.text(shown));
-                            workOut(chain.text());
-                        },
-                        () -> workbench.say(
-                                Message.plain("Open a song first: its shapes are those it is played with.")));
-    }
-
-    private void showChainChange(int index) {
-        List<Chain.Link> links = chain.chain().orElseThrow().links();
-        Chain.Link link = links.get(index);
-        link.into()
-                .ifPresentOrElse(
-                        into -> change.show(
-                                "From " + links.get(index - 1).wanted().text() + " to "
-                                        + link.wanted().text(),
-                                into,
-                                instrument,
-                                tempo()),
-                        () -> change.showNone("The chain begins here."));
     }
 
     private void use() {
@@ -520,7 +474,7 @@ public final class ShapesStation extends HBox implements Themed {
             return;
         }
         if (isChainShown()) {
-            onChainKey(event);
+            chain.onKey(event);
             return;
         }
         if (event.getCode() == KeyCode.D) {
@@ -560,18 +514,6 @@ public final class ShapesStation extends HBox implements Themed {
         if (handled) {
             event.consume();
         }
-    }
-
-    private void onChainKey(KeyEvent event) {
-        switch (event.getCode()) {
-            case RIGHT -> chain.select(chain.selected() + 1);
-            case LEFT -> chain.select(chain.selected() - 1);
-            case ESCAPE -> showChain(false);
-            default -> {
-                return;
-            }
-        }
-        event.consume();
     }
 
     /** Enter on a button or chip is that button's own. */

@@ -159,6 +159,25 @@ class RescueTest {
         assertThat(files()).isEmpty();
     }
 
+    /** A file is known to be open by whatever way it was come to, until its window lets go of it or its process ends. */
+    @Test
+    void aFileThatIsOpenInTwoWindowsIsNoticed() throws IOException {
+        Path song = Files.writeString(folder.resolve("song.phalanx.json"), "{}");
+        Path locks = folder.resolve("open");
+        try (OpenFiles first = new OpenFiles(locks);
+                OpenFiles second = new OpenFiles(locks)) {
+            assertThat(first.take(Optional.of(song))).isFalse();
+            assertThat(first.take(Optional.of(song))).as("its own").isFalse();
+            Path roundabout = folder.resolve("open").resolve("..").resolve("song.phalanx.json");
+            assertThat(second.take(Optional.of(roundabout))).isTrue();
+            assertThat(second.take(Optional.empty())).isFalse();
+            assertThat(first.take(Optional.of(folder.resolve("other.phalanx.json"))))
+                    .isFalse();
+            assertThat(second.take(Optional.of(song))).isFalse();
+        }
+        assertThat(locks).isEmptyDirectory();
+    }
+
     @Test
     void theWorkOfAnotherOpenWindowIsLeftAlone() throws Exception {
         Rescue open = rescue();
