@@ -14,6 +14,7 @@ import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
+import phalanx.song.Ticks;
 
 /**
  * What the right hand is asked for over a song, before strings are known: pattern and tune joined. Where a stroke falls
@@ -114,6 +115,14 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
             return new PickingPlan(bass, inner, hits, joining);
         }
 
+        private void leaveForTheEnd(List<InnerStroke> strokes) {
+            phraseEnd += strokes.stream()
+                    .filter(stroke -> stroke.kind() == InnerStroke.Kind.PATTERN)
+                    .mapToInt(InnerStroke::covers)
+                    .sum();
+            inner.removeAll(strokes);
+        }
+
         /** As many strokes as there are digits for where a phrase ends with room: a roll where it lasts, else a block. */
         private void addEnds() {
             for (int tick : ends) {
@@ -133,11 +142,13 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
                     // as full as the hand can, a brush among them
                     continue;
                 }
-                phraseEnd += there.stream()
-                        .filter(stroke -> stroke.kind() == InnerStroke.Kind.PATTERN)
-                        .mapToInt(InnerStroke::covers)
-                        .sum();
-                inner.removeAll(there);
+                leaveForTheEnd(there);
+                // the digits are all wanted at the end: what plucked just before could not be back
+                leaveForTheEnd(inner.stream()
+                        .filter(stroke -> stroke.tick() < tick
+                                && Ticks.milliseconds(tick - stroke.tick(), song.tempo())
+                                        < picking.speeds().repeatMs())
+                        .toList());
                 for (int i = 0; i < free; i++) {
                     inner.add(InnerStroke.end(tick, room >= 2 * beat));
                 }

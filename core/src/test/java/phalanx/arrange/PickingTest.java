@@ -214,7 +214,7 @@ class PickingTest {
         Song song = Songs.of("C", Meter.COMMON, "C Am", "");
         for (int tempo : new int[] {80, 160}) {
             Arrangement arranged = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
-                    .quick(song.withTempo(tempo), gulls, Wishes.USUAL.withFullEnds(false), List.of(), () -> false);
+                    .quick(song.withTempo(tempo), gulls, List.of(), () -> false);
             List<ArrangedNote> thumb = arranged.notes().stream()
                     .filter(note -> note.right() == Digit.P)
                     .toList();
