@@ -53,10 +53,39 @@ final class WrittenLayer {
             }
         }
         if (found.isEmpty()) {
+            addWithThumb(moment, found);
+        }
+        if (found.isEmpty()) {
             found.admits(1, 0);
             add(moment, 0, forced(frets(moment, 0)), found);
         }
         return found.all(MOST_DEARER);
+    }
+
+    /**
+     * Where no fingering serves by where its fingers stand of themselves, the hand may stand a fret beside that while
+     * finger 1 is up, and the thumb has the lowest string from there.
+     */
+    private void addWithThumb(Moment moment, LayerBuilder found) {
+        int[] frets = frets(moment, 0);
+        int string = strings;
+        int fret = frets[0];
+        if (fret <= 0 || !finder.hand().thumbOver() || string == string(moment, 0, Role.MELODY)) {
+            return;
+        }
+        frets[0] = Shape.SILENT;
+        Ways ways = finder.ways(frets);
+        for (int way = 0; way < ways.count(); way++) {
+            int[] presses = ways.presses(way);
+            if (presses[0] == 0 && presses[Fingering.THUMB] == 0) {
+                presses[Fingering.THUMB] = Press.pack(fret, string, string);
+                int natural = Position.natural(presses);
+                if (Position.admits(presses, natural - 1) || Position.admits(presses, natural + 1)) {
+                    found.admits(0, 0);
+                    add(moment, 0, presses, found);
+                }
+            }
+        }
     }
 
     private int[] frets(Moment moment, int kept) {

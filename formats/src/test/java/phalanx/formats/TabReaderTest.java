@@ -117,6 +117,12 @@ class TabReaderTest {
         }
     }
 
+    /** Found by the property above: the thumb has fret 3 and finger 4 fret 8, from a hand that stands at fret 4. */
+    @Test
+    void theHandStandsAFretLowerForTheThumb() throws FormatException {
+        everyWrittenNoteIsStoppedByAFinger(7740);
+    }
+
     /** A traditional tune as players type it: no count, loose spacing, a hammer-on, a repeat, figures of two places. */
     @Test
     void handTypedTablatureIsReadByItsSpacing() throws FormatException {
