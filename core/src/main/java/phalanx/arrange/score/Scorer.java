@@ -210,7 +210,8 @@ public final class Scorer {
                             && press.fret() == stops.fret(sounding.tune))
                     .isPresent();
             boolean astray = struck.stream().anyMatch(note -> stops.fret(note.string()) != note.fret());
-            unplayable += finder.holds(fingering) && !astray && !thumbHasTune ? 0 : 1;
+            boolean held = finder.holds(fingering, span.posture().position());
+            unplayable += held && !astray && !thumbHasTune ? 0 : 1;
             if (slot.bassBegins() && sounding.bass == NONE) {
                 if (sounding.tune != NONE && BassEar.tuneMayBeBass(instrument, demand)) {
                     sum.add(Term.BASS_PLACE, BassEar.tuneAsBass(demand));

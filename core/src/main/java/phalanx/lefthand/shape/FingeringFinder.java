@@ -146,6 +146,24 @@ public final class FingeringFinder {
         return meter.withinReach(fingering.packed());
     }
 
+    /**
+     * Whether a hand that stands at a position can hold this fingering: while finger 1 is up it may stand a fret beside
+     * where its fingers are, and the thumb works from there.
+     */
+    public boolean holds(Fingering fingering, int position) {
+        int[] presses = fingering.packed().clone();
+        int thumb = presses[Fingering.THUMB];
+        if (thumb == 0 || presses[0] != 0 || holds(fingering)) {
+            return holds(fingering);
+        }
+        boolean there = Position.admits(presses, position);
+        presses[Fingering.THUMB] = 0;
+        return there
+                && hand.thumbOver()
+                && Press.trebleString(thumb) > instrument.strings() - hand.thumbStrings()
+                && holds(Fingering.ofPacked(presses));
+    }
+
     private final class Search {
         private final int[] frets;
         private final int[] strings;
