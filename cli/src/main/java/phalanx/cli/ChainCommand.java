@@ -8,6 +8,7 @@ import phalanx.guitar.Hand;
 import phalanx.lefthand.drill.Chain;
 import phalanx.lefthand.drill.Drill;
 import phalanx.lefthand.drill.Pacing;
+import phalanx.song.Song;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -38,8 +39,8 @@ final class ChainCommand extends QueryCommand {
     @Override
     void prepare() {
         instrument();
-        if (!(tempo >= 20 && tempo <= 400)) {
-            throw new BadInput("--tempo " + tempo + " is outside 20 to 400");
+        if (!(tempo >= Song.SLOWEST && tempo <= Song.FASTEST)) {
+            throw new BadInput("--tempo " + tempo + " is outside " + Song.SLOWEST + " to " + Song.FASTEST);
         }
     }
 

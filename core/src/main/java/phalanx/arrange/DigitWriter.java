@@ -27,28 +27,6 @@ final class DigitWriter {
         this.tempo = tempo;
     }
 
-    /** A thumb that must pluck again sooner than it can go round does so on its way back, on its string or the next. */
-    private List<ArrangedNote> withUpstrokes(List<ArrangedNote> notes) {
-        List<ArrangedNote> done = new ArrayList<>(notes);
-        ArrangedNote down = null;
-        for (int i = 0; i < done.size(); i++) {
-            ArrangedNote note = done.get(i);
-            if (note.right() != Digit.P) {
-                continue;
-            }
-            boolean back = down != null
-                    && note.technique() == Technique.PLUCK
-                    && Ticks.milliseconds(note.tick() - down.tick(), tempo)
-                            < picking.speeds().repeatMs()
-                    && Math.abs(note.string() - down.string()) <= 1;
-            if (back) {
-                done.set(i, note.struck(Technique.UPSTROKE, note.weight()));
-            }
-            down = back || note.technique() == Technique.BRUSH ? null : note;
-        }
-        return done;
-    }
-
     /**
      * The notes with digits.
      *
@@ -85,5 +63,27 @@ final class DigitWriter {
                             : block ? note.struck(Technique.BLOCK, note.weight()) : note);
         }
         return withUpstrokes(done);
+    }
+
+    /** A thumb that must pluck again sooner than it can go round does so on its way back, on its string or the next. */
+    private List<ArrangedNote> withUpstrokes(List<ArrangedNote> notes) {
+        List<ArrangedNote> done = new ArrayList<>(notes);
+        ArrangedNote down = null;
+        for (int i = 0; i < done.size(); i++) {
+            ArrangedNote note = done.get(i);
+            if (note.right() != Digit.P) {
+                continue;
+            }
+            boolean back = down != null
+                    && note.technique() == Technique.PLUCK
+                    && Ticks.milliseconds(note.tick() - down.tick(), tempo)
+                            < picking.speeds().repeatMs()
+                    && Math.abs(note.string() - down.string()) <= 1;
+            if (back) {
+                done.set(i, note.struck(Technique.UPSTROKE, note.weight()));
+            }
+            down = back || note.technique() == Technique.BRUSH ? null : note;
+        }
+        return done;
     }
 }

@@ -75,7 +75,7 @@ public final class PhalanxApp extends Application {
         Theme.SPRUCE.apply(scene);
         shell.bindKeys(scene);
         openFiles = new OpenFiles(data.resolve("open"));
-        workbench.documentProperty().addListener((property, before, now) -> noticeTwins(now));
+        workbench.documentProperty().addListener((property, before, now) -> noticeTwins(before, now));
         stage.titleProperty().bind(workbench.titleProperty());
         stage.setScene(scene);
         place.restore(shell, workbench);
@@ -100,10 +100,16 @@ public final class PhalanxApp extends Application {
         opening.shots().ifPresent(folder -> new Shots(scene, workbench, shell).write(folder));
     }
 
-    private void noticeTwins(Document now) {
-        if (now != null && openFiles.take(now.file())) {
-            workbench.say(Message.plain(now.file().orElseThrow().getFileName()
-                    + " is open in another window of yours too. What is saved there is noticed here and asked about."));
+    /** Said once, when a file is opened; later than what is said of the opening itself. */
+    private void noticeTwins(Document before, Document now) {
+        boolean another = openFiles.take(now.file());
+        if (another && (before == null || !before.file().equals(now.file()))) {
+            String name = String.valueOf(now.file().orElseThrow().getFileName());
+            Platform.runLater(
+                    () -> workbench.say(
+                            Message.plain(
+                                    name
+                                            + " is open in another window of yours too. What is saved there is noticed here and asked about.")));
         }
     }
 

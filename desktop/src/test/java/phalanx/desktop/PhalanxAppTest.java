@@ -19,7 +19,15 @@ import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
+import phalanx.desktop.session.OpenFiles;
+import phalanx.formats.library.Library;
 import phalanx.formats.library.SettingsFile;
+import phalanx.formats.project.ProjectFile;
+import phalanx.project.Project;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+import phalanx.song.TuneEdit;
+import phalanx.theory.Key;
 
 /** The whole program: closing it with changes, and how it looks at the next start. The data folder is the build's. */
 class PhalanxAppTest {
@@ -34,11 +42,15 @@ class PhalanxAppTest {
     }
 
     private Stage start() throws TimeoutException {
+        return start(Optional.empty());
+    }
+
+    private Stage start(Optional<Path> song) throws TimeoutException {
         FxToolkit.registerPrimaryStage();
         Platform.setImplicitExit(false);
         Stage stage = FxToolkit.registerStage(Stage::new);
         app = new PhalanxApp();
-        FxToolkit.setupFixture(() -> app.show(stage, new Opening(Optional.empty(), true, Optional.empty())));
+        FxToolkit.setupFixture(() -> app.show(stage, new Opening(song, true, Optional.empty())));
         WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> stage.getTitle().contains("\u2013"));
         return stage;
     }
@@ -90,5 +102,22 @@ class PhalanxAppTest {
         robot.type(KeyCode.F9);
         close(next);
         assertThat(next.isShowing()).as("nothing to ask about").isFalse();
+    }
+
+    @Test
+    void aSongThatIsOpenInAnotherWindowIsSaidToBe() throws Exception {
+        Path song = HOME.resolve("twin.phalanx.json");
+        Song empty = TuneEdit.empty("Twin", Key.C_MAJOR, 90, Meter.COMMON, 2);
+        new ProjectFile().write(Project.of(empty, Library.FIRST.setup()), song);
+        try (OpenFiles other = new OpenFiles(HOME.resolve("open"))) {
+            other.take(Optional.of(song));
+            start(Optional.of(song));
+            WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> robot.lookup("#message")
+                    .<Labeled>query()
+                    .getText()
+                    .startsWith("twin.phalanx.json is open in another window"));
+        } finally {
+            Files.delete(song);
+        }
     }
 }

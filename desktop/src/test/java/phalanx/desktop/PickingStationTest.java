@@ -111,6 +111,10 @@ class PickingStationTest extends OpenWindow {
         waitForText("#picking-bar", "Bar 1: " + name + ", tried");
         assertThat(picking().plan().pattern()).as("the song is as it was").isEmpty();
         assertThat(workbench.project()).hasValue(before);
+        // another pattern that is only looked at is not what was tried
+        type(KeyCode.DOWN);
+        waitForText("#picking-bar", "Bar 1: pinch and fill");
+        type(KeyCode.UP);
         push(KeyCode.CONTROL, KeyCode.ENTER);
         waitUntilArranged();
         assertThat(picking().plan().pattern().orElseThrow().name()).isEqualTo(name);

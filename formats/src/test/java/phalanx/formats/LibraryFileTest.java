@@ -87,4 +87,16 @@ class LibraryFileTest {
                 .hasMessageContaining(reason);
         assertThat(file.file()).hasContent(text);
     }
+
+    /** A library kept before there were patterns is the player's, too. */
+    @Test
+    void aLibraryWithoutPatternsOpens() throws Exception {
+        LibraryFile file = new LibraryFile(folder.resolve("library.json"));
+        file.write(Library.FIRST);
+        String now = Files.readString(file.file());
+        String before = now.replaceAll(",\\s*\"patterns\" : \\[ *\\]", "");
+        assertThat(before).doesNotContain("patterns").isNotEqualTo(now);
+        Files.writeString(file.file(), before);
+        assertThat(file.read()).hasValue(Library.FIRST);
+    }
 }

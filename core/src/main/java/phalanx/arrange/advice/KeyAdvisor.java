@@ -21,11 +21,10 @@ import phalanx.righthand.Picking;
 import phalanx.song.Song;
 
 /**
- * Arranges a song in all twelve keys with every capo, from the octave where it lies best, and says how it lies in each. What the hand holds
- * the same is arranged once and moved with the capo; this is shared out among the processor's cores. It compares rough
- * answers, whose efforts are some
- * percent higher than those of full ones; the best few are arranged again less roughly, the first place and the
- * present one in full, so that both show the figures that arranging gives.
+ * Arranges a song in all twelve keys with every capo, from the octave where it lies best, and says how it lies in each.
+ * What the hand holds the same is arranged once and moved with the capo; this is shared out among the processor's cores.
+ * It compares rough answers, whose efforts are some percent higher than those of full ones; the best few are arranged
+ * again less roughly, the first place and the present one in full, so that both show the figures that arranging gives.
  */
 public final class KeyAdvisor {
     /** The highest capo that is tried. */

@@ -3,6 +3,7 @@ package phalanx.lefthand.drill;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -99,7 +100,8 @@ public final class ChainText {
 
     private List<PricedShape> fingered(Shape shape, List<PricedShape> ways, List<String> fingers) {
         List<String> wanted = fingers.stream()
-                .map(finger -> finger.equals("-") || finger.equalsIgnoreCase("x") ? "0" : finger.toUpperCase())
+                .map(finger ->
+                        finger.equals("-") || finger.equalsIgnoreCase("x") ? "0" : finger.toUpperCase(Locale.ROOT))
                 .toList();
         List<PricedShape> own =
                 ways.stream().filter(way -> way.fingers().equals(wanted)).toList();

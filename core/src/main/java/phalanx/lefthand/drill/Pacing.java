@@ -25,12 +25,15 @@ public record Pacing(String words, double mm, double needsMs, double hasMs) {
         return hand.get().share() > finger.get().share() ? hand : finger;
     }
 
-    private static Pacing of(FingerMove move) {
+    /** What a finger does. */
+    public static Pacing of(FingerMove move) {
         return new Pacing(move.words(), move.mm(), move.needsMs(), move.hasMs());
     }
 
-    private static Pacing of(Shift shift) {
-        return new Pacing(shift.words(), shift.mm(), shift.needsMs(), shift.hasMs());
+    /** What the hand does. */
+    public static Pacing of(Shift shift) {
+        return new Pacing(
+                shift.words() + (shift.led() ? ", led by a finger" : ""), shift.mm(), shift.needsMs(), shift.hasMs());
     }
 
     private double share() {

@@ -151,12 +151,12 @@ public final class FingeringFinder {
      * where its fingers are, and the thumb works from there.
      */
     public boolean holds(Fingering fingering, int position) {
-        int[] presses = fingering.packed().clone();
-        int thumb = presses[Fingering.THUMB];
-        if (thumb == 0 || presses[0] != 0 || holds(fingering)) {
-            return holds(fingering);
+        if (holds(fingering)) {
+            return true;
         }
-        boolean there = Position.admits(presses, position);
+        int[] presses = fingering.packed();
+        int thumb = presses[Fingering.THUMB];
+        boolean there = thumb != 0 && presses[0] == 0 && Position.admits(presses, position);
         presses[Fingering.THUMB] = 0;
         return there
                 && hand.thumbOver()

@@ -270,6 +270,7 @@ public final class PickingStation extends HBox implements Themed {
     }
 
     private void load(Pattern shown) {
+        forgetTried();
         loading = true;
         pattern = shown;
         name.setText(shown.name());
@@ -281,6 +282,7 @@ public final class PickingStation extends HBox implements Themed {
     }
 
     private void edited(Pattern next) {
+        forgetTried();
         pattern = next;
         check();
     }
@@ -350,11 +352,21 @@ public final class PickingStation extends HBox implements Themed {
             Bar here = here(project.song());
             Picking.Span span = new Picking.Span(here.startTick(), here.endTick(), plan());
             workbench.solver().aside(project.withPicking(project.picking().withSpan(span)), arrangement -> {
-                tried = Optional.of(arrangement);
-                explain(arrangement);
-                hear();
+                if (pattern.equals(chosen)) {
+                    tried = Optional.of(arrangement);
+                    explain(arrangement);
+                    hear();
+                }
             });
         });
+    }
+
+    /** What is heard and explained is the song again. */
+    private void forgetTried() {
+        if (tried.isPresent()) {
+            tried = Optional.empty();
+            workbench.arrangement().ifPresent(this::explain);
+        }
     }
 
     private Picking.Plan plan() {

@@ -11,9 +11,9 @@ import javafx.scene.layout.VBox;
 import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Cards;
 import phalanx.guitar.Instrument;
+import phalanx.lefthand.drill.Pacing;
 import phalanx.lefthand.track.Change;
 import phalanx.lefthand.track.FingerMove;
-import phalanx.lefthand.track.Shift;
 
 /** The change between two shapes: drawn, and finger by finger in words with the time it needs and has. */
 final class ChangeCard extends VBox {
@@ -79,7 +79,9 @@ final class ChangeCard extends VBox {
                 .sorted((a, b) -> Double.compare(b.needsMs(), a.needsMs()))
                 .limit(MOST_MOVES)
                 .forEach(move -> lines.add(styled(travel(move), move.tooFast() ? "alarm" : "plain-words")));
-        change.shift().ifPresent(shift -> lines.add(styled(shifted(shift), shift.tooFast() ? "alarm" : "plain-words")));
+        change.shift()
+                .ifPresent(shift ->
+                        lines.add(styled(Pacing.of(shift).sentence(), shift.tooFast() ? "alarm" : "plain-words")));
         String rest = words(change, FingerMove.Kind.LIFT);
         if (!rest.isEmpty()) {
             lines.add(styled(rest, "quiet"));
@@ -97,25 +99,7 @@ final class ChangeCard extends VBox {
 
     private static String travel(FingerMove move) {
         String squeak = move.squeaks() ? "; a wound string: ease off or lift, or it squeaks" : "";
-        return String.format(
-                Locale.ROOT,
-                "%s: %.0f mm, needs %.0f of %.0f ms%s",
-                move.words(),
-                move.mm(),
-                move.needsMs(),
-                move.hasMs(),
-                squeak);
-    }
-
-    private static String shifted(Shift shift) {
-        return String.format(
-                Locale.ROOT,
-                "%s%s: %.0f mm, needs %.0f of %.0f ms",
-                shift.words(),
-                shift.led() ? ", led by a finger" : "",
-                shift.mm(),
-                shift.needsMs(),
-                shift.hasMs());
+        return Pacing.of(move).sentence() + squeak;
     }
 
     private static Label styled(String text, String style) {

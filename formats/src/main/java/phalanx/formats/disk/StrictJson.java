@@ -30,7 +30,6 @@ public final class StrictJson {
                 .setVisibility(PropertyAccessor.IS_GETTER, Visibility.NONE)
                 .setVisibility(PropertyAccessor.FIELD, Visibility.ANY)
                 .enable(SerializationFeature.INDENT_OUTPUT)
-                .enable(DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
                 .enable(DeserializationFeature.FAIL_ON_NUMBERS_FOR_ENUMS)
                 .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)

@@ -7,6 +7,7 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.Hold;
+import phalanx.arrange.score.Technique;
 import phalanx.guitar.Reach;
 import phalanx.lefthand.shape.Finger;
 import phalanx.song.Bar;
@@ -92,7 +93,15 @@ public final class EventsJson {
                 .put("role", note.role().label())
                 .put("left", note.left().map(Finger::symbol).orElse("0"))
                 .put("right", note.right().symbol())
-                .put("technique", note.technique().label());
+                .put("technique", technique(note).label());
+        if (note.technique() == Technique.UPSTROKE) {
+            node.put("stroke", "up");
+        }
+    }
+
+    /** The published words know an upstroke as a pluck. */
+    private static Technique technique(ArrangedNote note) {
+        return note.technique() == Technique.UPSTROKE ? Technique.PLUCK : note.technique();
     }
 
     private static void addHold(Hold hold, ObjectNode node) {

@@ -1,6 +1,7 @@
 package phalanx.formats.project;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -42,7 +43,9 @@ public final class ProjectFile {
     /** What the names of such files end in. */
     public static final String ENDING = ".phalanx.json";
 
-    private final ObjectMapper mapper = StrictJson.mapper();
+    /** Every field must be there: what earlier versions lack is put in before. */
+    private final ObjectMapper mapper =
+            StrictJson.mapper().enable(DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES);
 
     /** Whether a file is a project, by its name. */
     public static boolean isProject(Path file) {
