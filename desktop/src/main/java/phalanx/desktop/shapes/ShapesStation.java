@@ -130,7 +130,7 @@ public final class ShapesStation extends HBox implements Themed {
         });
         VBox.setVgrow(chords, Priority.ALWAYS);
         anyChord.setId("any-chord");
-        anyChord.setPromptText("any chord, such as F#m7b5");
+        anyChord.setPromptText("any chord, as Am7");
         anyChord.setAccessibleText("Any chord");
         anyChord.setOnAction(event -> showAny());
         VBox card =
