@@ -226,6 +226,17 @@ public final class Arranger {
         return last.map(solved -> new SolvedSong(solved.request, solved.solver, solved.answer));
     }
 
+    /**
+     * What another way through the song solved last costs the hand and the ear, term by term.
+     *
+     * @throws IllegalStateException if no song was arranged yet
+     */
+    public Effort effort(Solver.Answer answer) {
+        Request request = last.orElseThrow(() -> new IllegalStateException("no song was arranged yet")).request;
+        Pricing.Chosen chosen = new Pricing.Chosen(answer.graph(), answer.way());
+        return pricing.effort(request, chosen, new NoteWriter(request, chosen.slots(), chosen.candidates()).write());
+    }
+
     private Solved solve(Song asked, Picking picking, Wishes wishes, List<Lock> locks, BooleanSupplier cancelled) {
         Song song = chartShapes.named(asked);
         MelodyFit fit = new MelodyFit(instrument);

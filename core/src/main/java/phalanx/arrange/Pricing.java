@@ -63,18 +63,9 @@ final class Pricing {
      */
     Arrangement finish(Request request, int movedBy, Chosen chosen, List<ArrangedNote> notes, RightHand right) {
         List<Candidate> candidates = chosen.candidates();
-        List<Hold> holds = new HoldWriter()
-                .write(
-                        chosen.slots(),
-                        candidates.stream().map(Candidate::fingering).toList());
+        List<Hold> holds = holds(chosen, candidates);
         List<Optional<Shape>> printed = printed(chosen.slots(), candidates);
-        List<Cost> costs = scorer.costs(
-                chosen.slots(),
-                request.song().tempo(),
-                notes,
-                holds,
-                candidates.stream().map(one -> one.posture().position()).toList(),
-                printed);
+        List<Cost> costs = costs(request, chosen.slots(), candidates, notes, holds, printed);
         Cost cost = costs.stream().reduce(Cost.NONE, Cost::plus);
         check(chosen, cost);
         Arrangement written = new Arrangement(
@@ -91,6 +82,38 @@ final class Pricing {
                 TempoCeiling.NONE,
                 Optional.empty());
         return audit.audited(written);
+    }
+
+    /** The effort of a way alone. */
+    Effort effort(Request request, Chosen chosen, List<ArrangedNote> notes) {
+        List<Candidate> candidates = chosen.candidates();
+        List<Optional<Shape>> printed = printed(chosen.slots(), candidates);
+        return costs(request, chosen.slots(), candidates, notes, holds(chosen, candidates), printed).stream()
+                .reduce(Cost.NONE, Cost::plus)
+                .effort();
+    }
+
+    private static List<Hold> holds(Chosen chosen, List<Candidate> candidates) {
+        return new HoldWriter()
+                .write(
+                        chosen.slots(),
+                        candidates.stream().map(Candidate::fingering).toList());
+    }
+
+    private List<Cost> costs(
+            Request request,
+            List<Slot> slots,
+            List<Candidate> candidates,
+            List<ArrangedNote> notes,
+            List<Hold> holds,
+            List<Optional<Shape>> printed) {
+        return scorer.costs(
+                slots,
+                request.song().tempo(),
+                notes,
+                holds,
+                candidates.stream().map(one -> one.posture().position()).toList(),
+                printed);
     }
 
     /**

@@ -1,12 +1,14 @@
 package phalanx.project;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.BooleanSupplier;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Transcriber;
+import phalanx.arrange.advice.OtherWay;
+import phalanx.arrange.advice.OtherWays;
 import phalanx.arrange.score.Arrangement;
-import phalanx.arrange.search.SolvedSong;
 
 /**
  * From a project to its arrangement: notes that were written are kept where they are and fingered, all others arranged,
@@ -53,9 +55,16 @@ public final class Solve {
         return arranger.map(own -> own.full(cancelled));
     }
 
-    /** The song solved last, for looking at other ways through it; nothing where written notes are kept. */
-    public Optional<SolvedSong> solved() {
-        return arranger.flatMap(Arranger::solved);
+    /**
+     * Other ways to play a moment of the song solved last; none where written notes are kept.
+     *
+     * @param most how many
+     * @throws CancellationException soon after the work is cancelled
+     */
+    public List<OtherWay> otherWays(int tick, int most, BooleanSupplier cancelled) {
+        return arranger.filter(own -> own.solved().isPresent())
+                .map(own -> new OtherWays(own, cancelled).at(tick, most))
+                .orElse(List.of());
     }
 
     private Arranger arrangerFor(Project next) {

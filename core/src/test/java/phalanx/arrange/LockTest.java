@@ -114,13 +114,15 @@ class LockTest {
         Arrangement best = arranger.arrange(song);
         int tick = best.notes().get(best.notes().size() / 2).tick();
         HeldShape chosen = best.slotAt(tick).held();
-        List<OtherWay> ways = new OtherWays(arranger.solved().orElseThrow()).at(tick, 3);
+        List<OtherWay> ways = new OtherWays(arranger, () -> false).at(tick, 3);
         assertThat(ways).isSortedAccordingTo((a, b) -> Double.compare(a.moreEffort(), b.moreEffort()));
         for (OtherWay way : ways) {
             assertThat(way.held()).isNotEqualTo(chosen);
             assertThat(way.moreEffort()).isNotNegative();
             Arrangement locked = arranger.quick(song, Picking.PLAIN, List.of(way.lock()), () -> false);
             assertThat(locked.effort()).isCloseTo(best.effort() + way.moreEffort(), within(1e-9));
+            assertThat(way.decides())
+                    .isEqualTo(locked.cost().effort().decides(best.cost().effort()));
             assertThat(locked.cost().tune()).isLessThanOrEqualTo(best.cost().tune());
             assertThat(locked.findings()).noneMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT);
         }

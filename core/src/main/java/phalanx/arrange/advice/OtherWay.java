@@ -1,7 +1,9 @@
 package phalanx.arrange.advice;
 
 import java.util.Objects;
+import java.util.Optional;
 import phalanx.arrange.demand.Lock;
+import phalanx.cost.Term;
 import phalanx.lefthand.shape.HeldShape;
 
 /**
@@ -11,10 +13,12 @@ import phalanx.lefthand.shape.HeldShape;
  * @param endTick where its slot ends, not included
  * @param held the strings it needs and the fingers that hold them
  * @param moreEffort what the whole song costs more with it; the rest of the song makes the best of it
+ * @param decides the term that makes most of it; nothing where it costs the same
  */
-public record OtherWay(int startTick, int endTick, HeldShape held, double moreEffort) {
+public record OtherWay(int startTick, int endTick, HeldShape held, double moreEffort, Optional<Term> decides) {
     public OtherWay {
         Objects.requireNonNull(held, "held");
+        Objects.requireNonNull(decides, "decides");
     }
 
     /** The lock that keeps the song to it. */

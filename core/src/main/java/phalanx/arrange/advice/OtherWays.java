@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
+import phalanx.arrange.Arranger;
 import phalanx.arrange.demand.Slot;
 import phalanx.arrange.search.Candidate;
 import phalanx.arrange.search.SolvedSong;
@@ -23,11 +25,19 @@ public final class OtherWays {
     /** So many times the ways asked for are looked at as locks. */
     private static final int LOOKED_AT = 3;
 
+    private final Arranger arranger;
     private final SolvedSong solved;
     private final SongGraph graph;
 
-    public OtherWays(SolvedSong solved) {
-        this.solved = solved;
+    /**
+     * For the song that an arranger has solved last.
+     *
+     * @param cancelled asked again and again while the work goes on
+     * @throws java.util.NoSuchElementException if it has solved none
+     */
+    public OtherWays(Arranger arranger, BooleanSupplier cancelled) {
+        this.arranger = arranger;
+        this.solved = arranger.solved().orElseThrow().withCancel(cancelled);
         this.graph = solved.graph();
     }
 
@@ -59,16 +69,24 @@ public final class OtherWays {
                 .filter(seen::add)
                 .limit((long) LOOKED_AT * most)
                 .toList();
-        List<OtherWay> ways = new ArrayList<>();
+        record Tried(HeldShape held, double more) {}
+        List<Tried> cheap = new ArrayList<>();
         for (HeldShape held : tried) {
             Optional<Long> cost = solved.with(held, at);
             if (cost.filter(c -> SongGraph.tune(c) <= SongGraph.tune(chosen)).isPresent()) {
                 double more = (SongGraph.grains(cost.get()) - SongGraph.grains(chosen)) / (double) Effort.GRAINS;
-                ways.add(new OtherWay(slot.startTick(), slot.endTick(), held, more));
+                cheap.add(new Tried(held, more));
             }
         }
-        ways.sort(Comparator.comparingDouble(OtherWay::moreEffort));
-        return ways.subList(0, Math.min(most, ways.size()));
+        Effort now = arranger.effort(solved.answer());
+        return cheap.stream()
+                .sorted(Comparator.comparingDouble(Tried::more))
+                .limit(most)
+                .map(one -> {
+                    Effort other = arranger.effort(solved.answerWith(one.held, at));
+                    return new OtherWay(slot.startTick(), slot.endTick(), one.held, one.more, other.decides(now));
+                })
+                .toList();
     }
 
     private HeldShape held(int at, int candidate) {

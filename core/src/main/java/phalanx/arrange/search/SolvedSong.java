@@ -52,6 +52,13 @@ public record SolvedSong(Request request, Solver solver, Solver.Answer answer) {
                 .min(Long::compare);
     }
 
+    /** The cheapest way through the song with a shape held in a slot that can hold it. */
+    public Solver.Answer answerWith(HeldShape held, int at) {
+        Slot slot = graph().slots().get(at).with(held);
+        SongGraph locked = graph().with(at, slot, solver.promising(slot));
+        return new Solver.Answer(locked, solver.narrow().again(locked, at, at).way());
+    }
+
     private long[] through(int at, Layer layer, SongGraph graph) {
         NarrowPass narrow = solver.narrow();
         long[] through = new long[layer.count()];

@@ -186,14 +186,15 @@ final class WhyDrawer extends ScrollPane {
         for (OtherWay way : found) {
             String text = String.format(
                     Locale.ROOT,
-                    "%s  %s  %+.1f",
+                    "%s  %s  %+.1f%s",
                     way.held().shape(),
                     String.join("", way.held().fingers()).replace('0', '-'),
-                    way.moreEffort());
+                    way.moreEffort(),
+                    way.decides().map(term -> ", " + term.label()).orElse(""));
             Button button = Cards.button(
                     "other-way-" + at,
                     text,
-                    "Lock this way; the figure is what the song costs more",
+                    "Lock this way; the figure is what the song costs more, the word what makes most of it",
                     () -> actions.lock.accept(way.lock()));
             button.getStyleClass().add("way");
             ways.getChildren().add(at++, button);

@@ -16,11 +16,9 @@ import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.FasterWays;
 import phalanx.arrange.advice.LevelAdvisor;
 import phalanx.arrange.advice.OtherWay;
-import phalanx.arrange.advice.OtherWays;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.OctaveChoice;
-import phalanx.arrange.search.SolvedSong;
 import phalanx.project.Project;
 import phalanx.project.Solve;
 
@@ -84,8 +82,7 @@ public final class Solver {
                 return;
             }
             try {
-                SolvedSong solved = solve.solved().orElseThrow(CancellationException::new);
-                List<OtherWay> ways = new OtherWays(solved.withCancel(() -> latest.get() != ticket)).at(tick, most);
+                List<OtherWay> ways = solve.otherWays(tick, most, () -> latest.get() != ticket);
                 interfaceThread.execute(() -> {
                     if (latest.get() == ticket) {
                         found.accept(ways);
