@@ -8,6 +8,7 @@ import java.util.OptionalInt;
 import java.util.concurrent.Callable;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.desktop.Exports;
 import phalanx.formats.SongFiles;
@@ -197,6 +198,14 @@ final class ArrangeCommand implements Callable<Integer> {
         PrintWriter err = spec.commandLine().getErr();
         if (arrangement.joining().asked() > 0) {
             err.println("phalanx: pattern: " + arrangement.joining().words());
+        }
+        List<Finding> unlaid = arrangement.findings().stream()
+                .filter(finding -> finding.kind() == FindingKind.HIT_NOT_LAID)
+                .toList();
+        if (!unlaid.isEmpty() || !arrangement.hits().isEmpty()) {
+            err.println(
+                    "phalanx: hits: " + arrangement.hits().size() + " laid, " + unlaid.size() + " not as asked for");
+            unlaid.forEach(finding -> err.println("phalanx:   " + finding.message()));
         }
         arrangement
                 .octave()

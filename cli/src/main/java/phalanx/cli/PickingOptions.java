@@ -8,12 +8,16 @@ import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
 import phalanx.righthand.School;
+import phalanx.technique.Groove;
+import phalanx.technique.Grooves;
 import picocli.CommandLine.Option;
 
 /** The options that describe the right hand. */
 final class PickingOptions {
     /** The name that stands for no pattern: inner notes fill where the tune leaves room. */
     private static final String NO_PATTERN = "pinch and fill";
+
+    private static final String NO_GROOVE = "none";
 
     @Option(
             names = "--pattern",
@@ -45,6 +49,13 @@ final class PickingOptions {
                     + " lowest string, another string.")
     private String strings;
 
+    @Option(
+            names = "--groove",
+            paramLabel = "NAME",
+            description =
+                    "Hits laid over the song where the hands are free, as \"phalanx grooves\" lists them, or: none.")
+    private String groove;
+
     /**
      * A right hand with the options that were given.
      *
@@ -58,14 +69,16 @@ final class PickingOptions {
                     pattern == null ? old.pattern() : pattern(),
                     bass == null ? old.bass() : BassLine.parse(bass),
                     level == null ? old.level() : Level.parse(level),
-                    strings == null ? old.strings() : BassStrings.parse(strings));
+                    strings == null ? old.strings() : BassStrings.parse(strings),
+                    groove == null ? old.groove() : groove());
+            changes.tell("groove", grooveName(old), grooveName(plan));
             changes.tell("pattern", name(old.pattern()), name(plan.pattern()));
             changes.tell("bass", old.bass().label(), plan.bass().label());
             changes.tell("level", old.level().label(), plan.level().label());
             changes.tell("bass strings", old.strings().label(), plan.strings().label());
             Picking picking = school == null ? base : base.withSchool(School.parse(school));
             changes.tell("school", base.school().label(), picking.school().label());
-            boolean given = pattern != null || bass != null || level != null || strings != null;
+            boolean given = pattern != null || bass != null || level != null || strings != null || groove != null;
             if (given && !base.spans().isEmpty()) {
                 changes.tell(
                         "stretches of other plans", String.valueOf(base.spans().size()), "none");
@@ -80,6 +93,16 @@ final class PickingOptions {
         return pattern.equalsIgnoreCase(NO_PATTERN)
                 ? Optional.empty()
                 : Optional.of(PatternLibrary.standard().get(pattern));
+    }
+
+    private Optional<Groove> groove() {
+        return groove.equalsIgnoreCase(NO_GROOVE)
+                ? Optional.empty()
+                : Optional.of(Grooves.shipped().get(groove));
+    }
+
+    private static String grooveName(Picking.Plan plan) {
+        return plan.groove().map(Groove::name).orElse(NO_GROOVE);
     }
 
     private static String name(Optional<Pattern> pattern) {

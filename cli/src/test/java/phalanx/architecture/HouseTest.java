@@ -22,6 +22,8 @@ class HouseTest {
         "phalanx.cost..",
         "phalanx.lefthand..",
         "phalanx.righthand..",
+        "phalanx.technique..",
+        "phalanx.project..",
         "phalanx.arrange.."
     };
 

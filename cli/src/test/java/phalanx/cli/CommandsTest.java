@@ -269,6 +269,21 @@ class CommandsTest {
         assertThat(out.toString()).contains("alternating thumb", "Ferry Rope");
     }
 
+    @Test
+    void groovesAreListedAndLaid() throws IOException {
+        JsonNode grooves = json("grooves", "--json");
+        assertThat(grooves.findValuesAsText("meter")).contains("4/4", "3/4", "6/8", "12/8");
+        assertThat(grooves.findValuesAsText("name")).contains("backbeat", "heartbeat", "off-beat", "thump and click");
+        Path in = leadSheet(0, "major", "4/4", "E4:2", "C E4:4 E4:12", "G D4:16");
+        out.getBuffer().setLength(0);
+        JsonNode song = json("arrange", in.toString(), "--json", "--groove", "thump and slap");
+        assertThat(song.get("hits").findValuesAsText("kind")).contains("heel", "slap");
+        assertThat(song.get("hits").findValuesAsText("hand")).containsOnly("right");
+        assertThat(err.toString()).contains("hits: " + song.get("hits").size() + " laid");
+        assertThat(run("arrange", in.toString(), "--groove", "polka")).isEqualTo(3);
+        assertThat(err.toString()).contains("groove \"polka\" is not known; there are backbeat");
+    }
+
     @ParameterizedTest
     @CsvSource({
         "Clothes Peg, thumb and two, alternating, even, pim",

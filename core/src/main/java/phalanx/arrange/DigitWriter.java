@@ -9,12 +9,12 @@ import java.util.Optional;
 import java.util.function.Function;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Role;
-import phalanx.arrange.score.Technique;
 import phalanx.righthand.Digit;
 import phalanx.righthand.DigitAssigner;
 import phalanx.righthand.Picking;
 import phalanx.righthand.Pluck;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
 
 /** Gives notes their digits, and says from these how they are struck: what one digit takes at once is a brush. */
 final class DigitWriter {
@@ -40,7 +40,7 @@ final class DigitWriter {
                         note.string(),
                         note.role() == Role.BASS,
                         wanted.apply(note),
-                        note.technique() == Technique.BRUSH))
+                        note.attack() instanceof Attack.Brush))
                 .toList();
         List<Digit> digits = new DigitAssigner(picking.school(), picking.speeds(), tempo).assign(plucks);
         Map<Integer, Map<Digit, Integer>> uses = new HashMap<>();
@@ -54,13 +54,14 @@ final class DigitWriter {
         for (int i = 0; i < notes.size(); i++) {
             ArrangedNote note = notes.get(i).pluckedBy(digits.get(i));
             boolean shared = uses.get(note.tick()).get(note.right()) > 1;
-            boolean brush = shared || note.technique() == Technique.BRUSH;
-            boolean roll = note.technique() == Technique.ROLL;
+            boolean brush = shared || note.attack() instanceof Attack.Brush;
+            boolean roll = note.attack() instanceof Attack.Roll;
             boolean block = !roll && note.role() != Role.BASS && fingers.get(note.tick()) > 1;
             done.add(
                     brush
-                            ? note.struck(Technique.BRUSH, note.weight())
-                            : block ? note.struck(Technique.BLOCK, note.weight()) : note);
+                            ? note.struck(
+                                    note.attack() instanceof Attack.Brush ? note.attack() : Attack.BRUSH, note.weight())
+                            : block ? note.struck(Attack.BLOCK, note.weight()) : note);
         }
         return withUpstrokes(done);
     }
@@ -75,14 +76,14 @@ final class DigitWriter {
                 continue;
             }
             boolean back = down != null
-                    && note.technique() == Technique.PLUCK
+                    && note.attack().equals(Attack.PLUCK)
                     && Ticks.milliseconds(note.tick() - down.tick(), tempo)
                             < picking.speeds().repeatMs()
                     && Math.abs(note.string() - down.string()) <= 1;
             if (back) {
-                done.set(i, note.struck(Technique.UPSTROKE, note.weight()));
+                done.set(i, note.struck(Attack.UPSTROKE, note.weight()));
             }
-            down = back || note.technique() == Technique.BRUSH ? null : note;
+            down = back || note.attack() instanceof Attack.Brush ? null : note;
         }
         return done;
     }

@@ -11,7 +11,6 @@ import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.Slot;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Role;
-import phalanx.arrange.score.Technique;
 import phalanx.arrange.search.Candidate;
 import phalanx.arrange.search.Layer;
 import phalanx.guitar.Instrument;
@@ -29,6 +28,7 @@ import phalanx.righthand.Picking;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
 
 /** Writes down the notes of a way through the slots: where the path put them, each as long as it rings. */
 final class NoteWriter {
@@ -157,10 +157,10 @@ final class NoteWriter {
     }
 
     private void addInner(int slot, InnerStroke asked, int string) {
-        Technique technique = asked.isBrush()
-                ? Technique.BRUSH
-                : asked.kind() == InnerStroke.Kind.END_ROLL ? Technique.ROLL : Technique.PLUCK;
-        ArrangedNote note = ringing(slot, asked.tick(), string).struck(technique, asked.weight());
+        Attack attack = asked.isBrush()
+                ? new Attack.Brush(asked.up())
+                : asked.kind() == InnerStroke.Kind.END_ROLL ? Attack.ROLL : Attack.PLUCK;
+        ArrangedNote note = ringing(slot, asked.tick(), string).struck(attack, asked.weight());
         notes.add(note);
         asked.digit().ifPresent(digit -> wanted.put(place(note), digit));
     }

@@ -1,14 +1,18 @@
 package phalanx.arrange;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import phalanx.arrange.audit.Audit;
+import phalanx.arrange.colour.Colouring;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.Slot;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.Hold;
 import phalanx.arrange.score.Scorer;
 import phalanx.arrange.score.TempoCeiling;
@@ -18,8 +22,8 @@ import phalanx.arrange.search.Way;
 import phalanx.cost.Cost;
 import phalanx.cost.Effort;
 import phalanx.lefthand.shape.Shape;
-import phalanx.righthand.Hit;
 import phalanx.righthand.Joining;
+import phalanx.technique.Hit;
 
 /** The last stages: holds, price and audit of what was written. */
 final class Pricing {
@@ -68,20 +72,30 @@ final class Pricing {
         List<Cost> costs = costs(request, chosen.slots(), candidates, notes, holds, printed);
         Cost cost = costs.stream().reduce(Cost.NONE, Cost::plus);
         check(chosen, cost);
+        Colouring.Coloured coloured = new Colouring(
+                        request.song(), request.picking(), request.instrument().strings())
+                .colour(notes, holds, right.hits());
         Arrangement written = new Arrangement(
                 request,
                 movedBy,
-                notes,
+                coloured.notes(),
                 holds,
                 slots(request, chosen.slots(), candidates, costs, printed),
                 right.innerAsked(),
-                right.hits(),
+                coloured.hits(),
                 right.joining(),
                 List.of(),
                 cost,
                 TempoCeiling.NONE,
                 Optional.empty());
-        return audit.audited(written);
+        Arrangement audited = audit.audited(written);
+        return audited.with(merged(coloured.findings(), audited.findings()), audited.ceiling());
+    }
+
+    private static List<Finding> merged(List<Finding> some, List<Finding> others) {
+        return Stream.concat(some.stream(), others.stream())
+                .sorted(Comparator.comparingInt(Finding::tick))
+                .toList();
     }
 
     /** The effort of a way alone. */

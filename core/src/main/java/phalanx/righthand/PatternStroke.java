@@ -3,6 +3,7 @@ package phalanx.righthand;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
+import phalanx.technique.HitKind;
 
 /**
  * A stroke of a pattern.

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import phalanx.song.Meter;
+import phalanx.technique.HitKind;
 
 /**
  * Patterns as text: a name, lines of {@code word: value}, then a line for each row with a sign a step.
@@ -358,7 +359,7 @@ public final class PatternText {
         private static String signs(PatternRow row) {
             return switch (row) {
                 case BRUSH -> ". d u";
-                case HIT -> ". k s t h c";
+                case HIT -> ". " + HitKind.legend();
                 default -> ". x o p i m a c";
             };
         }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.song.Moved;
+import phalanx.technique.Groove;
 
 /**
  * How the right hand plays a song: the player's choices for the whole of it, and others for stretches.
@@ -32,13 +33,21 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
      * @param bass what the thumb plays
      * @param level how much of the pattern
      * @param strings where the thumb goes between the roots
+     * @param groove hits laid over it, if any
      */
-    public record Plan(Optional<Pattern> pattern, BassLine bass, Level level, BassStrings strings) {
+    public record Plan(
+            Optional<Pattern> pattern, BassLine bass, Level level, BassStrings strings, Optional<Groove> groove) {
         public Plan {
             Objects.requireNonNull(pattern, "pattern");
             Objects.requireNonNull(bass, "bass");
             Objects.requireNonNull(level, "level");
             Objects.requireNonNull(strings, "strings");
+            Objects.requireNonNull(groove, "groove");
+        }
+
+        /** One without hits but the pattern's own. */
+        public Plan(Optional<Pattern> pattern, BassLine bass, Level level, BassStrings strings) {
+            this(pattern, bass, level, strings, Optional.empty());
         }
 
         /** One in which the thumb goes where it lies well. */
@@ -47,7 +56,7 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
         }
 
         Plan withLevel(Level newLevel) {
-            return new Plan(pattern, bass, newLevel, strings);
+            return new Plan(pattern, bass, newLevel, strings, groove);
         }
     }
 

@@ -15,6 +15,7 @@ import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.technique.Hit;
 
 /**
  * What the right hand is asked for over a song, before strings are known: pattern and tune joined. Where a stroke falls

@@ -17,7 +17,6 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Role;
-import phalanx.arrange.score.Technique;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.BassLine;
@@ -36,6 +35,7 @@ import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
 
 /** Patterns, bass lines and schools joined with tunes on real shapes. */
 class PickingTest {
@@ -219,10 +219,10 @@ class PickingTest {
                     .filter(note -> note.right() == Digit.P)
                     .toList();
             assertThat(thumb.stream().filter(note -> note.tick() % Ticks.QUARTER == 0))
-                    .noneMatch(note -> note.technique() == Technique.UPSTROKE);
+                    .noneMatch(note -> note.attack().equals(Attack.UPSTROKE));
             assertThat(thumb.stream().filter(note -> note.tick() % Ticks.QUARTER != 0))
                     .isNotEmpty()
-                    .allMatch(note -> note.technique() == Technique.UPSTROKE);
+                    .allMatch(note -> note.attack().equals(Attack.UPSTROKE));
             List<FindingKind> kinds =
                     arranged.findings().stream().map(Finding::kind).toList();
             if (tempo == 80) {

@@ -22,6 +22,7 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
+import phalanx.technique.HitKind;
 import phalanx.theory.ChordSymbol;
 
 /** Patterns as text, the library, bass lines, thumb strings, planting and counting. */

@@ -35,6 +35,7 @@ import phalanx.guitar.PartialCapo;
 import phalanx.guitar.Tuning;
 import phalanx.project.Project;
 import phalanx.righthand.BassLine;
+import phalanx.righthand.BassStrings;
 import phalanx.righthand.HandPlace;
 import phalanx.righthand.Level;
 import phalanx.righthand.Pattern;
@@ -47,6 +48,7 @@ import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
 import phalanx.song.Song;
+import phalanx.technique.Grooves;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
@@ -64,7 +66,12 @@ class ProjectFileTest {
         Picking.Plan plan = new Picking.Plan(
                 random.nextBoolean() ? Optional.of(patterns.get(random.nextInt(patterns.size()))) : Optional.empty(),
                 BassLine.values()[random.nextInt(BassLine.values().length)],
-                Level.values()[random.nextInt(3)]);
+                Level.values()[random.nextInt(3)],
+                BassStrings.values()[random.nextInt(BassStrings.values().length)],
+                Grooves.shipped().all().stream()
+                        .skip(random.nextInt(Grooves.shipped().all().size()))
+                        .filter(groove -> random.nextBoolean())
+                        .findFirst());
         Picking picking = Picking.PLAIN
                 .withSchool(School.values()[random.nextInt(5)])
                 .withPlace(HandPlace.values()[random.nextInt(3)])

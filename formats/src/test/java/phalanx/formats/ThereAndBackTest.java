@@ -24,7 +24,6 @@ import phalanx.arrange.Arranger;
 import phalanx.arrange.Transcriber;
 import phalanx.arrange.Written;
 import phalanx.arrange.score.Arrangement;
-import phalanx.arrange.score.Technique;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.reading.FormatException;
@@ -40,6 +39,7 @@ import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
 import phalanx.song.Song;
+import phalanx.technique.Attack;
 
 /** Arrangements with every pattern, written to a file and read again: every note, chord and word is there. */
 class ThereAndBackTest {
@@ -135,7 +135,7 @@ class ThereAndBackTest {
         assertThat(xml.split("<unpitched>")).hasSize(1 + arrangement.hits().size());
         assertThat(xml).contains("<part-name>Hits</part-name>", "slap</words>");
         long brushed = arrangement.notes().stream()
-                .filter(note -> note.technique() == Technique.BRUSH || note.technique() == Technique.ROLL)
+                .filter(note -> note.attack() instanceof Attack.Brush || note.attack() instanceof Attack.Roll)
                 .count();
         assertThat(xml.split("<arpeggiate").length - 1L).isEqualTo(brushed).isPositive();
         Song again = SongFiles.read(file).song();

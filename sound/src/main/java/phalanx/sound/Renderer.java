@@ -1,14 +1,12 @@
 package phalanx.sound;
 
 import java.util.List;
-import java.util.Random;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
-import phalanx.righthand.Hit;
-import phalanx.righthand.HitKind;
 import phalanx.song.MelodyNote;
 import phalanx.song.Ticks;
+import phalanx.technique.Hit;
 import phalanx.theory.Pitch;
 
 /** Renders an arrangement to samples: every note a plucked string, the tune loudest, then the bass, then the rest. */
@@ -17,13 +15,6 @@ public final class Renderer {
 
     private static final double GHOST = 0.45;
     private static final double ACCENT = 1.35;
-    private static final double HIT_SECONDS = 0.16;
-    private static final double HIT_LOUDNESS = 1.6;
-    private static final double HIT_DECAY = 7;
-    /** How much of the sample before is kept: more is duller. */
-    private static final double DULL = 0.96;
-
-    private static final double BRIGHT = 0.6;
     private static final double RELEASE_SECONDS = 0.06;
     private static final double TAIL_SECONDS = 1.5;
     private static final double STRUM_SECONDS = 2.2;
@@ -122,17 +113,11 @@ public final class Renderer {
         };
     }
 
-    /** A knock: noise that dies away quickly, duller for the heel of the hand than for a slap on the strings. */
     private static void add(Hit hit, int fromTick, double tempo, float[] out) {
         int start = (int) (Ticks.milliseconds(hit.tick() - fromTick, tempo) / 1000 * SAMPLE_RATE);
-        Random noise = new Random(hit.tick());
-        boolean dull = hit.kind() == HitKind.HEEL || hit.kind() == HitKind.KNOCK;
-        double keep = dull ? DULL : BRIGHT;
-        double level = 0;
-        int length = (int) (HIT_SECONDS * SAMPLE_RATE);
-        for (int i = 0; i < length && start + i < out.length; i++) {
-            level = keep * level + (1 - keep) * (2 * noise.nextDouble() - 1);
-            out[start + i] += (float) (HIT_LOUDNESS * level * Math.exp(-HIT_DECAY * i / length));
+        float[] sound = HitSound.of(hit.kind(), SAMPLE_RATE, hit.tick());
+        for (int i = 0; i < sound.length && start + i < out.length; i++) {
+            out[start + i] += sound[i];
         }
     }
 

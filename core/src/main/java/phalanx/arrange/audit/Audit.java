@@ -49,13 +49,14 @@ public final class Audit {
         findings.addAll(new StrainAudit(arrangement).findings());
         findings.addAll(new SpeedAudit(arrangement).findings(limits));
         findings.addAll(new DigitAudit(arrangement).findings());
+        findings.addAll(new HitAudit(arrangement).findings());
         findings.sort(Comparator.comparingInt(Finding::tick));
         return findings;
     }
 
     private List<SpeedLimit> limits(Arrangement arrangement) {
         return new SpeedMeter(arrangement.request().picking().speeds())
-                .limits(Track.of(arrangement, meter), arrangement.notes());
+                .limits(Track.of(arrangement, meter), arrangement);
     }
 
     /** The greatest tempo at which this very arrangement has no finding of speed, and what sets it. */

@@ -8,9 +8,8 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
-import phalanx.arrange.score.Technique;
 import phalanx.righthand.Digit;
-import phalanx.song.Bar;
+import phalanx.technique.Attack;
 
 /** Looks at the digits of each moment: one digit has one string, and higher digits have higher strings. */
 final class DigitAudit {
@@ -24,7 +23,7 @@ final class DigitAudit {
     List<Finding> findings() {
         TreeMap<Integer, List<ArrangedNote>> moments = new TreeMap<>();
         for (ArrangedNote note : arrangement.notes()) {
-            if (note.technique() != Technique.BRUSH) {
+            if (!(note.attack() instanceof Attack.Brush)) {
                 moments.computeIfAbsent(note.tick(), tick -> new ArrayList<>()).add(note);
             }
         }
@@ -43,8 +42,6 @@ final class DigitAudit {
     }
 
     private Finding finding(ArrangedNote low, ArrangedNote high) {
-        Bar bar = arrangement.song().barAt(low.tick());
-        double beat = bar.beatOf(low.tick());
         Digit lower = low.right();
         Digit upper = high.right();
         String what = lower == upper
@@ -52,15 +49,14 @@ final class DigitAudit {
                         + " at once. Use another digit for one, or a brush."
                 : "digits " + upper.symbol() + " and " + lower.symbol() + " cross on strings " + high.string() + " and "
                         + low.string() + ". Swap them.";
-        return new Finding(
+        return Finding.at(
+                arrangement.song(),
                 low.tick(),
-                bar.number(),
-                beat,
                 FindingKind.DIGITS_CROSSED,
                 Finding.Severity.HIGH,
                 upper.ordinal(),
                 lower.ordinal(),
                 "digit",
-                Places.at(bar, beat) + what);
+                what);
     }
 }

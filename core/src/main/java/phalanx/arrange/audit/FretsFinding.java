@@ -2,7 +2,6 @@ package phalanx.arrange.audit;
 
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
-import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.ChordFrets;
 import phalanx.song.Song;
@@ -18,8 +17,6 @@ public final class FretsFinding {
      * @param strings of the guitar
      */
     public static Finding of(Song song, ChordChange change, int strings) {
-        Bar bar = song.barAt(change.startTick());
-        double beat = bar.beatOf(change.startTick());
         ChordFrets frets = change.frets().orElseThrow();
         int given = frets.frets().size();
         String why = given == strings
@@ -28,15 +25,14 @@ public final class FretsFinding {
         String rest = change.chord().isPresent()
                 ? "It is played as the engine finds best."
                 : "Only bass and tune can be played there; give the chord a name.";
-        return new Finding(
+        return Finding.at(
+                song,
                 change.startTick(),
-                bar.number(),
-                beat,
                 FindingKind.LOCK_NOT_KEPT,
                 Finding.Severity.MEDIUM,
                 1,
                 0,
                 "locks left",
-                Places.at(bar, beat) + "the chart's frets " + frets + why + rest);
+                "the chart's frets " + frets + why + rest);
     }
 }

@@ -11,7 +11,6 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.Fingering;
-import phalanx.song.Bar;
 
 /** Looks at the holds: reach between fingers, fingers in two places, fingers out of order. */
 final class HoldAudit {
@@ -92,17 +91,7 @@ final class HoldAudit {
     }
 
     private void add(Hold at, FindingKind kind, double measured, double limit, String unit, String what) {
-        Bar bar = arrangement.song().barAt(at.tick());
-        double beat = bar.beatOf(at.tick());
-        findings.add(new Finding(
-                at.tick(),
-                bar.number(),
-                beat,
-                kind,
-                Finding.Severity.HIGH,
-                measured,
-                limit,
-                unit,
-                Places.at(bar, beat) + what));
+        findings.add(
+                Finding.at(arrangement.song(), at.tick(), kind, Finding.Severity.HIGH, measured, limit, unit, what));
     }
 }

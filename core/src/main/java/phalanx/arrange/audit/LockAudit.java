@@ -12,7 +12,6 @@ import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Role;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Shape;
-import phalanx.song.Bar;
 
 /** Looks whether the notes keep to the shapes that the player locked. */
 final class LockAudit {
@@ -53,16 +52,12 @@ final class LockAudit {
     }
 
     private Finding finding(Lock lock, ArrangedNote note) {
-        Bar bar = arrangement.song().barAt(note.tick());
-        double beat = bar.beatOf(note.tick());
-        String message =
-                Places.at(bar, beat) + "the locked shape " + lock.held().shape() + " cannot be held with the "
-                        + note.role().label() + " note on string " + note.string() + ", fret " + note.fret()
-                        + ". It is left there; release the lock or choose another shape.";
-        return new Finding(
+        String message = "the locked shape " + lock.held().shape() + " cannot be held with the "
+                + note.role().label() + " note on string " + note.string() + ", fret " + note.fret()
+                + ". It is left there; release the lock or choose another shape.";
+        return Finding.at(
+                arrangement.song(),
                 note.tick(),
-                bar.number(),
-                beat,
                 FindingKind.LOCK_NOT_KEPT,
                 Finding.Severity.MEDIUM,
                 1,

@@ -17,7 +17,6 @@ import phalanx.arrange.score.Hold;
 import phalanx.arrange.score.Role;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Press;
-import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
@@ -250,9 +249,6 @@ final class NoteAudit {
             double limit,
             String unit,
             String what) {
-        Bar bar = song.barAt(Math.min(tick, song.endTick() - 1));
-        double beat = bar.beatOf(tick);
-        findings.add(new Finding(
-                tick, bar.number(), beat, kind, severity, measured, limit, unit, Places.at(bar, beat) + what));
+        findings.add(Finding.at(song, tick, kind, severity, measured, limit, unit, what));
     }
 }

@@ -9,7 +9,6 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.lefthand.shape.ShapeBook;
-import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.ChordTone;
@@ -37,22 +36,19 @@ public final class ShapeFinding {
     }
 
     private Finding finding(Arrangement arrangement, int tick, ChordSymbol chord) {
-        Bar bar = arrangement.song().barAt(tick);
-        double beat = bar.beatOf(tick);
         List<ChordTone> left = book.leftOut(chord);
         String tones = left.stream().map(tone -> chord.noteOf(tone).toString()).collect(Collectors.joining(", "));
         String how = book.of(chord).isEmpty()
                 ? "cannot be held on four strings; what can be reached of it is played."
                 : "cannot be held whole; the nearest shape leaves out " + tones + ".";
-        return new Finding(
+        return Finding.at(
+                arrangement.song(),
                 tick,
-                bar.number(),
-                beat,
                 FindingKind.TONE_MISSING,
                 Finding.Severity.LOW,
                 left.size(),
                 0,
                 "tones left out",
-                Places.at(bar, beat) + chord + " " + how + " Another tuning or capo may hold it.");
+                chord + " " + how + " Another tuning or capo may hold it.");
     }
 }

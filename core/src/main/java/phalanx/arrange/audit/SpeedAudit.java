@@ -9,8 +9,6 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
-import phalanx.arrange.score.FindingKind;
-import phalanx.song.Bar;
 
 /** Looks for changes and digits that do not fit at the song's tempo. */
 final class SpeedAudit {
@@ -29,7 +27,7 @@ final class SpeedAudit {
         Map<Integer, List<SpeedLimit>> right = new TreeMap<>();
         limits.stream()
                 .filter(limit -> limit.tempo() < arrangement.song().tempo())
-                .forEach(limit -> (limit.kind() == FindingKind.DIGIT_TOO_FAST ? right : left)
+                .forEach(limit -> (limit.isOfRightHand() ? right : left)
                         .computeIfAbsent(limit.tick(), tick -> new ArrayList<>())
                         .add(limit));
         return Stream.concat(left.values().stream(), right.values().stream())
@@ -40,24 +38,21 @@ final class SpeedAudit {
     private Finding finding(List<SpeedLimit> late) {
         SpeedLimit limit =
                 late.stream().min(Comparator.comparingDouble(SpeedLimit::tempo)).orElseThrow();
-        Bar bar = arrangement.song().barAt(limit.tick());
-        double beat = bar.beatOf(limit.tick());
         double has = limit.hasMs(arrangement.song().tempo());
         String more = late.size() == 1
                 ? ""
                 : " " + (late.size() - 1) + (late.size() == 2 ? " other move is" : " other moves are")
                         + " late with it.";
-        String message = Places.at(bar, beat)
-                + String.format(
-                        Locale.ROOT,
-                        "%s in %.0f ms; needs about %.0f.%s It fits at %.0f bpm.",
-                        limit.what(),
-                        has,
-                        limit.needsMs(),
-                        more,
-                        Math.floor(limit.tempo()));
+        String message = String.format(
+                Locale.ROOT,
+                "%s in %.0f ms; needs about %.0f.%s It fits at %.0f bpm.",
+                limit.what(),
+                has,
+                limit.needsMs(),
+                more,
+                Math.floor(limit.tempo()));
         Finding.Severity severity = has < NEARLY * limit.needsMs() ? Finding.Severity.HIGH : Finding.Severity.MEDIUM;
-        return new Finding(
-                limit.tick(), bar.number(), beat, limit.kind(), severity, has, limit.needsMs(), "ms", message);
+        return Finding.at(
+                arrangement.song(), limit.tick(), limit.kind(), severity, has, limit.needsMs(), "ms", message);
     }
 }

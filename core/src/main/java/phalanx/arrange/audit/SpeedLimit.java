@@ -27,6 +27,11 @@ record SpeedLimit(int tick, int ticks, double needsMs, FindingKind kind, String 
         return Ticks.tempo(ticks, needsMs);
     }
 
+    /** Whether it is a matter of the right hand. */
+    boolean isOfRightHand() {
+        return kind == FindingKind.DIGIT_TOO_FAST || kind == FindingKind.HIT_TOO_FAST;
+    }
+
     double hasMs(double tempo) {
         return Ticks.milliseconds(ticks, tempo);
     }

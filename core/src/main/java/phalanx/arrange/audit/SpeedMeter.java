@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.FindingKind;
-import phalanx.arrange.score.Technique;
 import phalanx.arrange.score.Track;
 import phalanx.lefthand.shape.Press;
 import phalanx.lefthand.track.Change;
@@ -15,6 +15,7 @@ import phalanx.lefthand.track.FingerMove;
 import phalanx.lefthand.track.Shift;
 import phalanx.righthand.Digit;
 import phalanx.righthand.Speeds;
+import phalanx.technique.Attack;
 
 /**
  * Finds what sets the tempo: every move of a finger and of the hand, with the time that the track's clock gives it, and
@@ -28,12 +29,13 @@ final class SpeedMeter {
     }
 
     /** All limits of a song, the left hand first. */
-    List<SpeedLimit> limits(Track track, List<ArrangedNote> notes) {
+    List<SpeedLimit> limits(Track track, Arrangement arrangement) {
         List<SpeedLimit> limits = new ArrayList<>();
         for (int i = 0; i < track.changes().size(); i++) {
             addChange(track.spans().get(i + 1).startTick(), track.changes().get(i), limits);
         }
-        addDigits(notes, limits);
+        addDigits(arrangement.notes(), limits);
+        new HitMeter(arrangement).add(limits);
         return limits;
     }
 
@@ -93,10 +95,13 @@ final class SpeedMeter {
         ArrangedNote last = null;
         int down = 0;
         for (ArrangedNote note : notes) {
+            if (!note.attack().plucked()) {
+                continue;
+            }
             ArrangedNote earlier = before.put(note.right(), note);
             if (earlier != null && note.tick() > earlier.tick()) {
-                boolean up = note.technique() == Technique.UPSTROKE;
-                boolean afterUp = earlier.technique() == Technique.UPSTROKE;
+                boolean up = note.attack().equals(Attack.UPSTROKE);
+                boolean afterUp = earlier.attack().equals(Attack.UPSTROKE);
                 String who = up
                         ? "the thumb strokes up"
                         : afterUp
@@ -108,7 +113,7 @@ final class SpeedMeter {
                     limits.add(limit(note, note.tick() - down, speeds.repeatMs(), "digit p plucks down again"));
                 }
             }
-            if (note.right() == Digit.P && note.technique() != Technique.UPSTROKE) {
+            if (note.right() == Digit.P && !note.attack().equals(Attack.UPSTROKE)) {
                 down = note.tick();
             }
             if (last != null && note.tick() > last.tick() && last.right() != note.right()) {

@@ -10,7 +10,6 @@ import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Hold;
 import phalanx.lefthand.shape.Press;
 import phalanx.lefthand.shape.Stretch;
-import phalanx.song.Bar;
 import phalanx.song.Ticks;
 
 /** Looks for what can strain a hand though it can be played: stretches, and barres held for long. */
@@ -72,17 +71,7 @@ final class StrainAudit {
     }
 
     private void add(int tick, double measured, double limit, String unit, String what) {
-        Bar bar = arrangement.song().barAt(tick);
-        double beat = bar.beatOf(tick);
-        findings.add(new Finding(
-                tick,
-                bar.number(),
-                beat,
-                FindingKind.STRAIN,
-                Finding.Severity.LOW,
-                measured,
-                limit,
-                unit,
-                Places.at(bar, beat) + what));
+        findings.add(Finding.at(
+                arrangement.song(), tick, FindingKind.STRAIN, Finding.Severity.LOW, measured, limit, unit, what));
     }
 }

@@ -13,7 +13,6 @@ import phalanx.guitar.Hand;
 import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.Position;
 import phalanx.lefthand.shape.Press;
-import phalanx.song.Bar;
 
 /** Looks whether the thumb over the neck keeps to its strings and its range, and leaves the tune to the fingers. */
 final class ThumbAudit {
@@ -81,17 +80,14 @@ final class ThumbAudit {
     }
 
     private void add(int tick, double measured, double limit, String unit, String what, List<Finding> findings) {
-        Bar bar = arrangement.song().barAt(tick);
-        double beat = bar.beatOf(tick);
-        findings.add(new Finding(
+        findings.add(Finding.at(
+                arrangement.song(),
                 tick,
-                bar.number(),
-                beat,
                 FindingKind.THUMB_OUT_OF_RANGE,
                 Finding.Severity.HIGH,
                 measured,
                 limit,
                 unit,
-                Places.at(bar, beat) + what));
+                what));
     }
 }

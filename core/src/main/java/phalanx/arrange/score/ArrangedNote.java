@@ -6,6 +6,7 @@ import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.righthand.Digit;
 import phalanx.righthand.Weight;
+import phalanx.technique.Attack;
 
 /**
  * A note of the arrangement.
@@ -19,7 +20,7 @@ import phalanx.righthand.Weight;
  * @param role bass, inner or melody
  * @param left the finger that stops it; none on an open string
  * @param right the digit that plucks it
- * @param technique how it is struck
+ * @param attack how it is struck
  * @param weight how loud it is meant beside the others of its role
  */
 public record ArrangedNote(
@@ -32,13 +33,13 @@ public record ArrangedNote(
         Role role,
         Optional<Finger> left,
         Digit right,
-        Technique technique,
+        Attack attack,
         Weight weight) {
     public ArrangedNote {
         Objects.requireNonNull(role, "role");
         Objects.requireNonNull(left, "left");
         Objects.requireNonNull(right, "right");
-        Objects.requireNonNull(technique, "technique");
+        Objects.requireNonNull(attack, "attack");
         Objects.requireNonNull(weight, "weight");
         if (lengthTicks <= 0 || wantedTicks < lengthTicks) {
             throw new IllegalArgumentException(
@@ -57,7 +58,7 @@ public record ArrangedNote(
             Role role,
             Optional<Finger> left,
             Digit right) {
-        this(tick, lengthTicks, wantedTicks, string, fret, midi, role, left, right, Technique.PLUCK, Weight.PLAIN);
+        this(tick, lengthTicks, wantedTicks, string, fret, midi, role, left, right, Attack.PLUCK, Weight.PLAIN);
     }
 
     /** The same place on another guitar, where it sounds what that gives. */
@@ -72,7 +73,7 @@ public record ArrangedNote(
                 role,
                 left,
                 right,
-                technique,
+                attack,
                 weight);
     }
 
@@ -90,28 +91,27 @@ public record ArrangedNote(
     }
 
     public ArrangedNote ringing(int newLength) {
-        return new ArrangedNote(tick, newLength, wantedTicks, string, fret, midi, role, left, right, technique, weight);
+        return new ArrangedNote(tick, newLength, wantedTicks, string, fret, midi, role, left, right, attack, weight);
     }
 
     /** The note left to ring longer than it was asked for. */
     public ArrangedNote ringingOn(int newLength) {
-        return new ArrangedNote(tick, newLength, newLength, string, fret, midi, role, left, right, technique, weight);
+        return new ArrangedNote(tick, newLength, newLength, string, fret, midi, role, left, right, attack, weight);
     }
 
     /** The note wanted no longer than to a tick, where its string is plucked again. */
     public ArrangedNote endingAt(int newEndTick) {
         int wanted = Math.min(wantedTicks, newEndTick - tick);
         return new ArrangedNote(
-                tick, Math.min(lengthTicks, wanted), wanted, string, fret, midi, role, left, right, technique, weight);
+                tick, Math.min(lengthTicks, wanted), wanted, string, fret, midi, role, left, right, attack, weight);
     }
 
     public ArrangedNote pluckedBy(Digit digit) {
-        return new ArrangedNote(
-                tick, lengthTicks, wantedTicks, string, fret, midi, role, left, digit, technique, weight);
+        return new ArrangedNote(tick, lengthTicks, wantedTicks, string, fret, midi, role, left, digit, attack, weight);
     }
 
-    public ArrangedNote struck(Technique newTechnique, Weight newWeight) {
+    public ArrangedNote struck(Attack newAttack, Weight newWeight) {
         return new ArrangedNote(
-                tick, lengthTicks, wantedTicks, string, fret, midi, role, left, right, newTechnique, newWeight);
+                tick, lengthTicks, wantedTicks, string, fret, midi, role, left, right, newAttack, newWeight);
     }
 }

@@ -6,9 +6,9 @@ import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.demand.Request;
 import phalanx.cost.Cost;
-import phalanx.righthand.Hit;
 import phalanx.righthand.Joining;
 import phalanx.song.Song;
+import phalanx.technique.Hit;
 
 /**
  * An arranged song.

@@ -1,6 +1,9 @@
 package phalanx.arrange.score;
 
+import java.util.Locale;
 import java.util.Objects;
+import phalanx.song.Bar;
+import phalanx.song.Song;
 
 /**
  * One thing the audit measured and did not like.
@@ -40,6 +43,28 @@ public record Finding(
         public String label() {
             return label;
         }
+    }
+
+    /**
+     * One at a tick of a song, its place said before the words; what lies beyond the end is in the last bar.
+     *
+     * @param what the rest of the sentence
+     */
+    public static Finding at(
+            Song song,
+            int tick,
+            FindingKind kind,
+            Severity severity,
+            double measured,
+            double limit,
+            String unit,
+            String what) {
+        Bar bar = song.barAt(Math.min(tick, song.endTick() - 1));
+        double beat = bar.beatOf(tick);
+        String number =
+                String.format(Locale.ROOT, "%.2f", beat).replaceAll("0+$", "").replaceAll("\\.$", "");
+        String place = "Bar " + bar.number() + ", beat " + number + ": ";
+        return new Finding(tick, bar.number(), beat, kind, severity, measured, limit, unit, place + what);
     }
 
     public Finding {

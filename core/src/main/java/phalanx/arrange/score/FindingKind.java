@@ -17,6 +17,10 @@ public enum FindingKind {
     THUMB_OUT_OF_RANGE("thumb out of its range"),
     DIGIT_TOO_FAST("digit repeated too fast"),
     DIGITS_CROSSED("digits crossed"),
+    HIT_TOO_FAST("hit too fast"),
+    HIT_CONFLICT("hit conflict"),
+    DAMPED_NOTE("damped note"),
+    HIT_NOT_LAID("hit not laid"),
     TONE_MISSING("tone missing"),
     LOCK_NOT_KEPT("lock not kept"),
     STRAIN("strain");
@@ -35,7 +39,8 @@ public enum FindingKind {
                     MOVED_TOO_FAST,
                     REFINGERING_TOO_FAST,
                     BARRE_TOO_FAST,
-                    DIGIT_TOO_FAST -> true;
+                    DIGIT_TOO_FAST,
+                    HIT_TOO_FAST -> true;
             default -> false;
         };
     }

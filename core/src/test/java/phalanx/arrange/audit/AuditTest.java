@@ -20,7 +20,6 @@ import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Hold;
 import phalanx.arrange.score.Role;
-import phalanx.arrange.score.Technique;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
@@ -35,6 +34,7 @@ import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
 
 /** The audit against arrangements that were spoilt on purpose, one way each: it must find just that kind. */
 public class AuditTest {
@@ -186,7 +186,7 @@ public class AuditTest {
         // in one brush the same digits are one stroke
         List<ArrangedNote> brushed = good.notes().stream()
                 .map(note -> note.tick() == good.notes().get(pinch).tick()
-                        ? note.pluckedBy(Digit.I).struck(Technique.BRUSH, note.weight())
+                        ? note.pluckedBy(Digit.I).struck(Attack.BRUSH, note.weight())
                         : note)
                 .toList();
         assertThat(kinds(notes(good, brushed))).doesNotContain(FindingKind.DIGITS_CROSSED);

@@ -10,18 +10,18 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Role;
-import phalanx.arrange.score.Technique;
 import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Pens;
 import phalanx.lefthand.shape.Shape;
 import phalanx.righthand.Counting;
 import phalanx.righthand.Digit;
-import phalanx.righthand.Hit;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.ChordFrets;
 import phalanx.song.MelodyNote;
 import phalanx.song.Section;
+import phalanx.technique.Attack;
+import phalanx.technique.Hit;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
@@ -30,6 +30,7 @@ final class ScorePainter {
     private static final double TILE = 19;
     private static final double CORNER = 6;
     private static final double DOT = 9;
+    private static final double HIT = 17;
     private static final double TRAIL = 3;
     private static final double SHAPE_GAP = 9;
 
@@ -71,9 +72,9 @@ final class ScorePainter {
         double x = layout.x(line, hit.tick());
         double y = layout.digitY(
                 line, arrangement.request().picking().school().digits().size());
-        double half = DOT / 2 + 2;
         g.setFill(colour("alarm"));
-        g.fillPolygon(new double[] {x, x + half, x, x - half}, new double[] {y - half, y, y + half, y}, 4);
+        g.fillRoundRect(x - HIT / 2, y - HIT / 2, HIT, HIT, 4, 4);
+        Pens.centred(g, String.valueOf(hit.kind().letter()), x, y, Pens.monoBold(13), colour("on-colour"));
     }
 
     private void paintLanes(GraphicsContext g, ScoreLayout.Line line) {
@@ -242,11 +243,11 @@ final class ScorePainter {
         double x = layout.x(line, note.tick());
         double y = digitY(line, note.right());
         g.setFill(colour(token(note.role())));
-        if (note.technique() == Technique.BRUSH) {
+        if (note.attack() instanceof Attack.Brush) {
             g.setStroke(colour(token(note.role())));
             g.setLineWidth(2.5);
             g.strokeLine(x - DOT / 2, y - DOT, x + DOT / 2, y + DOT);
-        } else if (note.technique() == Technique.UPSTROKE) {
+        } else if (note.attack().equals(Attack.UPSTROKE)) {
             g.fillPolygon(
                     new double[] {x - DOT / 2, x, x + DOT / 2},
                     new double[] {y + DOT / 2, y - DOT / 2, y + DOT / 2},

@@ -29,6 +29,7 @@ import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.EffortBars;
 import phalanx.desktop.widget.NeckCrop;
 import phalanx.song.Bar;
+import phalanx.technique.HitKind;
 import phalanx.theory.Pitch;
 
 /** What the selected moment asks of the hands, and why. */
@@ -94,10 +95,8 @@ final class WhyDrawer extends ScrollPane {
                                 "good",
                                 "above, the hand on the neck: a ribbon slides, dashes jump"),
                         legendLine(new Rectangle(SIGN, 3), "inner", "bare figure: inner note; bar: how long it rings"),
-                        legendLine(
-                                new Line(0, 0, SIGN / 2, SIGN),
-                                "inner",
-                                "below: slanted, a brush; a red diamond, a hit"));
+                        legendLine(new Line(0, 0, SIGN / 2, SIGN), "inner", "below: slanted, a brush; up, a triangle"),
+                        legendLine(new Rectangle(SIGN, SIGN), "alarm", "a hit: " + HitKind.legend()));
     }
 
     private Node legendLine(Shape sign, String token, String words) {

@@ -7,7 +7,6 @@ import java.util.TreeMap;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Role;
-import phalanx.arrange.score.Technique;
 import phalanx.righthand.Counting;
 import phalanx.righthand.Digit;
 import phalanx.righthand.DigitAssigner;
@@ -15,6 +14,7 @@ import phalanx.righthand.PlantingChart;
 import phalanx.righthand.Pluck;
 import phalanx.righthand.School;
 import phalanx.song.Bar;
+import phalanx.technique.Attack;
 
 /** What the right hand does in one bar of an arrangement: its moments, where it plants, what other schools would do. */
 final class BarReading {
@@ -44,9 +44,9 @@ final class BarReading {
                 byTick.computeIfAbsent(note.tick(), tick -> new ArrayList<>()).add(note));
         List<Moment> moments = new ArrayList<>();
         byTick.forEach((tick, struck) -> {
-            boolean brush = struck.stream().anyMatch(note -> note.technique() == Technique.BRUSH);
+            boolean brush = struck.stream().anyMatch(note -> note.attack() instanceof Attack.Brush);
             List<Digit> digits = struck.stream().map(ArrangedNote::right).toList();
-            boolean up = struck.stream().anyMatch(note -> note.technique() == Technique.UPSTROKE);
+            boolean up = struck.stream().anyMatch(note -> note.attack().equals(Attack.UPSTROKE));
             String motion = Counting.motion(digits, brush, school);
             moments.add(new Moment(tick, up && digits.size() == 1 ? motion + " up" : motion));
         });
@@ -61,7 +61,7 @@ final class BarReading {
                         note.string(),
                         note.role() == Role.BASS,
                         Optional.empty(),
-                        note.technique() == Technique.BRUSH && note.role() != Role.BASS))
+                        note.attack() instanceof Attack.Brush && note.role() != Role.BASS))
                 .toList();
         boolean own = school == arrangement.request().picking().school();
         List<Digit> digits = own
@@ -85,7 +85,7 @@ final class BarReading {
 
     List<PlantingChart.Plant> plants(PlantingChart.Manner manner) {
         List<PlantingChart.Played> played = notes.stream()
-                .filter(note -> note.technique() != Technique.BRUSH)
+                .filter(note -> !(note.attack() instanceof Attack.Brush))
                 .map(note -> new PlantingChart.Played(
                         note.tick(),
                         note.string(),

@@ -1,7 +1,8 @@
 package phalanx.desktop.picking;
 
-import java.util.Arrays;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
@@ -22,6 +23,9 @@ import phalanx.righthand.Picking;
 import phalanx.righthand.PlantingChart;
 import phalanx.righthand.School;
 import phalanx.righthand.Speeds;
+import phalanx.technique.Groove;
+import phalanx.technique.Grooves;
+import phalanx.technique.HitKind;
 
 /** What the player chooses for the hand and the thumb. */
 final class HandChoices extends VBox {
@@ -30,6 +34,8 @@ final class HandChoices extends VBox {
     private final ComboBox<BassLine> bass = box("bass-line", BassLine.values(), BassLine::label);
     private final ComboBox<BassStrings> strings = box("bass-strings", BassStrings.values(), BassStrings::label);
     private final ComboBox<Level> level = box("plan-level", Level.values(), Level::label);
+    private final ComboBox<Optional<Groove>> groove = new ComboBox<>();
+    private final Label grooveWords = Cards.small("");
     private final ComboBox<PlantingChart.Manner> planting =
             box("planting", PlantingChart.Manner.values(), PlantingChart.Manner::label);
     private final ComboBox<Holding> hold = box("hold", Holding.values(), Holding::label);
@@ -48,7 +54,7 @@ final class HandChoices extends VBox {
 
         void speeds(UnaryOperator<Speeds> change);
 
-        /** Bass line or level has changed. */
+        /** Bass line, level or groove has changed. */
         void plan();
 
         void planting();
@@ -61,6 +67,10 @@ final class HandChoices extends VBox {
     HandChoices(Listener listener) {
         super(6);
         getStyleClass().add("card");
+        List<Optional<Groove>> grooves = new ArrayList<>(List.of(Optional.empty()));
+        Grooves.shipped().all().forEach(one -> grooves.add(Optional.of(one)));
+        fill(groove, "groove", grooves, one -> one.map(own -> own.name() + "  " + own.meter())
+                .orElse("none"));
         planting.setValue(PlantingChart.Manner.FULL);
         repeats = new NumberField(
                 "repeats",
@@ -100,18 +110,22 @@ final class HandChoices extends VBox {
                         Cards.small("level: how much is played"),
                         level,
                         bassWords,
+                        Cards.small("groove: hits laid over it"),
+                        groove,
+                        grooveWords,
                         Cards.heading("What stays down"),
                         hold,
                         ends,
                         Cards.heading("Keys in the grid"),
                         Cards.small(
                                 "x stroke, p i m a c by that digit, capital accent, o ghost, full stop clears. Brush:"
-                                        + " d u. Hit: k knock, s slap, t tap, h heel, c chuck."));
+                                        + " d u. Hit: " + HitKind.legend() + "."));
         listen(school, listener::school);
         listen(place, listener::place);
         listen(bass, chosen -> listener.plan());
         listen(strings, chosen -> listener.plan());
         listen(level, chosen -> listener.plan());
+        listen(groove, chosen -> listener.plan());
         listen(planting, chosen -> listener.planting());
         listen(hold, listener::hold);
         ends.setId("full-ends");
@@ -120,8 +134,13 @@ final class HandChoices extends VBox {
 
     private static <T> ComboBox<T> box(String id, T[] values, Function<T, String> label) {
         ComboBox<T> box = new ComboBox<>();
+        fill(box, id, List.of(values), label);
+        return box;
+    }
+
+    private static <T> void fill(ComboBox<T> box, String id, List<T> values, Function<T, String> label) {
         box.setId(id);
-        box.getItems().setAll(List.of(values));
+        box.getItems().setAll(values);
         box.setMaxWidth(Double.MAX_VALUE);
         box.setConverter(new StringConverter<>() {
             @Override
@@ -131,14 +150,13 @@ final class HandChoices extends VBox {
 
             @Override
             public T fromString(String text) {
-                return Arrays.stream(values)
+                return values.stream()
                         .filter(value -> label.apply(value).equals(text))
                         .findFirst()
                         .orElse(null);
             }
         });
         box.setAccessibleText(id.replace('-', ' '));
-        return box;
     }
 
     private <T> void listen(ComboBox<T> box, Consumer<T> listener) {
@@ -160,6 +178,12 @@ final class HandChoices extends VBox {
         bassWords.setText(plan.bass().label() + ": " + plan.bass().words());
         strings.setValue(plan.strings());
         level.setValue(plan.level());
+        if (!groove.getItems().contains(plan.groove())) {
+            // one of the player's own, from the project
+            groove.getItems().add(plan.groove());
+        }
+        groove.setValue(plan.groove());
+        grooveWords.setText(plan.groove().map(Groove::signs).orElse(""));
         hold.setValue(wishes.holding());
         ends.setSelected(wishes.fullEnds());
         showing = false;
@@ -175,6 +199,10 @@ final class HandChoices extends VBox {
 
     Level level() {
         return level.getValue();
+    }
+
+    Optional<Groove> groove() {
+        return groove.getValue();
     }
 
     PlantingChart.Manner planting() {

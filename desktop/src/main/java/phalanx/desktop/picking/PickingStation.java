@@ -370,7 +370,8 @@ public final class PickingStation extends HBox implements Themed {
     }
 
     private Picking.Plan plan() {
-        return new Picking.Plan(Optional.of(pattern), choices.bass(), choices.level(), choices.strings());
+        return new Picking.Plan(
+                Optional.of(pattern), choices.bass(), choices.level(), choices.strings(), choices.groove());
     }
 
     /** Puts the pattern on what is chosen. */
@@ -473,11 +474,15 @@ public final class PickingStation extends HBox implements Themed {
         public void plan() {
             workbench.project().ifPresent(project -> {
                 Picking.Plan now = project.picking().planAt(here(project.song()).startTick());
-                Picking.Plan next = new Picking.Plan(now.pattern(), choices.bass(), choices.level(), choices.strings());
+                Picking.Plan next = new Picking.Plan(
+                        now.pattern(), choices.bass(), choices.level(), choices.strings(), choices.groove());
                 put(
                         project,
                         next,
-                        choices.bass().label() + " bass, " + choices.level().label());
+                        choices.bass().label() + " bass, " + choices.level().label()
+                                + choices.groove()
+                                        .map(groove -> ", " + groove.name())
+                                        .orElse(""));
             });
         }
 

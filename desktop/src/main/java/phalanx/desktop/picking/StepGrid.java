@@ -11,12 +11,12 @@ import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.Pens;
 import phalanx.righthand.Counting;
 import phalanx.righthand.Digit;
-import phalanx.righthand.HitKind;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternRow;
 import phalanx.righthand.PatternStroke;
 import phalanx.righthand.Weight;
 import phalanx.song.Bar;
+import phalanx.technique.HitKind;
 
 /** A pattern as a grid, a row for each role and a column for each step, edited by keys and clicks. */
 final class StepGrid extends Drawing {

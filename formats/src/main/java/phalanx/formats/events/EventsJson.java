@@ -7,7 +7,6 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.Hold;
-import phalanx.arrange.score.Technique;
 import phalanx.guitar.Reach;
 import phalanx.lefthand.shape.Finger;
 import phalanx.song.Bar;
@@ -45,7 +44,7 @@ public final class EventsJson {
         arrangement.hits().forEach(hit -> hits.addObject()
                 .put("tick", hit.tick())
                 .put("kind", hit.kind().label())
-                .put("hand", "right"));
+                .put("hand", hit.kind().side().label()));
         ArrayNode findings = root.putArray("findings");
         arrangement.findings().forEach(finding -> addFinding(finding, findings.addObject()));
         root.put("effort", arrangement.effort());
@@ -93,15 +92,10 @@ public final class EventsJson {
                 .put("role", note.role().label())
                 .put("left", note.left().map(Finger::symbol).orElse("0"))
                 .put("right", note.right().symbol())
-                .put("technique", technique(note).label());
-        if (note.technique() == Technique.UPSTROKE) {
+                .put("technique", note.attack().label());
+        if (note.attack().goesUp()) {
             node.put("stroke", "up");
         }
-    }
-
-    /** The published words know an upstroke as a pluck. */
-    private static Technique technique(ArrangedNote note) {
-        return note.technique() == Technique.UPSTROKE ? Technique.PLUCK : note.technique();
     }
 
     private static void addHold(Hold hold, ObjectNode node) {

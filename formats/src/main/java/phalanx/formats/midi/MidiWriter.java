@@ -18,8 +18,6 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Role;
 import phalanx.guitar.Guitar;
 import phalanx.righthand.Digit;
-import phalanx.righthand.Hit;
-import phalanx.righthand.HitKind;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
@@ -28,6 +26,8 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.song.TuneEdit;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
 import phalanx.theory.Key;
 
 /**
@@ -184,6 +184,7 @@ public final class MidiWriter {
         return switch (kind) {
             case KNOCK -> 77; // low wood block
             case SLAP -> 39; // hand clap
+            case NAIL -> 37; // side stick
             case TAP -> 76; // high wood block
             case HEEL -> 36; // bass drum
             case CHUCK -> 69; // cabasa

@@ -15,10 +15,10 @@ import org.audiveris.proxymusic.NoteheadValue;
 import org.audiveris.proxymusic.Step;
 import org.audiveris.proxymusic.Unpitched;
 import phalanx.arrange.score.Arrangement;
-import phalanx.righthand.Hit;
-import phalanx.righthand.HitKind;
 import phalanx.song.Bar;
 import phalanx.song.Ticks;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
 
 /** Writes hits as crosses in a part of their own, each named where it differs from the one before. */
 final class HitWriter {

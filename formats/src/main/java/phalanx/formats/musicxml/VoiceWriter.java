@@ -31,9 +31,9 @@ import org.audiveris.proxymusic.TiedType;
 import org.audiveris.proxymusic.TimeModification;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Role;
-import phalanx.arrange.score.Technique;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
+import phalanx.technique.Attack;
 
 /**
  * Writes the notes of one role, or of a tune, in one bar as one voice. Notes struck together are a chord; a note is written as long
@@ -229,7 +229,7 @@ final class VoiceWriter {
             written.lyric().ifPresent(note.getLyric()::add);
         }
         boolean brushed = written.played()
-                .filter(played -> played.technique() == Technique.BRUSH || played.technique() == Technique.ROLL)
+                .filter(played -> played.attack() instanceof Attack.Brush || played.attack() instanceof Attack.Roll)
                 .isPresent();
         if (brushed && !tiedFrom && staff != TABLATURE) {
             notations.getTiedOrSlurOrTuplet().add(new Arpeggiate());
@@ -271,7 +271,7 @@ final class VoiceWriter {
             PlacementText pluck = new PlacementText();
             pluck.setValue(note.right().symbol());
             marks.add(factory.createTechnicalPluck(pluck));
-            if (note.technique() == Technique.UPSTROKE) {
+            if (note.attack().equals(Attack.UPSTROKE)) {
                 marks.add(factory.createTechnicalUpBow(new EmptyPlacement()));
             }
         }

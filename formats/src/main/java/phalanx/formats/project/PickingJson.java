@@ -16,6 +16,7 @@ import phalanx.righthand.PatternText;
 import phalanx.righthand.Picking;
 import phalanx.righthand.School;
 import phalanx.righthand.Speeds;
+import phalanx.technique.Groove;
 
 /** How the right hand plays, within a project file; patterns stand in their text form. */
 final class PickingJson {
@@ -47,6 +48,7 @@ final class PickingJson {
         node.put("bass", plan.bass().label())
                 .put("level", plan.level().label())
                 .put("strings", plan.strings().label());
+        plan.groove().ifPresent(groove -> node.put("groove", groove.text()));
     }
 
     static Picking read(JsonPlace place) throws FormatException {
@@ -75,10 +77,17 @@ final class PickingJson {
             pattern = Optional.of(place.child("pattern").checked(() -> PatternText.parse(text)));
         }
         Optional<Pattern> own = pattern;
+        Optional<Groove> groove = Optional.empty();
+        if (place.has("groove")) {
+            String text = place.child("groove").text();
+            groove = Optional.of(place.child("groove").checked(() -> Groove.parse(text)));
+        }
+        Optional<Groove> hits = groove;
         return place.checked(() -> new Picking.Plan(
                 own,
                 BassLine.parse(place.child("bass").text()),
                 Level.parse(place.child("level").text()),
-                BassStrings.parse(place.child("strings").text())));
+                BassStrings.parse(place.child("strings").text()),
+                hits));
     }
 }

@@ -12,11 +12,11 @@ import java.util.stream.Collectors;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.righthand.Counting;
-import phalanx.righthand.Hit;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.Section;
 import phalanx.song.Song;
+import phalanx.technique.Hit;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 

@@ -1,9 +1,9 @@
-package phalanx.righthand;
+package phalanx.technique;
 
 import java.util.Objects;
 
 /**
- * A percussive sound of the right hand.
+ * A percussive sound.
  *
  * @param tick when
  * @param kind which sound

@@ -1,0 +1,148 @@
+package phalanx.arrange.colour;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Hold;
+import phalanx.arrange.score.NoteTimes;
+import phalanx.arrange.score.Role;
+import phalanx.righthand.Digit;
+import phalanx.song.Ticks;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
+
+/**
+ * Lays hits where the hands are free for them. A hit whose hand is busy, or that would stop a tune note, makes way for a
+ * softer one at the same moment, else it is left out; no note is moved or lost for it. Strings that a hit falls on are
+ * stopped: their notes end there.
+ */
+final class HitLayer {
+    /** What may stand in for a hit, in this order. */
+    private static final List<HitKind> SOFTER = List.of(HitKind.KNOCK, HitKind.HEEL);
+
+    private final List<ArrangedNote> notes;
+    private final List<Hold> holds;
+    private final int strings;
+    private final NoteTimes times;
+    private final double tempo;
+    private final List<Hit> laid = new ArrayList<>();
+    private final List<Omission> omissions = new ArrayList<>();
+
+    /** What became of a hit that was not laid as it was asked for. */
+    record Omission(Hit wanted, Optional<HitKind> instead, String reason) {}
+
+    /**
+     * What was laid.
+     *
+     * @param notes the same, some of them shorter
+     * @param hits in order
+     * @param omissions in order
+     */
+    record Laid(List<ArrangedNote> notes, List<Hit> hits, List<Omission> omissions) {}
+
+    /**
+     * @param notes in order of tick
+     * @param strings of the guitar
+     * @param tempo quarter notes a minute
+     */
+    HitLayer(List<ArrangedNote> notes, List<Hold> holds, int strings, double tempo) {
+        this.notes = new ArrayList<>(notes);
+        this.holds = holds;
+        this.strings = strings;
+        this.times = new NoteTimes(notes);
+        this.tempo = tempo;
+    }
+
+    /** @param wanted in order of tick */
+    Laid lay(List<Hit> wanted) {
+        for (Hit hit : wanted) {
+            Optional<String> refused = refusal(hit);
+            if (refused.isEmpty()) {
+                add(hit);
+                continue;
+            }
+            Optional<Hit> softer = SOFTER.stream()
+                    .filter(kind -> hit.kind() == HitKind.SLAP || hit.kind() == HitKind.NAIL)
+                    .map(kind -> new Hit(hit.tick(), kind))
+                    .filter(other -> refusal(other).isEmpty())
+                    .findFirst();
+            softer.ifPresent(this::add);
+            omissions.add(new Omission(hit, softer.map(Hit::kind), refused.get()));
+        }
+        return new Laid(List.copyOf(notes), List.copyOf(laid), List.copyOf(omissions));
+    }
+
+    private void add(Hit hit) {
+        laid.add(hit);
+        sounding(hit).replaceAll(note -> isStopped(note, hit) ? note.endingAt(hit.tick()) : note);
+    }
+
+    private boolean isStopped(ArrangedNote note, Hit hit) {
+        return note.tick() < hit.tick()
+                && note.endTick() > hit.tick()
+                && hit.kind().damps(note.string(), strings);
+    }
+
+    /** The notes that may sound at a hit. */
+    private List<ArrangedNote> sounding(Hit hit) {
+        return notes.subList(times.sounding(hit.tick()), times.from(hit.tick() + 1));
+    }
+
+    /** Why a hit cannot be, or nothing. */
+    private Optional<String> refusal(Hit hit) {
+        for (ArrangedNote note : sounding(hit)) {
+            if (note.tick() == hit.tick() && note.attack().plucked() && !maySound(hit.kind(), note)) {
+                return Optional.of(note.role() == Role.MELODY ? "the tune is plucked there" : "a finger plucks there");
+            }
+            if (note.role() == Role.MELODY && isStopped(note, hit)) {
+                return Optional.of("it would stop the tune");
+            }
+        }
+        return hit.kind().side() == HitKind.Side.RIGHT ? busyRight(hit) : busyLeft(hit);
+    }
+
+    private static boolean maySound(HitKind kind, ArrangedNote note) {
+        return switch (kind.with()) {
+            case PLUCKS -> true;
+            case THUMB -> note.role() == Role.BASS && note.right() == Digit.P;
+            case NOTHING -> false;
+        };
+    }
+
+    private Optional<String> busyRight(Hit hit) {
+        int busy = (int) Math.ceil(hit.kind().busyMs() / Ticks.milliseconds(1, tempo)) + 1;
+        for (ArrangedNote note : notes.subList(times.from(hit.tick() - busy), times.from(hit.tick() + busy))) {
+            double away = Math.abs(Ticks.milliseconds(note.tick() - hit.tick(), tempo));
+            if (note.tick() != hit.tick()
+                    && note.attack().plucked()
+                    && away < hit.kind().busyMs()) {
+                return Optional.of(late(note.tick() > hit.tick() ? "a pluck follows" : "a pluck comes", away, hit));
+            }
+        }
+        Optional<Hit> other = laid.stream()
+                .filter(before -> before.kind().side() == HitKind.Side.RIGHT)
+                .filter(before -> Ticks.milliseconds(hit.tick() - before.tick(), tempo)
+                        < Math.max(before.kind().busyMs(), hit.kind().busyMs()))
+                .findFirst();
+        return other.map(before -> "the hand comes from a " + before.kind().label());
+    }
+
+    private static String late(String what, double away, Hit hit) {
+        return String.format(
+                Locale.ROOT,
+                "%s %.0f ms away, the hand needs %.0f",
+                what,
+                away,
+                hit.kind().busyMs());
+    }
+
+    private Optional<String> busyLeft(Hit hit) {
+        double busy = hit.kind().busyMs();
+        boolean held = holds.stream()
+                .anyMatch(hold -> Ticks.milliseconds(hold.tick() - hit.tick(), tempo) < busy
+                        && Ticks.milliseconds(hit.tick() - hold.endTick(), tempo) < busy);
+        return held ? Optional.of("the left hand holds strings") : Optional.empty();
+    }
+}

@@ -1,0 +1,82 @@
+package phalanx.technique;
+
+import java.util.Objects;
+
+/** How a note begins. */
+public sealed interface Attack {
+    /** By one digit. */
+    Attack PLUCK = new Pluck(false);
+
+    /** By the thumb on its way back. */
+    Attack UPSTROKE = new Pluck(true);
+
+    /** At once with others, by a digit each. */
+    Attack BLOCK = new Block();
+
+    /** One after another with others, the lowest first. */
+    Attack ROLL = new Roll();
+
+    /** In one stroke with other strings, towards the treble side. */
+    Attack BRUSH = new Brush(false);
+
+    /** One digit plucks one string. */
+    record Pluck(boolean up) implements Attack {
+        @Override
+        public String label() {
+            return "pluck";
+        }
+    }
+
+    /** Digits pluck a string each at once. */
+    record Block() implements Attack {
+        @Override
+        public String label() {
+            return "block";
+        }
+    }
+
+    /** Digits pluck a string each, one just after the other. */
+    record Roll() implements Attack {
+        @Override
+        public String label() {
+            return "roll";
+        }
+    }
+
+    /**
+     * One stroke over several strings.
+     *
+     * @param up from the treble side to the bass
+     */
+    record Brush(boolean up) implements Attack {
+        @Override
+        public String label() {
+            return "brush";
+        }
+    }
+
+    /** The left hand makes the note from the one before on its string; nothing is plucked. */
+    record Slur(SlurKind kind) implements Attack {
+        public Slur {
+            Objects.requireNonNull(kind, "kind");
+        }
+
+        @Override
+        public String label() {
+            return kind.label();
+        }
+    }
+
+    /** The word for it in files. */
+    String label();
+
+    /** Whether the right hand makes it. */
+    default boolean plucked() {
+        return !(this instanceof Slur);
+    }
+
+    /** Whether the stroke goes from the treble side to the bass. */
+    default boolean goesUp() {
+        return this instanceof Pluck pluck && pluck.up || this instanceof Brush brush && brush.up;
+    }
+}

@@ -1,0 +1,139 @@
+package phalanx.technique;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.TreeMap;
+import phalanx.song.Bar;
+import phalanx.song.Meter;
+
+/**
+ * Hits laid over every bar of a meter, and others over the last bar of a section. As text it is one line: name, meter,
+ * steps a felt beat, then a sign for each step of the bar, a full stop where there is none; bars of steps may stand in
+ * groups. A part after {@code fill} is for last bars:
+ *
+ * <pre>backbeat | 4/4 | 2 | ..s. ..s. | fill ..s. s.nn</pre>
+ *
+ * @param name as shown
+ * @param meter of its bars
+ * @param grid steps a felt beat, 1 to 4
+ * @param steps the hits of a bar by step
+ * @param fill the hits of a section's last bar by step; none where that is as any other
+ */
+public record Groove(
+        String name, Meter meter, int grid, TreeMap<Integer, HitKind> steps, Optional<TreeMap<Integer, HitKind>> fill) {
+    private static final int FINEST = 4;
+    private static final int LONGEST_NAME = 60;
+    private static final String FILL = "fill ";
+
+    public Groove {
+        Objects.requireNonNull(meter, "meter");
+        if (name.isBlank() || name.length() > LONGEST_NAME || name.contains("|")) {
+            throw new IllegalArgumentException("a groove needs a name of at most " + LONGEST_NAME + " signs without |");
+        }
+        if (grid < 1 || grid > FINEST || meter.beatTicks() % grid != 0) {
+            throw new IllegalArgumentException("a groove has 1 to " + FINEST + " steps a beat, not " + grid);
+        }
+        steps = new TreeMap<>(steps);
+        fill = fill.map(TreeMap::new);
+    }
+
+    /** The signs, step by step, beats apart. */
+    private static String signs(TreeMap<Integer, HitKind> hits, Meter meter, int grid) {
+        StringBuilder text = new StringBuilder();
+        for (int step = 0; step < stepsOf(meter, grid); step++) {
+            text.append(step > 0 && step % grid == 0 ? " " : "")
+                    .append(hits.containsKey(step) ? hits.get(step).letter() : '.');
+        }
+        return text.toString();
+    }
+
+    private static int stepsOf(Meter meter, int grid) {
+        return meter.barTicks() / (meter.beatTicks() / grid);
+    }
+
+    /** The signs of a plain bar, beats apart. */
+    public String signs() {
+        return signs(steps, meter, grid);
+    }
+
+    /** The text form. */
+    public String text() {
+        return name + " | " + meter + " | " + grid + " | " + signs()
+                + fill.map(hits -> " | " + FILL + signs(hits, meter, grid)).orElse("");
+    }
+
+    /**
+     * Reads the text form.
+     *
+     * @throws IllegalArgumentException saying what is wrong
+     */
+    public static Groove parse(String line) {
+        String[] parts = line.split("\\|");
+        if (parts.length < 4 || parts.length > 5) {
+            throw new IllegalArgumentException(
+                    "a groove has a name, a meter, steps a beat and signs, parted by |, not \"" + line.trim() + "\"");
+        }
+        String[] meter = parts[1].trim().split("/");
+        try {
+            Meter own = new Meter(Integer.parseInt(meter[0]), Integer.parseInt(meter[meter.length - 1]));
+            int grid = Integer.parseInt(parts[2].trim());
+            Optional<TreeMap<Integer, HitKind>> fill = Optional.empty();
+            if (parts.length == 5) {
+                String signs = parts[4].trim();
+                if (!signs.startsWith(FILL)) {
+                    throw new IllegalArgumentException("the last part of a groove begins with \"fill\"");
+                }
+                fill = Optional.of(hits(signs.substring(FILL.length()), own, grid));
+            }
+            return new Groove(parts[0].trim(), own, grid, hits(parts[3], own, grid), fill);
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException("\"" + parts[1].trim() + "\" and \"" + parts[2].trim()
+                    + "\" are not a meter and a number of steps");
+        }
+    }
+
+    private static TreeMap<Integer, HitKind> hits(String signs, Meter meter, int grid) {
+        String closed = signs.replaceAll("\\s", "").toLowerCase(Locale.ROOT);
+        int wanted = stepsOf(meter, Math.max(1, grid));
+        if (closed.length() != wanted) {
+            throw new IllegalArgumentException("a bar of " + meter + " with " + grid + " steps a beat has " + wanted
+                    + " steps, not " + closed.length());
+        }
+        TreeMap<Integer, HitKind> hits = new TreeMap<>();
+        for (int step = 0; step < wanted; step++) {
+            char sign = closed.charAt(step);
+            if (sign != '.') {
+                hits.put(
+                        step,
+                        HitKind.byLetter(sign)
+                                .orElseThrow(() -> new IllegalArgumentException("\"" + sign + "\" is no hit")));
+            }
+        }
+        return hits;
+    }
+
+    /** Whether it can be laid over a bar. */
+    public boolean fits(Bar bar) {
+        return bar.meter().equals(meter);
+    }
+
+    /**
+     * The hits of a bar that it fits.
+     *
+     * @param last whether the bar is the last of its section
+     */
+    public List<Hit> over(Bar bar, boolean last) {
+        List<Hit> hits = new ArrayList<>();
+        int missing = bar.offsetOf(bar.startTick());
+        (last ? fill.orElse(steps) : steps).forEach((step, kind) -> {
+            int tick = bar.startTick() + step * (meter.beatTicks() / grid) - missing;
+            if (bar.contains(tick)) {
+                hits.add(new Hit(tick, kind));
+            }
+        });
+        return hits;
+    }
+}

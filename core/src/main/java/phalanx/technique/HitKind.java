@@ -1,0 +1,182 @@
+package phalanx.technique;
+
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/**
+ * Percussive sounds and what each asks of the hands. Times, and what may sound with a hit, are our assumptions from common
+ * practice; no source.
+ */
+public enum HitKind {
+    HEEL(
+            "heel",
+            'h',
+            Side.RIGHT,
+            With.PLUCKS,
+            Damps.NOTHING,
+            70,
+            "the heel of the hand thumps the top behind the bridge while thumb or fingers pluck"),
+    KNOCK(
+            "knock",
+            'k',
+            Side.RIGHT,
+            With.PLUCKS,
+            Damps.NOTHING,
+            70,
+            "the thumb's joint knocks the top as it plays through"),
+    SLAP(
+            "slap",
+            's',
+            Side.RIGHT,
+            With.THUMB,
+            Damps.LOWEST,
+            110,
+            "the side of the thumb falls on the bass strings and stops them; the thumb may sound a bass note with it"),
+    NAIL(
+            "nail tap",
+            'n',
+            Side.RIGHT,
+            With.THUMB,
+            Damps.NOTHING,
+            90,
+            "the nails of the fingers flick the top below the strings"),
+    TAP(
+            "tap",
+            't',
+            Side.LEFT,
+            With.PLUCKS,
+            Damps.NOTHING,
+            160,
+            "the left hand taps the side or the neck's heel; it holds nothing then"),
+    CHUCK(
+            "chuck",
+            'c',
+            Side.RIGHT,
+            With.NOTHING,
+            Damps.ALL,
+            110,
+            "the open hand falls on all strings, stops them and clicks");
+
+    /** Strings that a slap falls on, from the lowest. */
+    private static final int SLAPPED = 3;
+
+    /** Which hand. */
+    public enum Side {
+        LEFT("left"),
+        RIGHT("right");
+
+        private final String label;
+
+        Side(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    /** What may be plucked at the same instant. */
+    public enum With {
+        PLUCKS("any pluck"),
+        THUMB("a bass note by the thumb"),
+        NOTHING("nothing");
+
+        private final String label;
+
+        With(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    /** Which strings it stops. */
+    public enum Damps {
+        NOTHING("none"),
+        LOWEST("the three lowest"),
+        ALL("all");
+
+        private final String label;
+
+        Damps(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    private final String label;
+    private final char letter;
+    private final Side side;
+    private final With with;
+    private final Damps damps;
+    private final double busyMs;
+    private final String words;
+
+    HitKind(String label, char letter, Side side, With with, Damps damps, double busyMs, String words) {
+        this.label = label;
+        this.letter = letter;
+        this.side = side;
+        this.with = with;
+        this.damps = damps;
+        this.busyMs = busyMs;
+        this.words = words;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    /** Its sign in patterns, grooves, score and tablature. */
+    public char letter() {
+        return letter;
+    }
+
+    public Side side() {
+        return side;
+    }
+
+    public With with() {
+        return with;
+    }
+
+    public Damps damps() {
+        return damps;
+    }
+
+    /** For so many milliseconds before and after it its hand can do nothing else: pluck, or hold a string. */
+    public double busyMs() {
+        return busyMs;
+    }
+
+    /** What the hand does. */
+    public String words() {
+        return words;
+    }
+
+    /** Whether it stops a string, counted from 1 at the treble side. */
+    public boolean damps(int string, int strings) {
+        return switch (damps) {
+            case NOTHING -> false;
+            case LOWEST -> string > strings - SLAPPED;
+            case ALL -> true;
+        };
+    }
+
+    /** The letters of all kinds with their words, such as {@code h heel, k knock}. */
+    public static String legend() {
+        return Arrays.stream(values())
+                .map(kind -> kind.letter + " " + kind.label)
+                .collect(Collectors.joining(", "));
+    }
+
+    public static Optional<HitKind> byLetter(char letter) {
+        return Arrays.stream(values()).filter(kind -> kind.letter == letter).findFirst();
+    }
+}

@@ -1,0 +1,206 @@
+package phalanx.arrange.colour;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import phalanx.arrange.Arranger;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
+import phalanx.arrange.score.Role;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.righthand.BassLine;
+import phalanx.righthand.Digit;
+import phalanx.righthand.Level;
+import phalanx.righthand.PatternLibrary;
+import phalanx.righthand.Picking;
+import phalanx.song.Bar;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+import phalanx.song.Songs;
+import phalanx.song.Ticks;
+import phalanx.technique.Groove;
+import phalanx.technique.Grooves;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
+
+/** Hits laid over arrangements: an independent replay of both hands, and what a player expects of a backbeat. */
+class HitsTest {
+    /** For so long a hand is busy with a hit, written down a second time. */
+    private static final Map<HitKind, Integer> BUSY_MS = new EnumMap<>(Map.of(
+            HitKind.HEEL,
+            70,
+            HitKind.KNOCK,
+            70,
+            HitKind.SLAP,
+            110,
+            HitKind.NAIL,
+            90,
+            HitKind.TAP,
+            160,
+            HitKind.CHUCK,
+            110));
+
+    private static Picking with(Groove groove, Optional<String> pattern, BassLine bass) {
+        return Picking.PLAIN.withPlan(new Picking.Plan(
+                pattern.map(PatternLibrary.standard()::get),
+                bass,
+                Level.EVEN,
+                Picking.PLAIN.plan().strings(),
+                Optional.of(groove)));
+    }
+
+    private static Picking with(String groove) {
+        return with(Grooves.shipped().get(groove), Optional.empty(), BassLine.ALTERNATING);
+    }
+
+    private static Arrangement arranged(Song song, Picking picking) {
+        return new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, picking, List.of(), () -> false);
+    }
+
+    @Property(tries = 25)
+    void noHitComesWhileItsHandIsBusyAndNothingRingsOnAStoppedString(@ForAll long seed) {
+        Random random = new Random(seed);
+        Song song = Songs.random(seed, 6).withTempo(60 + random.nextInt(140));
+        List<Groove> fitting = Grooves.shipped().all().stream()
+                .filter(groove -> groove.meter().equals(song.bars().get(0).meter()))
+                .toList();
+        Groove groove =
+                fitting.isEmpty() ? Grooves.shipped().get("backbeat") : fitting.get(random.nextInt(fitting.size()));
+        // sometimes every sound at random
+        Groove wild = Groove.parse("wild | " + groove.meter() + " | 1 | "
+                + "x"
+                        .repeat(groove.meter().barTicks() / groove.meter().beatTicks())
+                        .chars()
+                        .mapToObj(sign -> String.valueOf("hksntc.".charAt(random.nextInt(7))))
+                        .reduce("", String::concat));
+        Groove chosen = random.nextBoolean() ? groove : wild;
+        BassLine bass = BassLine.values()[random.nextInt(BassLine.values().length)];
+        Arrangement plain =
+                arranged(song, Picking.PLAIN.withPlan(new Picking.Plan(Optional.empty(), bass, Level.EVEN)));
+        Arrangement hit = arranged(song, with(chosen, Optional.empty(), bass));
+        for (Hit one : hit.hits()) {
+            replay(hit, one);
+        }
+        assertThat(tune(hit)).isEqualTo(tune(plain));
+        assertThat(hit.cost()).isEqualTo(plain.cost());
+        assertThat(hit.notes())
+                .extracting(ArrangedNote::tick)
+                .isEqualTo(plain.notes().stream().map(ArrangedNote::tick).toList());
+        assertThat(hit.findings())
+                .extracting(Finding::kind)
+                .doesNotContain(FindingKind.HIT_CONFLICT, FindingKind.DAMPED_NOTE, FindingKind.HIT_TOO_FAST);
+        long wanted = song.bars().stream()
+                .filter(bar -> bar.meter().equals(chosen.meter()))
+                .mapToLong(bar -> chosen.over(
+                                bar,
+                                bar.endTick() == song.endTick()
+                                        || song.sections().stream()
+                                                .anyMatch(section -> section.startTick() == bar.endTick()))
+                        .size())
+                .sum();
+        long leftOut = hit.findings().stream()
+                .filter(finding -> finding.kind() == FindingKind.HIT_NOT_LAID)
+                .filter(finding -> finding.message().contains("left out:"))
+                .count();
+        assertThat(hit.hits().size() + leftOut).isEqualTo(wanted);
+    }
+
+    private static List<ArrangedNote> tune(Arrangement arrangement) {
+        return arrangement.notes().stream()
+                .filter(note -> note.role() == Role.MELODY)
+                .toList();
+    }
+
+    private static void replay(Arrangement arrangement, Hit hit) {
+        double tempo = arrangement.song().tempo();
+        int busy = BUSY_MS.get(hit.kind());
+        boolean left = hit.kind() == HitKind.TAP;
+        for (ArrangedNote note : arrangement.notes()) {
+            double away = Math.abs(note.tick() - hit.tick()) * 60_000.0 / (Ticks.QUARTER * tempo);
+            if (note.tick() == hit.tick()) {
+                switch (hit.kind()) {
+                    case SLAP, NAIL -> assertThat(note.right()).isEqualTo(Digit.P);
+                    case CHUCK -> assertThat(note).as("plucked with a chuck").isNull();
+                    default -> {}
+                }
+            } else if (!left) {
+                assertThat(away)
+                        .as("%s at %d beside %s", hit.kind(), hit.tick(), note)
+                        .isGreaterThanOrEqualTo(busy);
+            }
+            boolean falls = hit.kind() == HitKind.CHUCK || hit.kind() == HitKind.SLAP && note.string() >= 4;
+            if (falls && note.tick() < hit.tick()) {
+                assertThat(note.endTick()).as("%s under %s", note, hit).isLessThanOrEqualTo(hit.tick());
+            }
+        }
+        if (left) {
+            assertThat(arrangement.holds()).noneMatch(hold -> hold.tick() <= hit.tick() && hold.endTick() > hit.tick());
+        }
+    }
+
+    @Test
+    void aBackbeatFallsOnTwoAndFourWithTheThumbAndStopsTheBass() {
+        // chords alone: only the thumb plays on the beats
+        Song song = Songs.of("C", Meter.COMMON, "C Am F C", "");
+        Arrangement arrangement =
+                arranged(song, with(Grooves.shipped().get("backbeat"), Optional.of("Milestone"), BassLine.ALTERNATING));
+        List<Hit> plain = arrangement.hits().stream()
+                .filter(hit -> song.barAt(hit.tick()).number() < 4)
+                .toList();
+        assertThat(plain).extracting(Hit::kind).containsOnly(HitKind.SLAP);
+        assertThat(plain)
+                .extracting(hit -> song.barAt(hit.tick()).beatOf(hit.tick()))
+                .containsExactly(2.0, 4.0, 2.0, 4.0, 2.0, 4.0);
+        // the slap carries the thumb's note and stops the one before
+        Bar first = song.bars().get(0);
+        assertThat(arrangement.notes())
+                .filteredOn(note -> note.role() == Role.BASS && note.tick() == first.startTick())
+                .allMatch(note -> note.endTick() == first.startTick() + Ticks.QUARTER);
+        assertThat(arrangement.notes())
+                .anyMatch(note -> note.tick() == first.startTick() + Ticks.QUARTER && note.right() == Digit.P);
+    }
+
+    @Test
+    void whereTheTuneIsPluckedASlapMakesWayAndItIsSaid() {
+        Song song = Songs.of("C", Meter.COMMON, "C", "E4:1 G4:1 E4:1 G4:1");
+        Arrangement arrangement = arranged(song, with("backbeat"));
+        assertThat(arrangement.hits()).extracting(Hit::kind).doesNotContain(HitKind.SLAP);
+        assertThat(arrangement.findings())
+                .filteredOn(finding -> finding.kind() == FindingKind.HIT_NOT_LAID)
+                .anyMatch(finding ->
+                        finding.message().startsWith("Bar 1, beat 2: the slap is a knock instead: the tune"));
+    }
+
+    @Test
+    void aGrooveOfAnotherMeterIsLeftOutAndSaid() {
+        Song song = Songs.of("C", new Meter(3, 4), "C G", "E4:3 D4:3");
+        Arrangement arrangement = arranged(song, with("backbeat"));
+        assertThat(arrangement.hits()).isEmpty();
+        assertThat(arrangement.findings()).anyMatch(finding -> finding.message()
+                .contains("made for another meter than 3/4 and left out of 2 bars"));
+    }
+
+    @Test
+    void aTextThatIsNoGrooveSaysWhy() {
+        for (Groove groove : Grooves.shipped().all()) {
+            assertThat(Groove.parse(groove.text())).isEqualTo(groove);
+        }
+        assertThatThrownBy(() -> Groove.parse("short | 4/4 | 2 | s.s."))
+                .hasMessage("a bar of 4/4 with 2 steps a beat has 8 steps, not 4");
+        assertThatThrownBy(() -> Groove.parse("odd | 4/4 | 2 | s.q.s.s.")).hasMessage("\"q\" is no hit");
+        assertThatThrownBy(() -> Groove.parse("none | four | 2 | s.s.")).hasMessageContaining("are not a meter");
+        assertThatThrownBy(() -> Groove.parse("nothing at all")).hasMessageContaining("parted by |");
+        assertThatThrownBy(() -> Grooves.shipped().get("polka")).hasMessageContaining("there are backbeat, heartbeat");
+    }
+}
