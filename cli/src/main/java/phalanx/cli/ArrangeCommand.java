@@ -199,12 +199,23 @@ final class ArrangeCommand implements Callable<Integer> {
         if (arrangement.joining().asked() > 0) {
             err.println("phalanx: pattern: " + arrangement.joining().words());
         }
+        arrangement
+                .slurs()
+                .forEach(slur -> err.printf(
+                        "phalanx: bar %d: %s on string %d; the bar goes to %.0f in place of %.0f bpm%n",
+                        arrangement.song().barAt(slur.tick()).number(),
+                        slur.kind().label(),
+                        slur.string(),
+                        Math.floor(slur.ceilingAfter()),
+                        Math.floor(slur.ceilingBefore())));
         List<Finding> unlaid = arrangement.findings().stream()
                 .filter(finding -> finding.kind() == FindingKind.HIT_NOT_LAID)
                 .toList();
         if (!unlaid.isEmpty() || !arrangement.hits().isEmpty()) {
-            err.println(
-                    "phalanx: hits: " + arrangement.hits().size() + " laid, " + unlaid.size() + " not as asked for");
+            err.println("phalanx: hits: " + arrangement.hits().size() + " laid, "
+                    + unlaid.stream()
+                            .mapToInt(finding -> (int) finding.measured())
+                            .sum() + " not as asked for");
             unlaid.forEach(finding -> err.println("phalanx:   " + finding.message()));
         }
         arrangement

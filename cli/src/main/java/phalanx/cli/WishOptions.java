@@ -9,7 +9,8 @@ import picocli.CommandLine.Option;
 
 /** The options that say what is wanted of the arrangement. */
 final class WishOptions {
-    private static final String NO_FRET = "none";
+    private static final String NONE = "none";
+    private static final String EASE = "ease";
 
     @Option(
             names = "--tune",
@@ -36,6 +37,12 @@ final class WishOptions {
     @Option(names = "--highest-fret", paramLabel = "N", description = "No finger above fret N where it can be helped.")
     private Integer highestFret;
 
+    @Option(
+            names = "--slurs",
+            paramLabel = "HOW",
+            description = "Whether notes are slurred where it lets a bar go faster: ease, none.")
+    private String slurs;
+
     /**
      * Wishes with the options that were given.
      *
@@ -49,11 +56,13 @@ final class WishOptions {
                     octave == null ? base.octave() : Octave.parse(octave),
                     hold == null ? base.holding() : Holding.parse(hold),
                     ends == null ? base.fullEnds() : full(),
-                    highestFret == null ? base.highestFret() : OptionalInt.of(highestFret));
+                    highestFret == null ? base.highestFret() : OptionalInt.of(highestFret),
+                    slurs == null ? base.slurs() : eased());
             changes.tell("tune", base.tune().label(), wishes.tune().label());
             changes.tell("octave", base.octave().label(), wishes.octave().label());
             changes.tell("hold", base.holding().label(), wishes.holding().label());
             changes.tell("ends", ends(base), ends(wishes));
+            changes.tell("slurs", slurs(base), slurs(wishes));
             changes.tell("highest fret", fret(base), fret(wishes));
             return wishes;
         } catch (IllegalArgumentException e) {
@@ -68,6 +77,17 @@ final class WishOptions {
         return ends.equalsIgnoreCase("full");
     }
 
+    private boolean eased() {
+        if (!slurs.equalsIgnoreCase(EASE) && !slurs.equalsIgnoreCase(NONE)) {
+            throw new IllegalArgumentException("slurs \"" + slurs + "\" are not known; there are ease and none");
+        }
+        return slurs.equalsIgnoreCase(EASE);
+    }
+
+    private static String slurs(Wishes wishes) {
+        return wishes.slurs() ? EASE : NONE;
+    }
+
     private static String ends(Wishes wishes) {
         return wishes.fullEnds() ? "full" : "plain";
     }
@@ -75,6 +95,6 @@ final class WishOptions {
     private static String fret(Wishes wishes) {
         return wishes.highestFret().isPresent()
                 ? String.valueOf(wishes.highestFret().getAsInt())
-                : NO_FRET;
+                : NONE;
     }
 }

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.BooleanSupplier;
-import phalanx.arrange.audit.Audit;
 import phalanx.arrange.audit.FretsFinding;
 import phalanx.arrange.audit.MoveFinding;
 import phalanx.arrange.audit.ShapeFinding;
@@ -72,7 +71,7 @@ public final class Arranger {
         MoveMeter meter = new MoveMeter(instrument, hand);
         this.chartShapes = new ChartShapes(FingeringFinder.forShapes(instrument, hand));
         this.layers = new LayerFinder(finder, meter);
-        this.pricing = new Pricing(new Scorer(finder, meter, layers.book()), new Audit(meter));
+        this.pricing = new Pricing(new Scorer(finder, meter, layers.book()), meter);
     }
 
     private record Solved(
@@ -83,7 +82,7 @@ public final class Arranger {
     }
 
     /** What was asked for, for asking again. */
-    private record Asked(Song song, Picking picking, Wishes wishes, List<Lock> locks, List<Integer> moves) {}
+    private record Asked(Song song, Picking picking, Wishes wishes, List<? extends Lock> locks, List<Integer> moves) {}
 
     /** What an octave was chosen for: the same again keeps it. */
     private record Compared(Song song, Picking picking, Wishes wishes, int move, OctaveChoice choice) {
@@ -106,7 +105,7 @@ public final class Arranger {
     }
 
     /** The full answer with a plain right hand. */
-    public Arrangement arrange(Song song, List<Lock> locks, BooleanSupplier cancelled) {
+    public Arrangement arrange(Song song, List<? extends Lock> locks, BooleanSupplier cancelled) {
         return arrange(song, Picking.PLAIN, locks, cancelled);
     }
 
@@ -115,7 +114,7 @@ public final class Arranger {
      *
      * @see #quick
      */
-    public Arrangement arrange(Song song, Picking picking, List<Lock> locks, BooleanSupplier cancelled) {
+    public Arrangement arrange(Song song, Picking picking, List<? extends Lock> locks, BooleanSupplier cancelled) {
         return arrange(song, picking, Wishes.USUAL, locks, cancelled);
     }
 
@@ -124,13 +123,14 @@ public final class Arranger {
      *
      * @see #quick
      */
-    public Arrangement arrange(Song song, Picking picking, Wishes wishes, List<Lock> locks, BooleanSupplier cancelled) {
+    public Arrangement arrange(
+            Song song, Picking picking, Wishes wishes, List<? extends Lock> locks, BooleanSupplier cancelled) {
         solve(song, picking, wishes, locks, cancelled);
         return full(cancelled);
     }
 
     /** The quick answer with the usual wishes. */
-    public Arrangement quick(Song song, Picking picking, List<Lock> locks, BooleanSupplier cancelled) {
+    public Arrangement quick(Song song, Picking picking, List<? extends Lock> locks, BooleanSupplier cancelled) {
         return quick(song, picking, Wishes.USUAL, locks, cancelled);
     }
 
@@ -142,17 +142,18 @@ public final class Arranger {
      *
      * @param picking how the right hand plays
      * @param wishes what else is wanted
-     * @param locks shapes to hold; where one cannot be held under the tune it is left, and a finding says so
+     * @param locks what is decided; what cannot be kept is left, and a finding says so
      * @param cancelled asked again and again while the work goes on
      * @throws CancellationException soon after it says yes
      */
-    public Arrangement quick(Song song, Picking picking, Wishes wishes, List<Lock> locks, BooleanSupplier cancelled) {
-        return finish(solve(song, picking, wishes, locks, cancelled));
+    public Arrangement quick(
+            Song song, Picking picking, Wishes wishes, List<? extends Lock> locks, BooleanSupplier cancelled) {
+        return finish(solve(song, picking, wishes, locks, cancelled), true);
     }
 
     /**
      * Arranges a song roughly where it is, for comparing many ways to have it: through few candidates, its effort some
-     * percent above the full one.
+     * percent above the full one, without slurs and hits.
      *
      * @throws CancellationException soon after the work is cancelled
      */
@@ -161,7 +162,7 @@ public final class Arranger {
         Request request = new Request(named, instrument, hand, chartShapes.with(List.of(), named), picking, wishes);
         SongDemand demand = SongDemand.of(request);
         Solver solver = Solver.rough(layers, demand.slots(), named.tempo(), cancelled);
-        return finish(new Solved(named, request, 0, demand, solver, solver.quick()));
+        return finish(new Solved(named, request, 0, demand, solver, solver.quick()), false);
     }
 
     /**
@@ -203,7 +204,7 @@ public final class Arranger {
         Solver.Answer answer = solver.full();
         Solved full = quick.with(solver.keeping(answer), answer);
         last = Optional.of(full);
-        return finish(full);
+        return finish(full, true);
     }
 
     /** The octave of an edited song, as if it had come anew. */
@@ -234,10 +235,12 @@ public final class Arranger {
     public Effort effort(Solver.Answer answer) {
         Request request = last.orElseThrow(() -> new IllegalStateException("no song was arranged yet")).request;
         Pricing.Chosen chosen = new Pricing.Chosen(answer.graph(), answer.way());
-        return pricing.effort(request, chosen, new NoteWriter(request, chosen.slots(), chosen.candidates()).write());
+        return pricing.effort(
+                request, chosen, new NoteWriter(request, chosen.slots(), chosen.candidates()).writeWithoutDigits());
     }
 
-    private Solved solve(Song asked, Picking picking, Wishes wishes, List<Lock> locks, BooleanSupplier cancelled) {
+    private Solved solve(
+            Song asked, Picking picking, Wishes wishes, List<? extends Lock> locks, BooleanSupplier cancelled) {
         Song song = chartShapes.named(asked);
         MelodyFit fit = new MelodyFit(instrument);
         List<Integer> moves = wishes.tuneOf(song) == TuneUse.PLAYED ? fit.moves(song, wishes.octave()) : List.of(0);
@@ -265,7 +268,12 @@ public final class Arranger {
     }
 
     private Solved solve(
-            Song song, Picking picking, Wishes wishes, List<Lock> locks, int move, BooleanSupplier cancelled) {
+            Song song,
+            Picking picking,
+            Wishes wishes,
+            List<? extends Lock> locks,
+            int move,
+            BooleanSupplier cancelled) {
         Song moved = song.transpose(move);
         List<Lock> held = chartShapes.with(locks, moved);
         return solve(song, new Request(moved, instrument, hand, held, picking, wishes), move, cancelled);
@@ -312,14 +320,16 @@ public final class Arranger {
         return new Solved(asked, request, movedBy, demand, solver, solver.quick());
     }
 
-    private Arrangement finish(Solved solved) {
+    /** @param coloured whether slurs and hits come in */
+    private Arrangement finish(Solved solved, boolean coloured) {
         Pricing.Chosen chosen = new Pricing.Chosen(solved.answer.graph(), solved.answer.way());
         NoteWriter writer = new NoteWriter(solved.request, chosen.slots(), chosen.candidates());
         List<ArrangedNote> notes = writer.write();
         Pricing.RightHand right = new Pricing.RightHand(
                 solved.demand.innerAsked(),
-                solved.demand.plan().hits(),
-                writer.joining(solved.demand.plan().joining()));
+                coloured ? Optional.of(solved.demand.plan().hits()) : Optional.empty(),
+                writer.joining(solved.demand.plan().joining()),
+                writer::wanted);
         Arrangement arrangement = pricing.finish(solved.request, solved.movedBy, chosen, notes, right)
                 .with(compared.map(Compared::choice));
         List<Finding> findings = new ArrayList<>(arrangement.findings());

@@ -3,8 +3,8 @@ package phalanx.arrange;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
-import phalanx.arrange.score.Role;
 
 /**
  * A moment of an arrangement that is given with its strings and frets.

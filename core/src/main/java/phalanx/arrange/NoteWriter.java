@@ -7,10 +7,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import phalanx.arrange.colour.DigitWriter;
 import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.Slot;
 import phalanx.arrange.score.ArrangedNote;
-import phalanx.arrange.score.Role;
 import phalanx.arrange.search.Candidate;
 import phalanx.arrange.search.Layer;
 import phalanx.guitar.Instrument;
@@ -58,15 +59,25 @@ final class NoteWriter {
         this.fingerings = chosen.stream().map(Candidate::fingering).toList();
     }
 
+    /** The notes with their digits. */
     List<ArrangedNote> write() {
+        return new DigitWriter(request.picking(), song.tempo()).write(writeWithoutDigits(), this::wanted);
+    }
+
+    /** The same without digits, which cost nothing. */
+    List<ArrangedNote> writeWithoutDigits() {
         for (int slot = 0; slot < slots.size(); slot++) {
             writeMelody(slot);
             writeBass(slot);
             writeInner(slot);
         }
         notes.sort(Comparator.comparingInt(ArrangedNote::tick).thenComparingInt(note -> -note.string()));
-        return new DigitWriter(request.picking(), song.tempo())
-                .write(endAtNextPluck(notes), note -> Optional.ofNullable(wanted.get(place(note))));
+        return endAtNextPluck(notes);
+    }
+
+    /** The digit that the pattern names for a note, if it does. */
+    Optional<Digit> wanted(ArrangedNote note) {
+        return Optional.ofNullable(wanted.get(place(note)));
     }
 
     private void writeMelody(int slot) {

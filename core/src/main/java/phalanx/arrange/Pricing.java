@@ -1,10 +1,9 @@
 package phalanx.arrange;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import phalanx.arrange.audit.Audit;
 import phalanx.arrange.colour.Colouring;
 import phalanx.arrange.demand.Request;
@@ -12,7 +11,6 @@ import phalanx.arrange.demand.Slot;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
-import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.Hold;
 import phalanx.arrange.score.Scorer;
 import phalanx.arrange.score.TempoCeiling;
@@ -22,6 +20,8 @@ import phalanx.arrange.search.Way;
 import phalanx.cost.Cost;
 import phalanx.cost.Effort;
 import phalanx.lefthand.shape.Shape;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.righthand.Digit;
 import phalanx.righthand.Joining;
 import phalanx.technique.Hit;
 
@@ -32,10 +32,12 @@ final class Pricing {
 
     private final Scorer scorer;
     private final Audit audit;
+    private final Colouring colouring;
 
-    Pricing(Scorer scorer, Audit audit) {
+    Pricing(Scorer scorer, MoveMeter meter) {
         this.scorer = scorer;
-        this.audit = audit;
+        this.audit = new Audit(meter);
+        this.colouring = new Colouring(audit, meter);
     }
 
     /**
@@ -56,8 +58,17 @@ final class Pricing {
         }
     }
 
-    /** What the right hand does besides the notes. */
-    record RightHand(int innerAsked, List<Hit> hits, Joining joining) {}
+    /**
+     * What the right hand does besides the notes.
+     *
+     * @param hits those of the patterns; nothing at all where the notes are to stay plain
+     * @param wanted the digit that the pattern names for a note, if it does
+     */
+    record RightHand(
+            int innerAsked,
+            Optional<List<Hit>> hits,
+            Joining joining,
+            Function<ArrangedNote, Optional<Digit>> wanted) {}
 
     /**
      * The finished arrangement.
@@ -72,30 +83,21 @@ final class Pricing {
         List<Cost> costs = costs(request, chosen.slots(), candidates, notes, holds, printed);
         Cost cost = costs.stream().reduce(Cost.NONE, Cost::plus);
         check(chosen, cost);
-        Colouring.Coloured coloured = new Colouring(
-                        request.song(), request.picking(), request.instrument().strings())
-                .colour(notes, holds, right.hits());
         Arrangement written = new Arrangement(
                 request,
                 movedBy,
-                coloured.notes(),
+                notes,
                 holds,
                 slots(request, chosen.slots(), candidates, costs, printed),
                 right.innerAsked(),
-                coloured.hits(),
+                List.of(),
                 right.joining(),
                 List.of(),
                 cost,
-                TempoCeiling.NONE,
-                Optional.empty());
-        Arrangement audited = audit.audited(written);
-        return audited.with(merged(coloured.findings(), audited.findings()), audited.ceiling());
-    }
-
-    private static List<Finding> merged(List<Finding> some, List<Finding> others) {
-        return Stream.concat(some.stream(), others.stream())
-                .sorted(Comparator.comparingInt(Finding::tick))
-                .toList();
+                TempoCeiling.NONE);
+        return right.hits()
+                .map(hits -> colouring.colour(written, hits, right.wanted()))
+                .orElseGet(() -> audit.audited(written));
     }
 
     /** The effort of a way alone. */
@@ -162,8 +164,7 @@ final class Pricing {
                 arrangement.joining(),
                 List.of(),
                 costs.stream().reduce(Cost.NONE, Cost::plus),
-                TempoCeiling.NONE,
-                Optional.empty()));
+                TempoCeiling.NONE));
     }
 
     private List<Optional<Shape>> printed(List<Slot> slots, List<Candidate> candidates) {

@@ -2,17 +2,22 @@ package phalanx.arrange;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import phalanx.arrange.audit.Audit;
+import phalanx.arrange.colour.DigitWriter;
+import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.Slot;
+import phalanx.arrange.demand.SlurLock;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
-import phalanx.arrange.score.Role;
 import phalanx.arrange.score.Scorer;
 import phalanx.arrange.search.Candidate;
 import phalanx.arrange.search.Layer;
@@ -62,9 +67,11 @@ public final class Transcriber {
      * @param song its bars, chords and tune; a written note of the tune's pitch where a tune note begins is the tune
      * @param notes the written ones
      * @param picking says which digits there are
+     * @param wishes says whether there are slurs where they help
+     * @param locks what is decided on slurs
      * @throws IllegalArgumentException if a note lies beyond the neck or the song
      */
-    public Arrangement arrange(Song song, Written notes, Picking picking) {
+    public Arrangement arrange(Song song, Written notes, Picking picking, Wishes wishes, List<Lock> locks) {
         List<ArrangedNote> wanted = wanted(song, notes);
         if (wanted.isEmpty()) {
             throw new IllegalArgumentException("the tablature has no notes");
@@ -82,15 +89,32 @@ public final class Transcriber {
         List<ArrangedNote> done = new DigitWriter(picking, song.tempo()).write(ringing, note -> Optional.empty());
         int inner =
                 (int) done.stream().filter(note -> note.role() == Role.INNER).count();
-        return new Pricing(
-                        new Scorer(finder, meter, new ShapeBook(FingeringFinder.forShapes(instrument, hand))),
-                        new Audit(meter))
+        return new Pricing(new Scorer(finder, meter, new ShapeBook(FingeringFinder.forShapes(instrument, hand))), meter)
                 .finish(
-                        new Request(song, instrument, hand, List.of(), picking),
+                        new Request(
+                                song,
+                                instrument,
+                                hand,
+                                withSlurs(locks, notes, done),
+                                picking,
+                                Wishes.USUAL.withSlurs(wishes.slurs())),
                         0,
                         chosen,
                         done,
-                        new Pricing.RightHand(inner, List.of(), Joining.NONE));
+                        new Pricing.RightHand(inner, Optional.of(List.of()), Joining.NONE, note -> Optional.empty()));
+    }
+
+    /** The locks, and the slurs that are written where none of them says otherwise. */
+    private static List<Lock> withSlurs(List<Lock> locks, Written written, List<ArrangedNote> notes) {
+        Map<List<Integer>, Role> roles = new HashMap<>();
+        notes.forEach(note -> roles.put(List.of(note.tick(), note.string()), note.role()));
+        List<Lock> all = new ArrayList<>(locks);
+        written.notes().stream()
+                .filter(WrittenNote::slurred)
+                .map(note -> new SlurLock(note.tick(), roles.get(List.of(note.tick(), note.string())), true))
+                .filter(slur -> locks.stream().noneMatch(slur::contradicts))
+                .forEach(all::add);
+        return all;
     }
 
     /** The notes with their roles, each as long as it may ring. */

@@ -7,6 +7,7 @@ import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.Written;
 import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.SlurLock;
 import phalanx.arrange.demand.Wishes;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
@@ -24,7 +25,7 @@ import phalanx.song.Song;
  * @param instrument the guitar, tuned
  * @param strings on the guitar
  * @param hand the player's hand
- * @param locks shapes to hold, in order, none overlapping another
+ * @param locks what is to be kept, in order, none contradicting another
  * @param written where every note is played, while the song is kept as a file wrote it
  * @param picking how the right hand plays
  * @param wishes who has the tune, its octave, what is held, how phrases end
@@ -83,8 +84,7 @@ public record Project(
      */
     public Project withBars(BarEdit.Edited edited) {
         List<Lock> left = locks.stream()
-                .flatMap(lock -> edited.moved().stretch(lock.startTick(), lock.endTick()).stream()
-                        .map(stretch -> new Lock(stretch.from(), stretch.to(), lock.held())))
+                .flatMap(lock -> lock.moved(edited.moved()).stream())
                 .toList();
         return new Project(
                 edited.song(),
@@ -123,9 +123,11 @@ public record Project(
         return new Project(song, instrument, strings, hand, locks, written, newPicking, wishes);
     }
 
-    /** With other wishes; notes that were written are arranged anew. */
+    /** With other wishes; notes that were written are arranged anew, unless only slurs are wished otherwise. */
     public Project withWishes(Wishes newWishes) {
-        return new Project(song, instrument, strings, hand, locks, Optional.empty(), picking, newWishes);
+        boolean same = newWishes.withSlurs(wishes.slurs()).equals(wishes);
+        return new Project(
+                song, instrument, strings, hand, locks, same ? written : Optional.empty(), picking, newWishes);
     }
 
     /** To be arranged anew in place of kept as written. */
@@ -133,33 +135,32 @@ public record Project(
         return written.isEmpty() ? this : withLocks(locks);
     }
 
-    /** With a lock more; those it overlaps go, and notes that were written are arranged anew. */
+    /** With a lock more; those it contradicts go. Notes that were written are arranged anew where a shape is to be held. */
     public Project withLock(Lock lock) {
         List<Lock> more = new ArrayList<>(locks);
-        more.removeIf(lock::overlaps);
+        more.removeIf(lock::contradicts);
         more.add(lock);
         more.sort(Comparator.comparingInt(Lock::startTick));
-        return withLocks(more);
+        return lock instanceof SlurLock ? withSlurs(more) : withLocks(more);
     }
 
     /** With these locks alone; notes that were written are arranged anew. */
-    public Project lockedTo(List<Lock> all) {
+    public Project lockedTo(List<? extends Lock> all) {
         return withLocks(List.copyOf(all));
     }
 
     public Project withoutLock(Lock lock) {
         List<Lock> fewer = new ArrayList<>(locks);
         fewer.remove(lock);
-        return withLocks(fewer);
+        return lock instanceof SlurLock ? withSlurs(fewer) : withLocks(fewer);
+    }
+
+    private Project withSlurs(List<Lock> newLocks) {
+        return new Project(song, instrument, strings, hand, newLocks, written, picking, wishes);
     }
 
     private Project withLocks(List<Lock> newLocks) {
         return new Project(song, instrument, strings, hand, newLocks, Optional.empty(), picking, wishes);
-    }
-
-    /** The lock that holds at a tick, if any. */
-    public Optional<Lock> lockAt(int tick) {
-        return locks.stream().filter(lock -> lock.covers(tick)).findFirst();
     }
 
     /** The guitar, strings and hand, to be kept for the next song. */

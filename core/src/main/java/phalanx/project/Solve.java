@@ -40,7 +40,12 @@ public final class Solve {
         if (project.written().isPresent()) {
             arranger = Optional.empty();
             return new Transcriber(project.instrument(), project.hand())
-                    .arrange(project.song(), project.written().get(), project.picking());
+                    .arrange(
+                            project.song(),
+                            project.written().get(),
+                            project.picking(),
+                            project.wishes(),
+                            project.locks());
         }
         return arrangerFor(project)
                 .quick(project.song(), project.picking(), project.wishes(), project.locks(), cancelled);

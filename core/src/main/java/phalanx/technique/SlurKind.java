@@ -11,7 +11,7 @@ public enum SlurKind {
     /** A finger leaves its fret sideways; what is below it, held or open, sounds. */
     PULL("pull", "p", 50, 1, 4, "a finger leaves sideways and lets a lower fret or the open string sound"),
     /** One finger travels along the ringing string. */
-    SLIDE("slide", "s", 70, 1, 5, "the same finger stays on the string and travels to another fret");
+    SLIDE("slide", "/", 70, 1, 5, "the same finger stays on the string and travels to another fret");
 
     private final String label;
     private final String sign;

@@ -13,12 +13,12 @@ import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import phalanx.arrange.advice.OtherWay;
 import phalanx.arrange.advice.OtherWays;
-import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.FindingKind;
-import phalanx.arrange.score.Role;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.PartialCapo;
@@ -44,13 +44,13 @@ class LockTest {
     }
 
     /** A lock on a chord of the song by one of the chord's easier shapes. */
-    private Optional<Lock> anyLock(Song song, Random random) {
+    private Optional<ShapeLock> anyLock(Song song, Random random) {
         int index = random.nextInt(song.chart().size());
         ChordChange change = song.chart().get(index);
         List<PricedShape> shapes = search.find(ShapeQuery.of(change.chord().orElseThrow()));
         return shapes.isEmpty()
                 ? Optional.empty()
-                : Optional.of(new Lock(
+                : Optional.of(new ShapeLock(
                         change.startTick(),
                         song.chordEnd(index),
                         held(shapes.get(random.nextInt(Math.min(12, shapes.size()))))));
@@ -61,7 +61,7 @@ class LockTest {
     void lockedShapesAreHeldOrTheAuditSaysNot(@ForAll long seed) {
         Random random = new Random(seed);
         Song song = Songs.random(seed, 6);
-        Optional<Lock> lock = anyLock(song, random);
+        Optional<ShapeLock> lock = anyLock(song, random);
         Arrangement free = new Arranger(instrument, Hand.AVERAGE).arrange(song);
         if (lock.isEmpty() || free.movedBy() != 0) {
             return;
@@ -88,7 +88,7 @@ class LockTest {
         Random random = new Random(seed);
         Song song = Songs.random(seed, 8);
         Arranger quick = new Arranger(instrument, Hand.AVERAGE);
-        List<Lock> locks = new ArrayList<>();
+        List<ShapeLock> locks = new ArrayList<>();
         for (int edit = 0; edit < 4; edit++) {
             if (random.nextInt(3) == 0 && !locks.isEmpty()) {
                 locks.remove(0);
@@ -134,7 +134,7 @@ class LockTest {
         PricedShape barre = FingeringFinder.forShapes(instrument, Hand.AVERAGE)
                 .find(Shape.parse("x 3 5 5 5 3"))
                 .get(0);
-        Lock lock = new Lock(0, 4 * Ticks.QUARTER, held(barre));
+        ShapeLock lock = new ShapeLock(0, 4 * Ticks.QUARTER, held(barre));
         Arrangement arrangement = new Arranger(instrument, Hand.AVERAGE).arrange(song, List.of(lock), () -> false);
         assertThat(arrangement.findings()).noneMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT);
         assertThat(arrangement.notes().stream().filter(note -> lock.covers(note.tick())))
@@ -150,7 +150,7 @@ class LockTest {
         PricedShape open = FingeringFinder.forShapes(instrument, Hand.AVERAGE)
                 .find(Shape.parse("x 3 2 0 1 0"))
                 .get(0);
-        Lock lock = new Lock(0, 4 * Ticks.QUARTER, held(open));
+        ShapeLock lock = new ShapeLock(0, 4 * Ticks.QUARTER, held(open));
         Arrangement arrangement = new Arranger(instrument, Hand.AVERAGE)
                 .arrange(song, Picking.PLAIN, Wishes.USUAL.withOctave(Octave.AS_WRITTEN), List.of(lock), () -> false);
         assertThat(arrangement.findings())
@@ -158,7 +158,7 @@ class LockTest {
                 .singleElement()
                 .satisfies(finding -> assertThat(finding.message()).contains("x 3 2 0 1 0", "release"));
         assertThat(arrangement.notes()).anyMatch(note -> note.role() == Role.MELODY && note.midi() == 83);
-        assertThatThrownBy(() -> new Lock(5, 5, held(open))).hasMessageContaining("5");
+        assertThatThrownBy(() -> new ShapeLock(5, 5, held(open))).hasMessageContaining("5");
     }
 
     @Test

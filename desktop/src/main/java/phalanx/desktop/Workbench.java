@@ -19,7 +19,7 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.KeyAdvice;
-import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.session.Document;
@@ -343,8 +343,13 @@ public final class Workbench {
     }
 
     /** Holds a shape; locks that it overlaps are released. */
-    public void lock(Lock lock) {
+    public void lock(ShapeLock lock) {
         edit("lock " + lock.held().shape() + " from " + placeOf(lock), now -> now.withLock(lock));
+    }
+
+    /** Keeps a decision of the player, or lets it go. */
+    public void decide(String what, UnaryOperator<Project> change) {
+        edit(what, change::apply);
     }
 
     /** Keeps the whole song to a way that goes faster. */
@@ -355,7 +360,7 @@ public final class Workbench {
     }
 
     /** Lets the engine choose again; where the chart itself gives the frets, they are taken out of it. */
-    public void release(Lock lock) {
+    public void release(ShapeLock lock) {
         edit(
                 "release of " + lock.held().shape() + " from " + placeOf(lock),
                 now -> now.locks().contains(lock)
@@ -376,7 +381,7 @@ public final class Workbench {
                 .toList());
     }
 
-    private String placeOf(Lock lock) {
+    private String placeOf(ShapeLock lock) {
         return "bar "
                 + project()
                         .map(now -> now.song().barAt(lock.startTick()).number())

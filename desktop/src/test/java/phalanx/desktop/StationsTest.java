@@ -2,6 +2,7 @@ package phalanx.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.concurrent.TimeoutException;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -11,8 +12,12 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
-import phalanx.arrange.demand.Lock;
+import phalanx.arrange.colour.SlurAdvice;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.ShapeLock;
+import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.FindingKind;
+import phalanx.desktop.arrange.ScoreStation;
 import phalanx.formats.library.Library;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
@@ -146,7 +151,7 @@ class StationsTest extends OpenWindow {
         waitForText("#message", "Set lock ");
         waitUntilArranged();
         assertThat(project().locks()).hasSize(1);
-        Lock lock = project().locks().get(0);
+        ShapeLock lock = (ShapeLock) project().locks().get(0);
         assertThat(lock.held().shape().fret(1)).isEqualTo(5);
         assertThat(workbench.arrangement().orElseThrow().request().locks()).containsExactly(lock);
         assertThat(workbench
@@ -165,6 +170,45 @@ class StationsTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.Z);
         waitForText("#message", "Took back: release of");
         assertThat(project().locks()).containsExactly(lock);
+    }
+
+    @Test
+    void aNoteIsSlurredWithOneKeyAndPluckedAgain() throws TimeoutException {
+        clickOn("#score-station");
+        SlurAdvice advice = new SlurAdvice(workbench.arrangement().orElseThrow());
+        // the tune's first note has nothing to be slurred from
+        type(KeyCode.HOME, KeyCode.S);
+        waitForText("#message", "This note cannot be slurred: nothing sounds on its string before it. The nearest");
+        assertThat(project().locks()).isEmpty();
+        ArrangedNote first = workbench.arrangement().orElseThrow().notes().stream()
+                .filter(note ->
+                        note.role() == Role.MELODY && advice.refusal(note).isEmpty())
+                .findFirst()
+                .orElseThrow();
+        ScoreStation score = lookup("#score-station").query();
+        while (score.selected() < first.tick()) {
+            type(KeyCode.RIGHT);
+            WaitForAsyncUtils.waitForFxEvents();
+        }
+        type(KeyCode.S);
+        waitForText("#message", "Set slur in bar");
+        waitUntilArranged();
+        assertThat(slurs()).containsExactly(first.tick());
+        type(KeyCode.S);
+        waitForText("#message", "Set plucked note in bar");
+        waitUntilArranged();
+        assertThat(slurs()).isEmpty();
+        assertThat(project().locks()).isEmpty();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: plucked note");
+        waitUntilArranged();
+        assertThat(slurs()).containsExactly(first.tick());
+    }
+
+    private List<Integer> slurs() {
+        return workbench.arrangement().orElseThrow().slurred().keySet().stream()
+                .map(ArrangedNote::tick)
+                .toList();
     }
 
     @Test
@@ -249,7 +293,7 @@ class StationsTest extends OpenWindow {
         clickOn("#other-way-1");
         waitForText("#message", "Set lock ");
         waitUntilArranged();
-        Shape locked = project().locks().get(0).held().shape();
+        Shape locked = ((ShapeLock) project().locks().get(0)).held().shape();
         assertThat(way).startsWith(locked.toString());
     }
 

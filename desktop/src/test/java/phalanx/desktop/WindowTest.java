@@ -25,7 +25,7 @@ import javafx.scene.paint.Color;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.demand.Octave;
-import phalanx.arrange.score.Role;
+import phalanx.arrange.demand.Role;
 import phalanx.guitar.NamedTuning;
 import phalanx.project.Project;
 import phalanx.righthand.Level;

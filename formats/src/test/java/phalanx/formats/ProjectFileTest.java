@@ -21,6 +21,8 @@ import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
 import phalanx.arrange.demand.Holding;
 import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.SlurLock;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
@@ -92,7 +94,11 @@ class ProjectFileTest {
                         Octave.values()[random.nextInt(4)],
                         Holding.values()[random.nextInt(3)],
                         random.nextBoolean(),
-                        random.nextBoolean() ? OptionalInt.of(1 + random.nextInt(12)) : OptionalInt.empty()));
+                        random.nextBoolean() ? OptionalInt.of(1 + random.nextInt(12)) : OptionalInt.empty(),
+                        random.nextBoolean()));
+        if (random.nextBoolean()) {
+            project = project.withLock(new SlurLock(random.nextInt(song.endTick()), Role.MELODY, random.nextBoolean()));
+        }
         Wishes plain = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
         Arrangement arranged = new Arranger(project.instrument(), project.hand())
                 .quick(song, Picking.PLAIN, plain, List.of(), () -> false);
@@ -132,7 +138,8 @@ class ProjectFileTest {
     void aProjectOfVersion1Opens() throws FormatException {
         Project project = Project.of(RandomSong.of(3), Library.FIRST.setup());
         String now = new String(file.write(project), StandardCharsets.UTF_8);
-        String before = now.replace("\"phalanx\" : 2", "\"phalanx\" : 1")
+        String before = now.replace("\"phalanx\" : 3", "\"phalanx\" : 1")
+                .replaceAll("(?s),\\s*\"slurs\" : \\[ \\]", "")
                 .replaceAll("(?s),\\s*\"wishes\" : \\{[^}]*\\}", "")
                 .replaceAll("(?s),\\s*\"upASecond\" : [0-9.]*", "")
                 .replace("\"level\" : \"even\"", "\"density\" : \"as written\"");
@@ -141,7 +148,27 @@ class ProjectFileTest {
         assertThat(opened.project()).isEqualTo(project.withWishes(Wishes.USUAL.withOctave(Octave.AS_WRITTEN)));
         assertThat(opened.report()).isEmpty();
         assertThat(new String(file.write(opened.project()), StandardCharsets.UTF_8))
-                .contains("\"phalanx\" : 2");
+                .contains("\"phalanx\" : 3");
+    }
+
+    /** Files of version 2, before there were slurs: every note is plucked. */
+    @Test
+    void aProjectOfVersion2Opens() throws FormatException {
+        Arrangement arrangement = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                .quick(RandomSong.of(5), Picking.PLAIN, List.of(), () -> false);
+        Project project = Project.of(arrangement.song(), Library.FIRST.setup())
+                .withWritten(new Written(
+                        Tuning.STANDARD,
+                        0,
+                        arrangement.notes().stream()
+                                .map(ProjectFileTest::written)
+                                .toList()));
+        String before = new String(file.write(project), StandardCharsets.UTF_8)
+                .replace("\"phalanx\" : 3", "\"phalanx\" : 2")
+                .replaceAll("(?s),\\s*\"slurs\" : (false|\\[ \\])", "")
+                .replaceAll("(?s),\\s*\"slurred\" : false", "");
+        assertThat(before).doesNotContain("slur");
+        assertThat(file.open(before.getBytes(StandardCharsets.UTF_8)).project()).isEqualTo(project);
     }
 
     /** What a later version wrote opens as far as it is known here, and what is not is said. */
@@ -149,11 +176,11 @@ class ProjectFileTest {
     void aProjectOfALaterVersionOpensAsFarAsItIsKnown() throws FormatException {
         Project project = random(8);
         String now = new String(file.write(project), StandardCharsets.UTF_8);
-        String later = now.replace("\"phalanx\" : 2,", "\"phalanx\" : 9, \"drills\" : [ ],");
+        String later = now.replace("\"phalanx\" : 3,", "\"phalanx\" : 9, \"drills\" : [ ],");
         ProjectFile.Opened opened = file.open(later.getBytes(StandardCharsets.UTF_8));
         assertThat(opened.project()).isEqualTo(project);
         assertThat(opened.report()).hasSize(2);
-        assertThat(opened.report().get(0)).contains("version 9", "knows version 2");
+        assertThat(opened.report().get(0)).contains("version 9", "knows version 3");
         assertThat(opened.report().get(1)).contains("\"drills\"", "left out");
     }
 
@@ -161,7 +188,7 @@ class ProjectFileTest {
     @CsvSource(
             delimiter = ';',
             value = {
-                "\"phalanx\" : 2; \"phalanx\" : 0; phalanx; version",
+                "\"phalanx\" : 3; \"phalanx\" : 0; phalanx; version",
                 "\"capo\" : 0; \"capo\" : 40; tuning; capo 40",
                 "\"tempo\" : 92; \"tempo\" : 9; tempo 9; outside",
                 "\"tempo\" : 92; \"tempo\" : \"x\"; tempo; a whole number",

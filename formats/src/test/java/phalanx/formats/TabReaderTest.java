@@ -15,11 +15,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Transcriber;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Hold;
-import phalanx.arrange.score.Role;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.reading.FormatException;
@@ -43,7 +44,7 @@ class TabReaderTest {
 
     private static Arrangement played(Reading reading) {
         return new Transcriber(reading.written().orElseThrow().on(Guitar.STEEL), Hand.AVERAGE)
-                .arrange(reading.song(), reading.written().get(), Picking.PLAIN);
+                .arrange(reading.song(), reading.written().get(), Picking.PLAIN, Wishes.USUAL, List.of());
     }
 
     private static List<String> places(Arrangement arrangement) {
@@ -153,9 +154,14 @@ class TabReaderTest {
         assertThat(song.chart()).extracting(ChordChange::symbol).containsExactly("D", "G", "D", "A7", "A7", "D");
         assertThat(reading.written().orElseThrow().capo()).isEqualTo(2);
         assertThat(String.join("\n", reading.report()))
-                .contains("hammer-ons", "dead strokes", "no tempo", "4/4 is taken");
+                .contains("dead strokes", "no tempo", "4/4 is taken")
+                .doesNotContain("hammer");
         Arrangement arrangement = played(reading);
         assertThat(places(arrangement).subList(0, 3)).containsExactly("0 6/0", "0 4/0", "420 2/3");
+        assertThat(arrangement.notes().stream()
+                        .filter(note -> note.attack().label().equals("hammer")))
+                .hasSize(2)
+                .allMatch(note -> note.string() == 1 && note.fret() == 3);
         // string 1 at fret 3, capo 2: A4; twice, because the bar is repeated
         assertThat(arrangement.notes().stream().filter(note -> note.string() == 1 && note.fret() == 3))
                 .hasSize(4)

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -23,7 +24,13 @@ import org.junit.jupiter.api.io.TempDir;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Transcriber;
 import phalanx.arrange.Written;
+import phalanx.arrange.colour.SlurAdvice;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.SlurLock;
+import phalanx.arrange.demand.Wishes;
+import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.FindingKind;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.reading.FormatException;
@@ -39,6 +46,7 @@ import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
 import phalanx.song.Song;
+import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 
 /** Arrangements with every pattern, written to a file and read again: every note, chord and word is there. */
@@ -184,7 +192,56 @@ class ThereAndBackTest {
 
     private static Arrangement played(Reading reading) {
         Written written = reading.written().orElseThrow();
-        return new Transcriber(written.on(Guitar.STEEL), Hand.AVERAGE).arrange(reading.song(), written, Picking.PLAIN);
+        return new Transcriber(written.on(Guitar.STEEL), Hand.AVERAGE)
+                .arrange(reading.song(), written, Picking.PLAIN, Wishes.USUAL, List.of());
+    }
+
+    /** An arrangement in which every other note that can be is slurred. */
+    private static Arrangement slurred(int seed) {
+        Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
+        Song song = RandomSong.of(seed);
+        Arrangement plain = arranger.quick(song, Picking.PLAIN, List.of(), () -> false);
+        SlurAdvice advice = new SlurAdvice(plain);
+        List<SlurLock> locks = new ArrayList<>();
+        for (ArrangedNote note : plain.notes()) {
+            boolean free = locks.isEmpty() || locks.get(locks.size() - 1).tick() + Ticks.QUARTER < note.tick();
+            if (free && note.role() != Role.INNER && advice.refusal(note).isEmpty()) {
+                locks.add(new SlurLock(note.tick(), note.role(), true));
+            }
+        }
+        return arranger.quick(song, Picking.PLAIN, locks, () -> false);
+    }
+
+    private static List<String> attacks(Arrangement arrangement) {
+        return arrangement.notes().stream()
+                .filter(note -> !note.attack().plucked())
+                .map(note -> note.tick() + " " + note.string() + "/" + note.fret() + " "
+                        + note.attack().label())
+                .toList();
+    }
+
+    @Test
+    void slursComeBackFromTablatureAndFromMusicXml() throws FormatException {
+        Set<String> kinds = new TreeSet<>();
+        for (int seed = 0; seed < 12 * SONGS; seed++) {
+            Arrangement before = slurred(seed);
+            before.notes().stream().map(note -> note.attack().label()).forEach(kinds::add);
+            String text = new TabWriter().write(before);
+            Arrangement fromText = played(new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8)));
+            byte[] xml = new MusicXmlWriter().write(fromText);
+            Arrangement fromXml = played(new MusicXmlReader("x").read(xml));
+            // other fingers may be found for the same frets, and with them a hammer may be a slide or be left out
+            assertThat(attacks(fromXml)).as("seed " + seed).isEqualTo(attacks(fromText));
+            assertThat(fromText.notes().stream()
+                                    .filter(note -> !note.attack().plucked())
+                                    .count()
+                            + fromText.findings().stream()
+                                    .filter(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT)
+                                    .count())
+                    .as("seed " + seed)
+                    .isEqualTo(attacks(before).size());
+        }
+        assertThat(kinds).contains("hammer", "pull", "slide");
     }
 
     private static List<String> fingered(Arrangement arrangement) {

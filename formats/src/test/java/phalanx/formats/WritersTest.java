@@ -33,6 +33,8 @@ import org.w3c.dom.ls.DOMImplementationLS;
 import org.w3c.dom.ls.LSInput;
 import org.xml.sax.SAXException;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.colour.SlurAdvice;
+import phalanx.arrange.demand.SlurLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.events.EventsJson;
 import phalanx.formats.musicxml.MusicXmlReader;
@@ -141,6 +143,27 @@ class WritersTest {
                         .doesNotThrowAnyException();
             }
         }
+    }
+
+    @Test
+    void slursAreValidAndStandOnBothTheirNotes() throws FormatException {
+        Song song = new MusicXmlReader("x").read(LeadSheet.usual().bytes()).song();
+        Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
+        Arrangement plain = arranger.quick(song, Picking.PLAIN, List.of(), () -> false);
+        SlurAdvice advice = new SlurAdvice(plain);
+        List<SlurLock> all = plain.notes().stream()
+                .filter(note -> advice.refusal(note).isEmpty())
+                .map(note -> new SlurLock(note.tick(), note.role(), true))
+                .toList();
+        Arrangement slurred = arranger.quick(song, Picking.PLAIN, all, () -> false);
+        byte[] xml = new MusicXmlWriter().write(slurred);
+        assertThatCode(() -> schema.newValidator().validate(new StreamSource(new ByteArrayInputStream(xml))))
+                .doesNotThrowAnyException();
+        String text = new String(xml, StandardCharsets.UTF_8);
+        int slurs = slurred.slurred().size();
+        assertThat(slurs).isPositive();
+        assertThat(text.split("<slur [^>]*type=\"start\"", -1)).hasSize(slurs + 1);
+        assertThat(text.split("<slur [^>]*type=\"stop\"", -1)).hasSize(slurs + 1);
     }
 
     @Test

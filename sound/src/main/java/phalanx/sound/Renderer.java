@@ -15,6 +15,9 @@ public final class Renderer {
 
     private static final double GHOST = 0.45;
     private static final double ACCENT = 1.35;
+    /** A hammered or pulled note beside a plucked one. */
+    private static final double SLURRED = 0.6;
+
     private static final double RELEASE_SECONDS = 0.06;
     private static final double TAIL_SECONDS = 1.5;
     private static final double STRUM_SECONDS = 2.2;
@@ -106,6 +109,9 @@ public final class Renderer {
                     case BASS -> 0.75;
                     case INNER -> 0.5;
                 };
+        if (!note.attack().plucked()) {
+            return SLURRED * role;
+        }
         return switch (note.weight()) {
             case GHOST -> GHOST * role;
             case PLAIN -> role;

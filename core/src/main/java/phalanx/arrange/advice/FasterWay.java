@@ -2,7 +2,7 @@ package phalanx.arrange.advice;
 
 import java.util.List;
 import java.util.Objects;
-import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
 
@@ -23,7 +23,7 @@ public record FasterWay(Arrangement arrangement, double moreEffort) {
     }
 
     /** The locks that keep the song to it. */
-    public List<Lock> locks() {
+    public List<ShapeLock> locks() {
         return arrangement.slots().stream().map(ArrangedSlot::lock).toList();
     }
 }

@@ -70,7 +70,7 @@ public final class FasterWays {
                 .costs(
                         slots,
                         tempo,
-                        way.notes(),
+                        way.plain(),
                         way.holds(),
                         way.slots().stream()
                                 .map(slot -> slot.posture().position())

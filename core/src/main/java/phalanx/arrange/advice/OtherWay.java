@@ -2,7 +2,7 @@ package phalanx.arrange.advice;
 
 import java.util.Objects;
 import java.util.Optional;
-import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.ShapeLock;
 import phalanx.cost.Term;
 import phalanx.lefthand.shape.HeldShape;
 
@@ -22,7 +22,7 @@ public record OtherWay(int startTick, int endTick, HeldShape held, double moreEf
     }
 
     /** The lock that keeps the song to it. */
-    public Lock lock() {
-        return new Lock(startTick, endTick, held);
+    public ShapeLock lock() {
+        return new ShapeLock(startTick, endTick, held);
     }
 }

@@ -23,7 +23,7 @@ final class DigitAudit {
     List<Finding> findings() {
         TreeMap<Integer, List<ArrangedNote>> moments = new TreeMap<>();
         for (ArrangedNote note : arrangement.notes()) {
-            if (!(note.attack() instanceof Attack.Brush)) {
+            if (note.attack().plucked() && !(note.attack() instanceof Attack.Brush)) {
                 moments.computeIfAbsent(note.tick(), tick -> new ArrayList<>()).add(note);
             }
         }

@@ -2,12 +2,12 @@ package phalanx.arrange.audit;
 
 import java.util.ArrayList;
 import java.util.List;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.NoteTimes;
-import phalanx.arrange.score.Role;
 import phalanx.righthand.Digit;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
-import phalanx.arrange.score.Role;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Shape;
 
@@ -26,13 +26,13 @@ final class LockAudit {
     /** One finding for each lock that is not kept, at the first note that leaves it. */
     List<Finding> findings() {
         List<Finding> findings = new ArrayList<>();
-        for (Lock lock : arrangement.request().locks()) {
+        for (ShapeLock lock : arrangement.request().shapes()) {
             firstAstray(lock).ifPresent(note -> findings.add(finding(lock, note)));
         }
         return findings;
     }
 
-    private Optional<ArrangedNote> firstAstray(Lock lock) {
+    private Optional<ArrangedNote> firstAstray(ShapeLock lock) {
         return arrangement.notes().stream()
                 .filter(note -> lock.covers(note.tick()) && strays(lock.held().shape(), note))
                 .findFirst();
@@ -51,7 +51,7 @@ final class LockAudit {
                 .anyMatch(string -> shape.sounds(string) && instrument.midi(string, shape.fret(string)) == midi);
     }
 
-    private Finding finding(Lock lock, ArrangedNote note) {
+    private Finding finding(ShapeLock lock, ArrangedNote note) {
         String message = "the locked shape " + lock.held().shape() + " cannot be held with the "
                 + note.role().label() + " note on string " + note.string() + ", fret " + note.fret()
                 + ". It is left there; release the lock or choose another shape.";

@@ -29,7 +29,9 @@ record SpeedLimit(int tick, int ticks, double needsMs, FindingKind kind, String 
 
     /** Whether it is a matter of the right hand. */
     boolean isOfRightHand() {
-        return kind == FindingKind.DIGIT_TOO_FAST || kind == FindingKind.HIT_TOO_FAST;
+        return kind == FindingKind.DIGIT_TOO_FAST
+                || kind == FindingKind.HIT_TOO_FAST
+                || kind == FindingKind.SLUR_TOO_FAST;
     }
 
     double hasMs(double tempo) {

@@ -9,6 +9,7 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Track;
+import phalanx.guitar.Tuning;
 import phalanx.lefthand.shape.Press;
 import phalanx.lefthand.track.Change;
 import phalanx.lefthand.track.FingerMove;
@@ -30,13 +31,44 @@ final class SpeedMeter {
 
     /** All limits of a song, the left hand first. */
     List<SpeedLimit> limits(Track track, Arrangement arrangement) {
+        List<SpeedLimit> limits = left(track);
+        limits.addAll(right(arrangement.notes()));
+        new HitMeter(arrangement).add(limits);
+        return limits;
+    }
+
+    /** Those of the left hand's moves. */
+    List<SpeedLimit> left(Track track) {
         List<SpeedLimit> limits = new ArrayList<>();
         for (int i = 0; i < track.changes().size(); i++) {
             addChange(track.spans().get(i + 1).startTick(), track.changes().get(i), limits);
         }
-        addDigits(arrangement.notes(), limits);
-        new HitMeter(arrangement).add(limits);
         return limits;
+    }
+
+    /** Those of digits and slurs. */
+    List<SpeedLimit> right(List<ArrangedNote> notes) {
+        List<SpeedLimit> limits = new ArrayList<>();
+        addDigits(notes, limits);
+        addSlurs(notes, limits);
+        return limits;
+    }
+
+    /** A note that is slurred away needs time to be heard. */
+    private static void addSlurs(List<ArrangedNote> notes, List<SpeedLimit> limits) {
+        ArrangedNote[] last = new ArrangedNote[Tuning.MOST_STRINGS + 1];
+        for (ArrangedNote note : notes) {
+            ArrangedNote before = last[note.string()];
+            last[note.string()] = note;
+            if (before != null && note.attack() instanceof Attack.Slur slur && note.tick() > before.tick()) {
+                limits.add(new SpeedLimit(
+                        note.tick(),
+                        note.tick() - before.tick(),
+                        slur.kind().leastMs(),
+                        FindingKind.SLUR_TOO_FAST,
+                        "a " + slur.kind().label() + " follows its pluck"));
+            }
+        }
     }
 
     private static void addChange(int tick, Change change, List<SpeedLimit> limits) {

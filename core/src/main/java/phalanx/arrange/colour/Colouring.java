@@ -1,72 +1,107 @@
 package phalanx.arrange.colour;
 
+import java.text.DecimalFormat;
+import java.text.DecimalFormatSymbols;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import phalanx.arrange.audit.Audit;
 import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
-import phalanx.arrange.score.Hold;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.righthand.Digit;
 import phalanx.righthand.Picking;
 import phalanx.song.Bar;
 import phalanx.song.Song;
 import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
 
-/** Colours the notes of a song. */
+/** Colours an arrangement whose notes are chosen, and audits it: slurs first, then hits where they leave the hands free. */
 public final class Colouring {
-    private final Song song;
-    private final Picking picking;
-    private final int strings;
+    private final Audit audit;
+    private final MoveMeter meter;
 
-    /** @param strings of the guitar */
-    public Colouring(Song song, Picking picking, int strings) {
-        this.song = song;
-        this.picking = picking;
-        this.strings = strings;
+    public Colouring(Audit audit, MoveMeter meter) {
+        this.audit = audit;
+        this.meter = meter;
     }
 
     /**
-     * What comes of it.
+     * The arrangement with its colours and what was found in it; its cost stays.
      *
-     * @param notes in order of tick
-     * @param hits in order of tick
-     * @param findings what was asked for and could not be, in order of tick
+     * @param plain with every note plucked
+     * @param patterned the hits of its patterns
+     * @param wanted the digit that a pattern names for a note, if it does
      */
-    public record Coloured(List<ArrangedNote> notes, List<Hit> hits, List<Finding> findings) {}
-
-    /**
-     * Lays the hits of patterns and grooves.
-     *
-     * @param notes with digits, in order of tick
-     * @param patterned the hits of the patterns
-     */
-    public Coloured colour(List<ArrangedNote> notes, List<Hold> holds, List<Hit> patterned) {
-        WantedHits wanted = new WantedHits(song, picking);
-        HitLayer.Laid laid = new HitLayer(notes, holds, strings, song.tempo()).lay(wanted.with(patterned));
-        List<Finding> findings = new ArrayList<>();
-        laid.omissions().forEach(omission -> findings.add(finding(omission)));
-        wanted.unfit().stream()
+    public Arrangement colour(Arrangement plain, List<Hit> patterned, Function<ArrangedNote, Optional<Digit>> wanted) {
+        Song song = plain.song();
+        Picking picking = plain.request().picking();
+        SlurLayer.Slurred slurred = new SlurLayer(plain, wanted)
+                .slur(plain.request().wishes().slurs() ? Optional.of(meter) : Optional.empty());
+        WantedHits hits = new WantedHits(song, picking);
+        int strings = plain.request().instrument().strings();
+        HitLayer.Laid laid =
+                new HitLayer(slurred.notes(), plain.holds(), strings, song.tempo()).lay(hits.with(patterned));
+        Arrangement audited = audit.audited(plain.coloured(laid.notes(), laid.hits(), slurred.gains()));
+        List<Finding> findings = new ArrayList<>(slurred.findings());
+        findings.addAll(omitted(song, laid.omissions()));
+        hits.unfit().stream()
                 .limit(1)
-                .forEach(bar -> findings.add(otherMeter(bar, wanted.unfit().size())));
-        return new Coloured(laid.notes(), laid.hits(), findings);
+                .forEach(bar ->
+                        findings.add(otherMeter(song, picking, bar, hits.unfit().size())));
+        findings.addAll(audited.findings());
+        findings.sort(Comparator.comparingInt(Finding::tick));
+        return audited.with(findings, audited.ceiling());
     }
 
-    private Finding finding(HitLayer.Omission omission) {
-        Hit hit = omission.wanted();
-        String became = omission.instead()
-                .map(kind -> "is a " + kind.label() + " instead")
-                .orElse("is left out");
-        return finding(hit.tick(), "the " + hit.kind().label() + " " + became + ": " + omission.reason() + ".");
+    /** One finding for all of a bar that have one reason. */
+    private static List<Finding> omitted(Song song, List<HitLayer.Omission> omissions) {
+        record Like(int bar, HitKind kind, Optional<HitKind> instead, String reason) {}
+        Map<Like, List<Integer>> alike = new LinkedHashMap<>();
+        for (HitLayer.Omission omission : omissions) {
+            int tick = omission.wanted().tick();
+            Like like =
+                    new Like(song.barIndexAt(tick), omission.wanted().kind(), omission.instead(), omission.reason());
+            alike.computeIfAbsent(like, key -> new ArrayList<>()).add(tick);
+        }
+        List<Finding> findings = new ArrayList<>();
+        alike.forEach((like, ticks) -> {
+            Bar bar = song.bars().get(like.bar);
+            String beats = ticks.stream()
+                    .map(tick -> new DecimalFormat("0.##", DecimalFormatSymbols.getInstance(Locale.ROOT))
+                            .format(bar.beatOf(tick)))
+                    .collect(Collectors.joining(" and "));
+            String became =
+                    like.instead.map(kind -> "a " + kind.label() + " instead").orElse("left out");
+            findings.add(finding(
+                    song,
+                    ticks.get(0),
+                    ticks.size(),
+                    "the " + like.kind.label() + (ticks.size() > 1 ? " on " + beats : "") + " is " + became + ": "
+                            + like.reason + "."));
+        });
+        return findings;
     }
 
-    private Finding otherMeter(Bar bar, int bars) {
+    private static Finding otherMeter(Song song, Picking picking, Bar bar, int bars) {
         String name = picking.planAt(bar.startTick()).groove().orElseThrow().name();
         return finding(
+                song,
                 bar.startTick(),
+                bars,
                 "the groove " + name + " is made for another meter than " + bar.meter() + " and left out of " + bars
                         + (bars == 1 ? " bar." : " bars."));
     }
 
-    private Finding finding(int tick, String what) {
-        return Finding.at(song, tick, FindingKind.HIT_NOT_LAID, Finding.Severity.LOW, 0, 1, "hits", what);
+    private static Finding finding(Song song, int tick, int count, String what) {
+        return Finding.at(song, tick, FindingKind.HIT_NOT_LAID, Finding.Severity.LOW, count, 0, "hits", what);
     }
 }

@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Hold;
 import phalanx.arrange.score.NoteTimes;
-import phalanx.arrange.score.Role;
 import phalanx.righthand.Digit;
 import phalanx.song.Ticks;
 import phalanx.technique.Hit;
@@ -94,7 +94,7 @@ final class HitLayer {
     private Optional<String> refusal(Hit hit) {
         for (ArrangedNote note : sounding(hit)) {
             if (note.tick() == hit.tick() && note.attack().plucked() && !maySound(hit.kind(), note)) {
-                return Optional.of(note.role() == Role.MELODY ? "the tune is plucked there" : "a finger plucks there");
+                return Optional.of("the fingers pluck there");
             }
             if (note.role() == Role.MELODY && isStopped(note, hit)) {
                 return Optional.of("it would stop the tune");

@@ -67,15 +67,15 @@ public final class ChartShapes {
     }
 
     /** The player's locks, and one for each chord with frets that none of them touches. */
-    public List<Lock> with(List<Lock> locks, Song song) {
+    public List<Lock> with(List<? extends Lock> locks, Song song) {
         List<Lock> all = new ArrayList<>(locks);
         for (int index = 0; index < song.chart().size(); index++) {
             ChordChange change = song.chart().get(index);
             int end = song.chordEnd(index);
             change.frets()
                     .flatMap(this::held)
-                    .map(held -> new Lock(change.startTick(), end, held))
-                    .filter(lock -> locks.stream().noneMatch(lock::overlaps))
+                    .map(held -> new ShapeLock(change.startTick(), end, held))
+                    .filter(lock -> locks.stream().noneMatch(lock::contradicts))
                     .ifPresent(all::add);
         }
         return all;

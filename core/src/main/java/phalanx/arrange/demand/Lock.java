@@ -1,29 +1,23 @@
 package phalanx.arrange.demand;
 
-import java.util.Objects;
-import phalanx.lefthand.shape.HeldShape;
+import java.util.List;
+import phalanx.song.Moved;
 
-/**
- * The player's decision to hold a shape for a stretch of the song. Tune notes that the shape does not have are played
- * beside it, or with one of its fingers lifted.
- *
- * @param startTick from
- * @param endTick up to, not included
- * @param held the shape and its fingers
- */
-public record Lock(int startTick, int endTick, HeldShape held) {
-    public Lock {
-        Objects.requireNonNull(held, "held");
-        if (startTick < 0 || endTick <= startTick) {
-            throw new IllegalArgumentException("a lock from tick " + startTick + " to " + endTick);
-        }
+/** A player's decision that is kept while the rest is chosen around it. */
+public sealed interface Lock permits ShapeLock, SlurLock {
+    /** Where it begins to hold. */
+    int startTick();
+
+    /** Up to where it holds, not included. */
+    int endTick();
+
+    default boolean covers(int tick) {
+        return tick >= startTick() && tick < endTick();
     }
 
-    public boolean covers(int tick) {
-        return tick >= startTick && tick < endTick;
-    }
+    /** The same in a song that has other bars; nothing where its bars are gone. */
+    List<Lock> moved(Moved moved);
 
-    public boolean overlaps(Lock other) {
-        return startTick < other.endTick && other.startTick < endTick;
-    }
+    /** Whether both cannot be kept: of one kind, at one place. */
+    boolean contradicts(Lock other);
 }

@@ -13,7 +13,7 @@ import phalanx.song.Song;
  * @param song the song as entered
  * @param instrument the guitar, tuned
  * @param hand the player's left hand
- * @param locks shapes the player wants held
+ * @param locks what the player has decided
  * @param picking how the right hand plays
  * @param wishes what else the player wants
  */
@@ -30,6 +30,22 @@ public record Request(Song song, Instrument instrument, Hand hand, List<Lock> lo
     /** One with the usual wishes. */
     public Request(Song song, Instrument instrument, Hand hand, List<Lock> locks, Picking picking) {
         this(song, instrument, hand, locks, picking, Wishes.USUAL);
+    }
+
+    /** The shapes to hold. */
+    public List<ShapeLock> shapes() {
+        return locks.stream()
+                .filter(ShapeLock.class::isInstance)
+                .map(ShapeLock.class::cast)
+                .toList();
+    }
+
+    /** The decisions on slurs. */
+    public List<SlurLock> slurs() {
+        return locks.stream()
+                .filter(SlurLock.class::isInstance)
+                .map(SlurLock.class::cast)
+                .toList();
     }
 
     /** Who has the tune. */

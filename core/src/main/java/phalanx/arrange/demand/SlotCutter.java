@@ -14,7 +14,7 @@ import phalanx.song.Song;
 
 /** Cuts a song into slots at the onsets and ends of melody notes, at bars, chord changes, bass strokes and locks. */
 public final class SlotCutter {
-    public List<Slot> slots(Song song, List<BassStroke> bass, List<InnerStroke> inner, List<Lock> locks) {
+    public List<Slot> slots(Song song, List<BassStroke> bass, List<InnerStroke> inner, List<ShapeLock> locks) {
         List<Integer> cuts = new ArrayList<>(cuts(song, bass, locks));
         List<Slot> slots = new ArrayList<>(cuts.size());
         int melodyAt = 0;
@@ -70,11 +70,11 @@ public final class SlotCutter {
         return index >= 0 && bass.get(index).endTick() > tick ? Optional.of(bass.get(index)) : Optional.empty();
     }
 
-    private static Optional<HeldShape> lockAt(List<Lock> locks, int tick) {
-        return locks.stream().filter(lock -> lock.covers(tick)).findFirst().map(Lock::held);
+    private static Optional<HeldShape> lockAt(List<ShapeLock> locks, int tick) {
+        return locks.stream().filter(lock -> lock.covers(tick)).findFirst().map(ShapeLock::held);
     }
 
-    private static TreeSet<Integer> cuts(Song song, List<BassStroke> bass, List<Lock> locks) {
+    private static TreeSet<Integer> cuts(Song song, List<BassStroke> bass, List<ShapeLock> locks) {
         TreeSet<Integer> cuts = new TreeSet<>();
         cuts.add(0);
         cuts.add(song.endTick());
@@ -85,8 +85,8 @@ public final class SlotCutter {
         song.bars().stream().map(Bar::startTick).forEach(cuts::add);
         song.chart().stream().map(ChordChange::startTick).forEach(cuts::add);
         bass.stream().map(BassStroke::tick).forEach(cuts::add);
-        locks.stream().map(Lock::startTick).forEach(cuts::add);
-        locks.stream().map(Lock::endTick).forEach(cuts::add);
+        locks.stream().map(ShapeLock::startTick).forEach(cuts::add);
+        locks.stream().map(ShapeLock::endTick).forEach(cuts::add);
         cuts.tailSet(song.endTick(), false).clear();
         return cuts;
     }

@@ -32,7 +32,7 @@ public record SongDemand(PickingPlan plan, List<Slot> slots) {
         List<BassStroke> bass = request.picking().place() == HandPlace.HEEL
                 ? line.stream().map(SongDemand::damped).toList()
                 : line;
-        List<Slot> slots = new SlotCutter().slots(song, bass, plan.inner(), request.locks());
+        List<Slot> slots = new SlotCutter().slots(song, bass, plan.inner(), request.shapes());
         return new SongDemand(plan, new ColourSchedule(request).of(slots));
     }
 

@@ -12,11 +12,13 @@ import phalanx.song.Song;
  * @param holding what the left hand keeps down
  * @param fullEnds whether the ends of phrases sound fuller
  * @param highestFret no finger above it, from 1, if that is wanted
+ * @param slurs whether slurs are put in where they let a bar go faster
  */
-public record Wishes(TuneUse tune, Octave octave, Holding holding, boolean fullEnds, OptionalInt highestFret) {
+public record Wishes(
+        TuneUse tune, Octave octave, Holding holding, boolean fullEnds, OptionalInt highestFret, boolean slurs) {
     /** A tune to be played where it lies best. */
     public static final Wishes USUAL =
-            new Wishes(TuneUse.PLAYED, Octave.BEST, Holding.BY_TUNE, true, OptionalInt.empty());
+            new Wishes(TuneUse.PLAYED, Octave.BEST, Holding.BY_TUNE, true, OptionalInt.empty(), false);
 
     public Wishes {
         Objects.requireNonNull(tune, "tune");
@@ -39,22 +41,26 @@ public record Wishes(TuneUse tune, Octave octave, Holding holding, boolean fullE
     }
 
     public Wishes withTune(TuneUse newTune) {
-        return new Wishes(newTune, octave, holding, fullEnds, highestFret);
+        return new Wishes(newTune, octave, holding, fullEnds, highestFret, slurs);
     }
 
     public Wishes withOctave(Octave newOctave) {
-        return new Wishes(tune, newOctave, holding, fullEnds, highestFret);
+        return new Wishes(tune, newOctave, holding, fullEnds, highestFret, slurs);
     }
 
     public Wishes withHolding(Holding newHolding) {
-        return new Wishes(tune, octave, newHolding, fullEnds, highestFret);
+        return new Wishes(tune, octave, newHolding, fullEnds, highestFret, slurs);
     }
 
     public Wishes withFullEnds(boolean newFullEnds) {
-        return new Wishes(tune, octave, holding, newFullEnds, highestFret);
+        return new Wishes(tune, octave, holding, newFullEnds, highestFret, slurs);
     }
 
     public Wishes withHighestFret(OptionalInt fret) {
-        return new Wishes(tune, octave, holding, fullEnds, fret);
+        return new Wishes(tune, octave, holding, fullEnds, fret, slurs);
+    }
+
+    public Wishes withSlurs(boolean newSlurs) {
+        return new Wishes(tune, octave, holding, fullEnds, highestFret, newSlurs);
     }
 }

@@ -2,6 +2,7 @@ package phalanx.arrange.score;
 
 import java.util.Objects;
 import java.util.Optional;
+import phalanx.arrange.demand.Role;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.righthand.Digit;

@@ -2,7 +2,7 @@ package phalanx.arrange.score;
 
 import java.util.Objects;
 import java.util.Optional;
-import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.ShapeLock;
 import phalanx.cost.Effort;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.HeldShape;
@@ -38,7 +38,7 @@ public record ArrangedSlot(
     }
 
     /** The lock that keeps the song to what it does here. */
-    public Lock lock() {
-        return new Lock(startTick, endTick, held);
+    public ShapeLock lock() {
+        return new ShapeLock(startTick, endTick, held);
     }
 }

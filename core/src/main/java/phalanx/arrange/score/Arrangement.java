@@ -1,11 +1,14 @@
 package phalanx.arrange.score;
 
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.demand.Request;
 import phalanx.cost.Cost;
+import phalanx.guitar.Tuning;
 import phalanx.righthand.Joining;
 import phalanx.song.Song;
 import phalanx.technique.Hit;
@@ -25,6 +28,8 @@ import phalanx.technique.Hit;
  * @param cost of the whole song, by which the path was chosen
  * @param ceiling the fastest tempo
  * @param octave what octaves were compared, if any
+ * @param slurs those that were put in to ease the right hand
+ * @param plain the notes before they were coloured: these are what was priced
  */
 public record Arrangement(
         Request request,
@@ -38,7 +43,9 @@ public record Arrangement(
         List<Finding> findings,
         Cost cost,
         TempoCeiling ceiling,
-        Optional<OctaveChoice> octave) {
+        Optional<OctaveChoice> octave,
+        List<SlurGain> slurs,
+        List<ArrangedNote> plain) {
     public Arrangement {
         Objects.requireNonNull(request, "request");
         Objects.requireNonNull(cost, "cost");
@@ -50,6 +57,8 @@ public record Arrangement(
         hits = List.copyOf(hits);
         Objects.requireNonNull(joining, "joining");
         findings = List.copyOf(findings);
+        slurs = List.copyOf(slurs);
+        plain = List.copyOf(plain);
     }
 
     /** One in which no octaves were compared. */
@@ -77,7 +86,22 @@ public record Arrangement(
                 findings,
                 cost,
                 ceiling,
-                Optional.empty());
+                Optional.empty(),
+                List.of(),
+                notes);
+    }
+
+    /** Each note that is slurred, and the note before on its string that it is slurred from. */
+    public Map<ArrangedNote, ArrangedNote> slurred() {
+        Map<ArrangedNote, ArrangedNote> slurred = new LinkedHashMap<>();
+        ArrangedNote[] last = new ArrangedNote[Tuning.MOST_STRINGS + 1];
+        for (ArrangedNote note : notes) {
+            if (!note.attack().plucked() && last[note.string()] != null) {
+                slurred.put(note, last[note.string()]);
+            }
+            last[note.string()] = note;
+        }
+        return slurred;
     }
 
     public Song song() {
@@ -132,7 +156,28 @@ public record Arrangement(
                 findings,
                 cost,
                 ceiling,
-                octave);
+                octave,
+                slurs,
+                plain);
+    }
+
+    /** The same notes coloured: slurred, some shorter, with hits. */
+    public Arrangement coloured(List<ArrangedNote> newNotes, List<Hit> newHits, List<SlurGain> newSlurs) {
+        return new Arrangement(
+                request,
+                movedBy,
+                newNotes,
+                holds,
+                slots,
+                innerAsked,
+                newHits,
+                joining,
+                findings,
+                cost,
+                ceiling,
+                octave,
+                newSlurs,
+                plain);
     }
 
     /** The same with findings and a ceiling. */
@@ -149,12 +194,27 @@ public record Arrangement(
                 newFindings,
                 cost,
                 newCeiling,
-                octave);
+                octave,
+                slurs,
+                plain);
     }
 
     /** The same with what was found of its octave. */
     public Arrangement with(Optional<OctaveChoice> choice) {
         return new Arrangement(
-                request, movedBy, notes, holds, slots, innerAsked, hits, joining, findings, cost, ceiling, choice);
+                request,
+                movedBy,
+                notes,
+                holds,
+                slots,
+                innerAsked,
+                hits,
+                joining,
+                findings,
+                cost,
+                ceiling,
+                choice,
+                slurs,
+                plain);
     }
 }

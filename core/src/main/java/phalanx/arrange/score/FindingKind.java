@@ -18,6 +18,8 @@ public enum FindingKind {
     DIGIT_TOO_FAST("digit repeated too fast"),
     DIGITS_CROSSED("digits crossed"),
     HIT_TOO_FAST("hit too fast"),
+    SLUR_TOO_FAST("slur too fast"),
+    SLUR_CONFLICT("slur conflict"),
     HIT_CONFLICT("hit conflict"),
     DAMPED_NOTE("damped note"),
     HIT_NOT_LAID("hit not laid"),
@@ -40,6 +42,7 @@ public enum FindingKind {
                     REFINGERING_TOO_FAST,
                     BARRE_TOO_FAST,
                     DIGIT_TOO_FAST,
+                    SLUR_TOO_FAST,
                     HIT_TOO_FAST -> true;
             default -> false;
         };

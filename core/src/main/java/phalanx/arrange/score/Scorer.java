@@ -9,6 +9,7 @@ import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Ear;
 import phalanx.arrange.demand.Labels;
 import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.Scene;
 import phalanx.arrange.demand.ShapeEar;
 import phalanx.arrange.demand.Slot;

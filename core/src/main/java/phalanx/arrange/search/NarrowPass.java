@@ -25,7 +25,7 @@ final class NarrowPass {
         this.graph = graph;
         this.beginnings = beginnings;
         this.endings = endings;
-        this.way = beginnings.isComplete() ? beginnings.way() : join();
+        this.way = beginnings.isComplete() ? beginnings.way() : join(graph, beginnings, (graph.layers() + 1) / 2);
     }
 
     static NarrowPass through(LayeredGraph graph) {
@@ -59,13 +59,27 @@ final class NarrowPass {
         return SideBySide.of(forward, backward, (begun, ended) -> new NarrowPass(graph, begun, ended));
     }
 
-    private Way join() {
+    /**
+     * The cheapest way through a graph that differs from this pass's graph in one layer only; once completed.
+     *
+     * @param at the layer that differs
+     */
+    Way wayThrough(LayeredGraph edited, int at) {
+        return join(edited, beginnings.withLayer(edited, at), at + 1);
+    }
+
+    /**
+     * Joins what was swept from both ends.
+     *
+     * @param begun swept as far as the layer before
+     * @param middle the first layer of the endings
+     */
+    private Way join(LayeredGraph graph, Sweep begun, int middle) {
         int layers = graph.layers();
-        int middle = (layers + 1) / 2;
         if (middle == layers) {
-            return beginnings.way();
+            return begun.way();
         }
-        Entries begun = new Entries(graph.changes(middle), beginnings.nodes(middle - 1), graph.repeat());
+        Entries entries = new Entries(graph.changes(middle), begun.nodes(middle - 1), graph.repeat());
         Nodes ended = endings.nodes(layers - 1 - middle);
         long cheapest = LayeredGraph.IMPOSSIBLE;
         int from = 0;
@@ -73,15 +87,15 @@ final class NarrowPass {
         for (int candidate = 0; candidate < ended.best.length; candidate++) {
             for (int node = ended.firsts[candidate]; node < ended.firsts[candidate + 1]; node++) {
                 long rest = ended.costs[node];
-                long cost = begun.into(candidate, ended.label(node), cheapest - rest) + rest;
+                long cost = entries.into(candidate, ended.label(node), cheapest - rest) + rest;
                 if (cost < cheapest) {
                     cheapest = cost;
-                    from = begun.node();
+                    from = entries.node();
                     to = node;
                 }
             }
         }
-        int[] joined = Arrays.copyOf(beginnings.wayToNode(middle - 1, from), layers);
+        int[] joined = Arrays.copyOf(begun.wayToNode(middle - 1, from), layers);
         int[] rest = endings.wayToNode(layers - 1 - middle, to);
         for (int i = 0; i < rest.length; i++) {
             joined[layers - 1 - i] = rest[i];

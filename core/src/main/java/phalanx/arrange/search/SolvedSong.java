@@ -56,7 +56,7 @@ public record SolvedSong(Request request, Solver solver, Solver.Answer answer) {
     public Solver.Answer answerWith(HeldShape held, int at) {
         Slot slot = graph().slots().get(at).with(held);
         SongGraph locked = graph().with(at, slot, solver.promising(slot));
-        return new Solver.Answer(locked, solver.narrow().again(locked, at, at).way());
+        return new Solver.Answer(locked, solver.narrow().wayThrough(locked, at));
     }
 
     private long[] through(int at, Layer layer, SongGraph graph) {

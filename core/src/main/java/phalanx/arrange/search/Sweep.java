@@ -75,6 +75,14 @@ public final class Sweep {
         return sweep;
     }
 
+    /** As far as a layer of a graph that differs from this sweep's graph nowhere before it. */
+    Sweep withLayer(LayeredGraph graph, int layer) {
+        Sweep sweep = new Sweep(nodes.length);
+        System.arraycopy(nodes, 0, sweep.nodes, 0, layer);
+        sweep.extend(graph, layer);
+        return sweep;
+    }
+
     /** Goes on until all layers are swept. */
     void complete(LayeredGraph graph) {
         for (int layer = 0; layer < nodes.length; layer++) {

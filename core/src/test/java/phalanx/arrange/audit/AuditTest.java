@@ -12,14 +12,14 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.LongRange;
 import org.junit.jupiter.api.Test;
 import phalanx.arrange.Arranger;
-import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Request;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Hold;
-import phalanx.arrange.score.Role;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
@@ -224,7 +224,7 @@ public class AuditTest {
         Arrangement good = good(seed);
         HeldShape far =
                 new HeldShape(Shape.parse("x x 12 x x x"), new Fingering(List.of(new Press(Finger.INDEX, 12, 4, 4))));
-        Lock lock = new Lock(0, good.song().endTick(), far);
+        ShapeLock lock = new ShapeLock(0, good.song().endTick(), far);
         Request request = new Request(
                 good.song(),
                 good.request().instrument(),

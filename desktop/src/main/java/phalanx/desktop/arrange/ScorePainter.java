@@ -1,15 +1,16 @@
 package phalanx.desktop.arrange;
 
 import java.util.List;
+import java.util.Map;
 import java.util.TreeSet;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
-import phalanx.arrange.score.Role;
 import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Pens;
 import phalanx.lefthand.shape.Shape;
@@ -22,6 +23,7 @@ import phalanx.song.MelodyNote;
 import phalanx.song.Section;
 import phalanx.technique.Attack;
 import phalanx.technique.Hit;
+import phalanx.technique.SlurKind;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
@@ -31,18 +33,21 @@ final class ScorePainter {
     private static final double CORNER = 6;
     private static final double DOT = 9;
     private static final double HIT = 17;
+    private static final double ARC = 7;
     private static final double TRAIL = 3;
     private static final double SHAPE_GAP = 9;
 
     private final Arrangement arrangement;
     private final ScoreLayout layout;
     private final Theme theme;
+    private final Map<ArrangedNote, ArrangedNote> slurred;
     private final NeckLanePainter neck;
 
     ScorePainter(Arrangement arrangement, ScoreLayout layout, Theme theme) {
         this.arrangement = arrangement;
         this.layout = layout;
         this.theme = theme;
+        this.slurred = arrangement.slurred();
         this.neck = new NeckLanePainter(arrangement, layout, theme);
     }
 
@@ -60,7 +65,11 @@ final class ScorePainter {
         notes.forEach(note -> paintTrail(g, line, note));
         notes.stream().filter(note -> note.tick() >= line.startTick()).forEach(note -> {
             paintFigure(g, line, note);
-            paintDigit(g, line, note);
+            if (note.attack() instanceof Attack.Slur slur) {
+                paintSlur(g, line, note, slur.kind());
+            } else {
+                paintDigit(g, line, note);
+            }
         });
         arrangement.hits().stream()
                 .filter(hit -> hit.tick() >= line.startTick() && hit.tick() < line.endTick())
@@ -237,6 +246,23 @@ final class ScorePainter {
         g.fillRoundRect(x - width / 2, y - TILE / 2, width, TILE, round, round);
         Color ink = colour(note.role() == Role.INNER ? "inner" : "on-colour");
         Pens.centred(g, String.valueOf(note.fret()), x, y, Pens.monoBold(15), ink);
+    }
+
+    /** An arc from the note it is slurred from, with its letter over it; from the edge where that is on another line. */
+    private void paintSlur(GraphicsContext g, ScoreLayout.Line line, ArrangedNote note, SlurKind kind) {
+        ArrangedNote before = slurred.get(note);
+        double to = layout.x(line, note.tick());
+        double from = before == null || before.tick() < line.startTick()
+                ? Math.max(ScoreLayout.LEFT, to - 2 * TILE)
+                : layout.x(line, before.tick());
+        double y = layout.stringY(line, note.string()) - TILE / 2 - 1;
+        g.setStroke(colour("ink"));
+        g.setLineWidth(1.6);
+        g.strokeArc(from, y - ARC, to - from, 2 * ARC, 0, 180, ArcType.OPEN);
+        double middle = (from + to) / 2;
+        g.setFill(colour("raised"));
+        g.fillOval(middle - ARC, y - 2 * ARC, 2 * ARC, 2 * ARC);
+        Pens.centred(g, kind.sign(), middle, y - ARC, Pens.sansBold(12), colour("ink"));
     }
 
     private void paintDigit(GraphicsContext g, ScoreLayout.Line line, ArrangedNote note) {

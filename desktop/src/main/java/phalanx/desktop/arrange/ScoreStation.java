@@ -13,7 +13,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
-import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.desktop.Playback;
@@ -39,11 +39,13 @@ public final class ScoreStation extends StackPane implements Themed {
     private final PauseTransition settled = new PauseTransition(SETTLED);
     private final HBox content;
     private final VBox empty;
+    private final SlurKey slurs;
     private int shownFinding = -1;
 
     public ScoreStation(Workbench workbench, Playback playback) {
         this.workbench = workbench;
         this.playback = playback;
+        this.slurs = new SlurKey(workbench);
         this.why = new WhyDrawer(new WhyDrawer.Actions(workbench::lock, workbench::release, this::findFaster, way -> {
             workbench.take(way);
             requestFocus();
@@ -59,7 +61,8 @@ public final class ScoreStation extends StackPane implements Themed {
         content.setVisible(false);
         setFocusTraversable(true);
         setId("score-station");
-        setAccessibleText("Score. Arrow keys move, space plays, K locks, U releases, ] goes to the next finding");
+        setAccessibleText(
+                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, ] goes to the next finding");
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -123,8 +126,8 @@ public final class ScoreStation extends StackPane implements Themed {
         return workbench.project().flatMap(Project::written).isPresent();
     }
 
-    private Optional<Lock> lock() {
-        return workbench.arrangement().flatMap(shown -> shown.request().locks().stream()
+    private Optional<ShapeLock> lock() {
+        return workbench.arrangement().flatMap(shown -> shown.request().shapes().stream()
                 .filter(one -> one.covers(score.selected()))
                 .findFirst());
     }
@@ -225,6 +228,7 @@ public final class ScoreStation extends StackPane implements Themed {
             case END -> select(Integer.MAX_VALUE);
             case K -> lockSelected();
             case U -> releaseSelected();
+            case S -> workbench.arrangement().ifPresent(shown -> slurs.press(shown, score.selected()));
             default -> handled = false;
         }
         if (handled) {

@@ -4,22 +4,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.scene.shape.Circle;
-import javafx.scene.shape.Line;
-import javafx.scene.shape.Rectangle;
-import javafx.scene.shape.Shape;
 import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.OtherWay;
-import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
@@ -29,13 +22,12 @@ import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.EffortBars;
 import phalanx.desktop.widget.NeckCrop;
 import phalanx.song.Bar;
-import phalanx.technique.HitKind;
+import phalanx.technique.Attack;
 import phalanx.theory.Pitch;
 
 /** What the selected moment asks of the hands, and why. */
 final class WhyDrawer extends ScrollPane {
-    private static final double WIDTH = 308;
-    private static final double SIGN = 12;
+    private static final double WIDTH = 320;
 
     private final Label place = new Label();
     private final NeckCrop neck = new NeckCrop();
@@ -44,7 +36,7 @@ final class WhyDrawer extends ScrollPane {
     private final VBox findings = new VBox(8);
     private final VBox ways = new VBox(6);
     private final VBox faster = new VBox(6);
-    private final VBox legend = new VBox(4);
+    private final Legend legend = new Legend();
     private final Actions actions;
     private Theme theme = Theme.SPRUCE;
 
@@ -56,7 +48,8 @@ final class WhyDrawer extends ScrollPane {
      * @param findFaster look for a way that goes faster
      * @param take keep the song to one
      */
-    record Actions(Consumer<Lock> lock, Consumer<Lock> release, Runnable findFaster, Consumer<FasterWay> take) {}
+    record Actions(
+            Consumer<ShapeLock> lock, Consumer<ShapeLock> release, Runnable findFaster, Consumer<FasterWay> take) {}
 
     WhyDrawer(Actions actions) {
         this.actions = actions;
@@ -64,7 +57,8 @@ final class WhyDrawer extends ScrollPane {
         place.setId("place");
         place.getStyleClass().add("heading");
         findings.setId("findings");
-        VBox content = new VBox(place, neck, notes, effort, findings, ways, faster, legend);
+        // other ways come later than the rest: what is pressed must not move away
+        VBox content = new VBox(place, neck, notes, effort, findings, faster, ways, legend);
         content.getStyleClass().add("why");
         getStyleClass().add("why-drawer");
         setContent(content);
@@ -73,46 +67,11 @@ final class WhyDrawer extends ScrollPane {
         setPrefWidth(WIDTH);
         setMinWidth(WIDTH);
         setFocusTraversable(false);
-        showLegend();
     }
 
     void useTheme(Theme next) {
         theme = next;
         neck.useTheme(next);
-        showLegend();
-    }
-
-    private void showLegend() {
-        Label title = new Label("In the score");
-        title.getStyleClass().add("heading");
-        legend.getChildren()
-                .setAll(
-                        title,
-                        legendLine(new Rectangle(SIGN, SIGN), "bass", "square: bass, with the thumb"),
-                        legendLine(new Circle(SIGN / 2), "melody", "round: the tune"),
-                        legendLine(
-                                new Rectangle(SIGN, 4),
-                                "good",
-                                "above, the hand on the neck: a ribbon slides, dashes jump"),
-                        legendLine(new Rectangle(SIGN, 3), "inner", "bare figure: inner note; bar: how long it rings"),
-                        legendLine(new Line(0, 0, SIGN / 2, SIGN), "inner", "below: slanted, a brush; up, a triangle"),
-                        legendLine(new Rectangle(SIGN, SIGN), "alarm", "a hit: " + HitKind.legend()));
-    }
-
-    private Node legendLine(Shape sign, String token, String words) {
-        sign.setFill(theme.colour(token));
-        if (sign instanceof Line) {
-            sign.setStroke(theme.colour(token));
-            sign.setStrokeWidth(2.5);
-        }
-        StackPane place = new StackPane(sign);
-        place.setMinWidth(SIGN + 6);
-        Label text = new Label(words);
-        text.setWrapText(true);
-        text.getStyleClass().add("caution");
-        HBox line = new HBox(8, place, text);
-        line.setAlignment(Pos.CENTER_LEFT);
-        return line;
     }
 
     void show(Arrangement arrangement, int tick) {
@@ -127,25 +86,32 @@ final class WhyDrawer extends ScrollPane {
                 .setAll(struck.stream().map(note -> noteLine(arrangement, note)).toList());
         effort.show(slot.effort(), theme);
         showFindings(arrangement, bar);
+        legend.show(arrangement, theme);
     }
 
     private static String number(double value) {
         return String.format(Locale.ROOT, "%.2f", value).replaceAll("0+$", "").replaceAll("\\.$", "");
     }
 
+    /** The digit that plucks it, or the sign of its slur. */
+    private static String sign(ArrangedNote note) {
+        return note.attack() instanceof Attack.Slur slur
+                ? slur.kind().sign()
+                : note.right().symbol();
+    }
+
     private static Node noteLine(Arrangement arrangement, ArrangedNote note) {
         String pitch = Pitch.of(note.midi(), arrangement.song().key()).toString();
         String finger = note.left().map(left -> "finger " + left.symbol()).orElse("open");
         Label label = new Label(String.format(
-                "%s  %-6s %-3s  string %d, %s",
-                note.right().symbol(), note.role().label(), pitch, note.string(), finger));
+                "%s  %-6s %-3s  string %d, %s", sign(note), note.role().label(), pitch, note.string(), finger));
         label.getStyleClass().add("mono");
         label.setStyle("-fx-font-size: 13px;");
         return label;
     }
 
     /** Shows the lock that holds at the moment, or offers one; other ways follow when they are found. */
-    void showLock(ArrangedSlot slot, Optional<Lock> lock) {
+    void showLock(ArrangedSlot slot, Optional<ShapeLock> lock) {
         ways.getChildren().setAll(Cards.heading("Other ways"));
         if (lock.isPresent()) {
             ways.getChildren()

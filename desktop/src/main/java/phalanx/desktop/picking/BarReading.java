@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
-import phalanx.arrange.score.Role;
 import phalanx.righthand.Counting;
 import phalanx.righthand.Digit;
 import phalanx.righthand.DigitAssigner;
@@ -26,7 +26,7 @@ final class BarReading {
         this.arrangement = arrangement;
         this.bar = bar;
         this.notes = arrangement.notes().stream()
-                .filter(note -> bar.contains(note.tick()))
+                .filter(note -> bar.contains(note.tick()) && note.attack().plucked())
                 .toList();
     }
 

@@ -9,6 +9,7 @@ import java.util.function.UnaryOperator;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import phalanx.arrange.demand.Holding;
@@ -35,11 +36,11 @@ final class HandChoices extends VBox {
     private final ComboBox<BassStrings> strings = box("bass-strings", BassStrings.values(), BassStrings::label);
     private final ComboBox<Level> level = box("plan-level", Level.values(), Level::label);
     private final ComboBox<Optional<Groove>> groove = new ComboBox<>();
-    private final Label grooveWords = Cards.small("");
     private final ComboBox<PlantingChart.Manner> planting =
             box("planting", PlantingChart.Manner.values(), PlantingChart.Manner::label);
     private final ComboBox<Holding> hold = box("hold", Holding.values(), Holding::label);
     private final CheckBox ends = new CheckBox("phrases end fuller");
+    private final CheckBox slurs = new CheckBox("slurs where they help");
     private final Label bassWords = Cards.small("");
     private final NumberField repeats;
     private final NumberField rolls;
@@ -62,6 +63,8 @@ final class HandChoices extends VBox {
         void hold(Holding chosen);
 
         void fullEnds(boolean full);
+
+        void slurs(boolean wanted);
     }
 
     HandChoices(Listener listener) {
@@ -110,12 +113,10 @@ final class HandChoices extends VBox {
                         Cards.small("level: how much is played"),
                         level,
                         bassWords,
-                        Cards.small("groove: hits laid over it"),
-                        groove,
-                        grooveWords,
                         Cards.heading("What stays down"),
                         hold,
                         ends,
+                        slurs,
                         Cards.heading("Keys in the grid"),
                         Cards.small(
                                 "x stroke, p i m a c by that digit, capital accent, o ghost, full stop clears. Brush:"
@@ -128,6 +129,9 @@ final class HandChoices extends VBox {
         listen(groove, chosen -> listener.plan());
         listen(planting, chosen -> listener.planting());
         listen(hold, listener::hold);
+        slurs.setId("slurs");
+        slurs.setTooltip(new Tooltip("Where the left hand can make a note and the bar then goes faster"));
+        slurs.setOnAction(event -> listener.slurs(slurs.isSelected()));
         ends.setId("full-ends");
         ends.setOnAction(event -> listener.fullEnds(ends.isSelected()));
     }
@@ -183,9 +187,9 @@ final class HandChoices extends VBox {
             groove.getItems().add(plan.groove());
         }
         groove.setValue(plan.groove());
-        grooveWords.setText(plan.groove().map(Groove::signs).orElse(""));
         hold.setValue(wishes.holding());
         ends.setSelected(wishes.fullEnds());
+        slurs.setSelected(wishes.slurs());
         showing = false;
     }
 
@@ -199,6 +203,11 @@ final class HandChoices extends VBox {
 
     Level level() {
         return level.getValue();
+    }
+
+    /** The choice of a groove, for where the pattern is put on. */
+    ComboBox<Optional<Groove>> grooves() {
+        return groove;
     }
 
     Optional<Groove> groove() {

@@ -39,6 +39,7 @@ import phalanx.righthand.Speeds;
 import phalanx.song.Bar;
 import phalanx.song.Section;
 import phalanx.song.Song;
+import phalanx.technique.Groove;
 
 /** The picking station: patterns to browse and build, put on a bar, a section or the song, and what the hand does. */
 public final class PickingStation extends HBox implements Themed {
@@ -46,6 +47,7 @@ public final class PickingStation extends HBox implements Themed {
     private static final double LIST = 236;
     private static final double LEAST_LIST = 190;
     private static final double CHOICES = 216;
+    private static final double GROOVES = 180;
     private static final String OWN = "own";
 
     private final Workbench workbench;
@@ -174,8 +176,19 @@ public final class PickingStation extends HBox implements Themed {
         Button put = Cards.button("pattern-apply", "Put it on", "Ctrl+Enter; undo returns", this::apply);
         put.getStyleClass().add("main");
         foot.getChildren()
-                .addAll(put, Cards.button("pattern-hear", "Hear", "The bar as it is now (H)", this::hear), status);
+                .addAll(
+                        put,
+                        Cards.button("pattern-hear", "Hear", "The bar as it is now (H)", this::hear),
+                        Cards.before("groove"),
+                        grooves(),
+                        status);
         return Cards.card("Pattern", head, grid, foot);
+    }
+
+    private ComboBox<Optional<Groove>> grooves() {
+        ComboBox<Optional<Groove>> box = choices.grooves();
+        box.setPrefWidth(GROOVES);
+        return box;
     }
 
     private VBox reading() {
@@ -495,6 +508,12 @@ public final class PickingStation extends HBox implements Themed {
         public void fullEnds(boolean full) {
             workbench.setWishes(
                     full ? "fuller ends of phrases" : "plain ends of phrases", wishes -> wishes.withFullEnds(full));
+        }
+
+        @Override
+        public void slurs(boolean wanted) {
+            workbench.setWishes(
+                    wanted ? "slurs where they help" : "every note plucked", wishes -> wishes.withSlurs(wanted));
         }
 
         @Override

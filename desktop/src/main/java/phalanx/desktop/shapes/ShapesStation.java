@@ -19,7 +19,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
@@ -397,7 +397,7 @@ public final class ShapesStation extends HBox implements Themed {
 
     private void use() {
         chosen().ifPresent(shape -> inSong().ifPresentOrElse(
-                        at -> workbench.lock(new Lock(at.startTick(), at.endTick(), held(shape))),
+                        at -> workbench.lock(new ShapeLock(at.startTick(), at.endTick(), held(shape))),
                         () -> workbench.say(
                                 Message.plain("Choose a chord of the song first: this one stands nowhere in it."))));
     }

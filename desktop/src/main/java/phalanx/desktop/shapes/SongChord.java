@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
@@ -33,7 +33,7 @@ record SongChord(
         String played,
         Optional<Fingering> before,
         double effort,
-        Optional<Lock> lock) {
+        Optional<ShapeLock> lock) {
     /** All chords of an arranged song in order. */
     static List<SongChord> of(Arrangement arrangement) {
         List<SongChord> chords = new ArrayList<>();
@@ -56,7 +56,7 @@ record SongChord(
         Optional<Fingering> before = start == 0
                 ? Optional.empty()
                 : Optional.of(arrangement.slotAt(start - 1).fingering());
-        Optional<Lock> lock = arrangement.request().locks().stream()
+        Optional<ShapeLock> lock = arrangement.request().shapes().stream()
                 .filter(one -> one.covers(start))
                 .findFirst();
         int bar = arrangement.song().barAt(start).number();

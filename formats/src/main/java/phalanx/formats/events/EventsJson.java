@@ -45,6 +45,9 @@ public final class EventsJson {
                 .put("tick", hit.tick())
                 .put("kind", hit.kind().label())
                 .put("hand", hit.kind().side().label()));
+        if (!arrangement.slurs().isEmpty()) {
+            addSlurs(arrangement, root.putArray("slurs"));
+        }
         ArrayNode findings = root.putArray("findings");
         arrangement.findings().forEach(finding -> addFinding(finding, findings.addObject()));
         root.put("effort", arrangement.effort());
@@ -81,6 +84,16 @@ public final class EventsJson {
                     .put("lengthTicks", note.lengthTicks())
                     .put("midi", note.midi());
         }
+    }
+
+    /** What slurs that were put in to help have gained. */
+    private static void addSlurs(Arrangement arrangement, ArrayNode slurs) {
+        arrangement.slurs().forEach(slur -> slurs.addObject()
+                .put("tick", slur.tick())
+                .put("string", slur.string())
+                .put("kind", slur.kind().label())
+                .put("barCeilingPlucked", Math.floor(slur.ceilingBefore()))
+                .put("barCeiling", Math.floor(slur.ceilingAfter())));
     }
 
     private static void addNote(ArrangedNote note, ObjectNode node) {

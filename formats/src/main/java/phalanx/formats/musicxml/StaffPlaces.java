@@ -18,7 +18,7 @@ final class StaffPlaces {
     private final List<InBar> found = new ArrayList<>();
 
     /** A note by its bar and its time in it. */
-    private record InBar(int bar, int onset, int string, int fret) {}
+    private record InBar(int bar, int onset, int string, int fret, boolean slurred) {}
 
     private int capo;
 
@@ -64,10 +64,17 @@ final class StaffPlaces {
                 Optional<Integer> string = number(technical, "string");
                 Optional<Integer> fret = number(technical, "fret");
                 if (string.isPresent() && fret.isPresent() && string.get() > 0) {
-                    found.add(new InBar(bar, onset, string.get(), fret.get()));
+                    boolean slurred =
+                            ends(technical, "hammer-on") || ends(technical, "pull-off") || ends(notations, "slide");
+                    found.add(new InBar(bar, onset, string.get(), fret.get(), slurred));
                 }
             }
         }
+    }
+
+    private static boolean ends(XmlNode marks, String name) {
+        return marks.children(name).stream()
+                .anyMatch(mark -> mark.attribute("type").equals("stop"));
     }
 
     private static Optional<Integer> number(XmlNode technical, String name) {
@@ -110,7 +117,7 @@ final class StaffPlaces {
             int tick = built.starts().get(one.bar) + one.onset;
             List<WrittenNote> there = notes.computeIfAbsent(tick, at -> new ArrayList<>());
             if (there.stream().noneMatch(note -> note.string() == one.string)) {
-                there.add(new WrittenNote(tick, one.string, one.fret));
+                there.add(new WrittenNote(tick, one.string, one.fret, one.slurred));
             }
         }
         return notes;

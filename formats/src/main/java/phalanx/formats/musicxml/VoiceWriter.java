@@ -1,11 +1,14 @@
 package phalanx.formats.musicxml;
 
+import jakarta.xml.bind.JAXBElement;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.audiveris.proxymusic.Arpeggiate;
 import org.audiveris.proxymusic.Backup;
@@ -14,6 +17,7 @@ import org.audiveris.proxymusic.EmptyPlacement;
 import org.audiveris.proxymusic.Fingering;
 import org.audiveris.proxymusic.Forward;
 import org.audiveris.proxymusic.Fret;
+import org.audiveris.proxymusic.HammerOnPullOff;
 import org.audiveris.proxymusic.Lyric;
 import org.audiveris.proxymusic.Notations;
 import org.audiveris.proxymusic.Note;
@@ -22,18 +26,22 @@ import org.audiveris.proxymusic.ObjectFactory;
 import org.audiveris.proxymusic.Pitch;
 import org.audiveris.proxymusic.PlacementText;
 import org.audiveris.proxymusic.Rest;
+import org.audiveris.proxymusic.Slide;
+import org.audiveris.proxymusic.Slur;
 import org.audiveris.proxymusic.StartStop;
+import org.audiveris.proxymusic.StartStopContinue;
 import org.audiveris.proxymusic.Step;
 import org.audiveris.proxymusic.Technical;
 import org.audiveris.proxymusic.Tie;
 import org.audiveris.proxymusic.Tied;
 import org.audiveris.proxymusic.TiedType;
 import org.audiveris.proxymusic.TimeModification;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
-import phalanx.arrange.score.Role;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.technique.Attack;
+import phalanx.technique.SlurKind;
 
 /**
  * Writes the notes of one role, or of a tune, in one bar as one voice. Notes struck together are a chord; a note is written as long
@@ -50,6 +58,8 @@ final class VoiceWriter {
     private final int staff;
     private final HarmonyWriter harmonyWriter = new HarmonyWriter();
 
+    private final Map<ArrangedNote, ArrangedNote> slurred;
+    private final Map<ArrangedNote, ArrangedNote> slurs = new HashMap<>();
     private String voice = "";
     private int at;
     private List<Object> content = List.of();
@@ -59,17 +69,20 @@ final class VoiceWriter {
 
     /** For the only staff of a part. */
     VoiceWriter(Bar bar) {
-        this(bar, ONLY);
+        this(bar, ONLY, Map.of());
     }
 
     /**
      * For one of the two staves of a guitar: notes and words, or tablature with strings, frets, fingers and digits.
      *
      * @param staff {@link #NOTES} or {@link #TABLATURE}
+     * @param slurred each note that is slurred, and the one it is slurred from
      */
-    VoiceWriter(Bar bar, int staff) {
+    VoiceWriter(Bar bar, int staff, Map<ArrangedNote, ArrangedNote> slurred) {
         this.bar = bar;
         this.staff = staff;
+        this.slurred = slurred;
+        slurred.forEach((note, from) -> slurs.put(from, note));
     }
 
     /**
@@ -238,10 +251,50 @@ final class VoiceWriter {
             written.played()
                     .ifPresent(played -> notations.getTiedOrSlurOrTuplet().add(technical(played, tiedFrom)));
         }
+        if (!tiedFrom) {
+            written.played().ifPresent(played -> addSlurs(played, notations));
+        }
         if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
             note.getNotations().add(notations);
         }
         return note;
+    }
+
+    /** A slur over notes, and a line between where the finger slides. */
+    private void addSlurs(ArrangedNote note, Notations notations) {
+        if (slurred.containsKey(note)) {
+            addSlurs(note, StartStopContinue.STOP, StartStop.STOP, notations);
+        }
+        if (slurs.containsKey(note)) {
+            addSlurs(slurs.get(note), StartStopContinue.START, StartStop.START, notations);
+        }
+    }
+
+    private void addSlurs(ArrangedNote note, StartStopContinue bow, StartStop line, Notations notations) {
+        // the numbers keep slurs apart that overlap on several strings
+        if (staff != TABLATURE) {
+            Slur slur = new Slur();
+            slur.setType(bow);
+            slur.setNumber(note.string());
+            notations.getTiedOrSlurOrTuplet().add(slur);
+        }
+        if (note.attack() instanceof Attack.Slur own && own.kind() == SlurKind.SLIDE) {
+            Slide slide = new Slide();
+            slide.setType(line);
+            slide.setNumber(note.string());
+            notations.getTiedOrSlurOrTuplet().add(slide);
+        }
+    }
+
+    private void addSlur(ArrangedNote note, StartStop type, List<JAXBElement<?>> marks) {
+        if (note.attack() instanceof Attack.Slur own && own.kind() != SlurKind.SLIDE) {
+            HammerOnPullOff mark = new HammerOnPullOff();
+            mark.setType(type);
+            mark.setNumber(note.string());
+            boolean hammer = own.kind() == SlurKind.HAMMER;
+            mark.setValue(type == StartStop.STOP ? "" : hammer ? "H" : "P");
+            marks.add(hammer ? factory.createTechnicalHammerOn(mark) : factory.createTechnicalPullOff(mark));
+        }
     }
 
     private static void addTie(Note note, Notations notations, StartStop type, TiedType tiedType) {
@@ -268,9 +321,17 @@ final class VoiceWriter {
                 fingering.setValue(finger.symbol());
                 marks.add(factory.createTechnicalFingering(fingering));
             });
-            PlacementText pluck = new PlacementText();
-            pluck.setValue(note.right().symbol());
-            marks.add(factory.createTechnicalPluck(pluck));
+            if (note.attack().plucked()) {
+                PlacementText pluck = new PlacementText();
+                pluck.setValue(note.right().symbol());
+                marks.add(factory.createTechnicalPluck(pluck));
+            }
+            if (slurred.containsKey(note)) {
+                addSlur(note, StartStop.STOP, marks);
+            }
+            if (slurs.containsKey(note)) {
+                addSlur(slurs.get(note), StartStop.START, marks);
+            }
             if (note.attack().equals(Attack.UPSTROKE)) {
                 marks.add(factory.createTechnicalUpBow(new EmptyPlacement()));
             }

@@ -10,6 +10,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
@@ -20,6 +21,9 @@ import phalanx.arrange.WrittenNote;
 import phalanx.arrange.demand.Holding;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.ShapeLock;
+import phalanx.arrange.demand.SlurLock;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
 import phalanx.formats.disk.FileContent;
@@ -64,17 +68,26 @@ public final class ProjectFile {
         root.set("strings", mapper.valueToTree(project.strings()));
         root.set("hand", mapper.valueToTree(project.hand()));
         ArrayNode locks = root.putArray("locks");
+        ArrayNode slurs = root.putArray("slurs");
         for (Lock lock : project.locks()) {
-            ObjectNode node =
-                    locks.addObject().put("startTick", lock.startTick()).put("endTick", lock.endTick());
-            node.set("held", mapper.valueToTree(lock.held()));
+            if (lock instanceof ShapeLock shape) {
+                ObjectNode node =
+                        locks.addObject().put("startTick", shape.startTick()).put("endTick", shape.endTick());
+                node.set("held", mapper.valueToTree(shape.held()));
+            } else if (lock instanceof SlurLock slur) {
+                slurs.addObject()
+                        .put("tick", slur.tick())
+                        .put("role", slur.role().label())
+                        .put("slurred", slur.slurred());
+            }
         }
         project.written().ifPresent(written -> {
             ArrayNode notes = root.putArray("written");
             written.notes().forEach(note -> notes.addObject()
                     .put("tick", note.tick())
                     .put("string", note.string())
-                    .put("fret", note.fret()));
+                    .put("fret", note.fret())
+                    .put("slurred", note.slurred()));
         });
         root.set("picking", new PickingJson(mapper).write(project.picking()));
         root.set("wishes", wishes(project.wishes()));
@@ -167,7 +180,8 @@ public final class ProjectFile {
                 .put("tune", wishes.tune().label())
                 .put("octave", wishes.octave().label())
                 .put("hold", wishes.holding().label())
-                .put("fullEnds", wishes.fullEnds());
+                .put("fullEnds", wishes.fullEnds())
+                .put("slurs", wishes.slurs());
         wishes.highestFret().ifPresent(fret -> node.put("highestFret", fret));
         return node;
     }
@@ -182,7 +196,8 @@ public final class ProjectFile {
                 Octave.parse(place.child("octave").text()),
                 Holding.parse(place.child("hold").text()),
                 place.child("fullEnds").flag(),
-                highest));
+                highest,
+                place.child("slurs").flag()));
     }
 
     private static Instrument instrument(JsonPlace root) throws FormatException {
@@ -201,12 +216,28 @@ public final class ProjectFile {
     private static List<Lock> locks(JsonPlace root) throws FormatException {
         List<Lock> locks = new ArrayList<>();
         for (JsonPlace lock : root.child("locks").items()) {
-            int start = lock.child("startTick").integer();
-            int end = lock.child("endTick").integer();
-            HeldShape held = lock.child("held").as(HeldShape.class);
-            locks.add(lock.checked(() -> new Lock(start, end, held)));
+            locks.add(shapeLock(lock));
         }
+        for (JsonPlace slur : root.child("slurs").items()) {
+            locks.add(slurLock(slur));
+        }
+        locks.sort(Comparator.comparingInt(Lock::startTick));
         return locks;
+    }
+
+    private static Lock shapeLock(JsonPlace lock) throws FormatException {
+        int start = lock.child("startTick").integer();
+        int end = lock.child("endTick").integer();
+        HeldShape held = lock.child("held").as(HeldShape.class);
+        return lock.checked(() -> new ShapeLock(start, end, held));
+    }
+
+    private static Lock slurLock(JsonPlace lock) throws FormatException {
+        int tick = lock.child("tick").integer();
+        Role role =
+                lock.child("role").checked(() -> Role.parse(lock.child("role").text()));
+        boolean slurred = lock.child("slurred").flag();
+        return lock.checked(() -> new SlurLock(tick, role, slurred));
     }
 
     private static Optional<Written> written(JsonPlace root, Instrument instrument) throws FormatException {
@@ -218,7 +249,8 @@ public final class ProjectFile {
             int tick = note.child("tick").integer();
             int string = note.child("string").integer();
             int fret = note.child("fret").integer();
-            notes.add(note.checked(() -> new WrittenNote(tick, string, fret)));
+            boolean slurred = note.child("slurred").flag();
+            notes.add(note.checked(() -> new WrittenNote(tick, string, fret, slurred)));
         }
         return Optional.of(
                 root.child("written").checked(() -> new Written(instrument.tuning(), instrument.capo(), notes)));

@@ -19,7 +19,7 @@ import phalanx.righthand.Speeds;
  */
 final class ProjectVersions {
     /** The version that is written. */
-    static final int NOW = 2;
+    static final int NOW = 3;
 
     private static final String NUMBER = "phalanx";
 
@@ -41,12 +41,14 @@ final class ProjectVersions {
             "strings",
             "hand",
             "locks",
+            "slurs",
             "written",
             "picking",
             "wishes");
 
-    /** The step at place 0 goes from version 1 to 2. */
-    private static final List<Consumer<ObjectNode>> STEPS = List.of(ProjectVersions::toVersion2);
+    /** The step at place 0 goes from version 1 to 2, and so on. */
+    private static final List<Consumer<ObjectNode>> STEPS =
+            List.of(ProjectVersions::toVersion2, ProjectVersions::toVersion3);
 
     private ProjectVersions() {}
 
@@ -88,7 +90,9 @@ final class ProjectVersions {
     /** Wishes come in, levels in place of densities, and the thumb's upstroke. Until then a tune stayed as written. */
     private static void toVersion2(ObjectNode root) {
         if (!root.has("wishes")) {
-            root.set("wishes", ProjectFile.wishes(Wishes.USUAL.withOctave(Octave.AS_WRITTEN)));
+            ObjectNode wishes = ProjectFile.wishes(Wishes.USUAL.withOctave(Octave.AS_WRITTEN));
+            wishes.remove("slurs");
+            root.set("wishes", wishes);
         }
         if (root.path("picking") instanceof ObjectNode picking) {
             withLevel(picking.path("plan"));
@@ -99,6 +103,23 @@ final class ProjectVersions {
                 double repeats = picking.path("repeatsASecond").asDouble();
                 picking.put("upASecond", Math.max(repeats, Speeds.USUAL.upASecond()));
             }
+        }
+    }
+
+    /** Slurs and grooves come in; until then every note was plucked. */
+    private static void toVersion3(ObjectNode root) {
+        if (root.path("wishes") instanceof ObjectNode wishes) {
+            wishes.put("slurs", false);
+        }
+        if (root.path("written") instanceof ArrayNode written) {
+            written.forEach(note -> {
+                if (note instanceof ObjectNode own) {
+                    own.put("slurred", false);
+                }
+            });
+        }
+        if (!root.has("slurs")) {
+            root.putArray("slurs");
         }
     }
 

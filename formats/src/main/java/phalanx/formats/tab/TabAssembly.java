@@ -228,7 +228,7 @@ final class TabAssembly {
                 .skip(Math.max(0, notes.size() - tuning.strings()))
                 .anyMatch(note -> note.tick() == tick && note.string() == cell.string());
         if (!taken) {
-            notes.add(new WrittenNote(tick, cell.string(), cell.fret()));
+            notes.add(new WrittenNote(tick, cell.string(), cell.fret(), cell.slurred()));
         }
     }
 

@@ -48,8 +48,11 @@ record TabBar(
         return !counts.isEmpty() && !Character.isDigit(counts.get(0).text().charAt(0));
     }
 
-    /** A fret figure: its first column, the one after it, the string from 1 at the top line, the fret. */
-    record Cell(int column, int endColumn, int string, int fret) {}
+    /**
+     * A fret figure: its first column, the one after it, the string from 1 at the top line, the fret, and whether a sign
+     * before it says that it is slurred.
+     */
+    record Cell(int column, int endColumn, int string, int fret, boolean slurred) {}
 
     /** A word above or below the strings. */
     record Word(int column, String text) {}

@@ -27,6 +27,9 @@ final class TabSystem {
 
     private final int firstLine;
     private final List<String> strings;
+    /** Hammer, pull and slide stand just before the figure that they lead to. */
+    private static final String SLURS = "hp/\\s";
+
     private final int width;
     private final List<TabBar.Word> counts = new ArrayList<>();
     private final List<TabBar.Word> chords = new ArrayList<>();
@@ -209,7 +212,11 @@ final class TabSystem {
                 end - start,
                 cells.stream()
                         .map(cell -> new TabBar.Cell(
-                                cell.column() - start, cell.endColumn() - start, cell.string(), cell.fret()))
+                                cell.column() - start,
+                                cell.endColumn() - start,
+                                cell.string(),
+                                cell.fret(),
+                                cell.slurred()))
                         .toList(),
                 words(counts, wordsFrom, end, start),
                 words(chords, wordsFrom, end, start),
@@ -259,7 +266,8 @@ final class TabSystem {
                 int first = last - (fret > 9 ? 2 : 1);
                 boolean held = first > 0 && line.charAt(first - 1) == '(';
                 if (!held) {
-                    cells.add(new TabBar.Cell(first, last, string, fret));
+                    boolean slurred = first > 0 && SLURS.indexOf(line.charAt(first - 1)) >= 0;
+                    cells.add(new TabBar.Cell(first, last, string, fret, slurred));
                 }
             }
         }
@@ -268,10 +276,8 @@ final class TabSystem {
     }
 
     private void noteSign(char c) {
-        if ("hp".indexOf(c) >= 0) {
-            signs.add("hammer-ons and pull-offs are read as plucked notes");
-        } else if ("/\\sbr^~v".indexOf(c) >= 0) {
-            signs.add("slides, bends and vibrato are left out, their notes kept");
+        if ("br^~v".indexOf(c) >= 0) {
+            signs.add("bends and vibrato are left out, their notes kept");
         } else if ("xX".indexOf(c) >= 0) {
             signs.add("dead strokes (x) are left out");
         } else if ("<>[]".indexOf(c) >= 0) {

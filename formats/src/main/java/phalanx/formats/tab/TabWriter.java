@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.righthand.Counting;
@@ -16,6 +17,7 @@ import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.Section;
 import phalanx.song.Song;
+import phalanx.technique.Attack;
 import phalanx.technique.Hit;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
@@ -71,6 +73,15 @@ public final class TabWriter {
                             .map(kind -> kind.letter() + " " + kind.label())
                             .collect(Collectors.joining(", ")))
                     .append('\n');
+        }
+        String slurs = arrangement.notes().stream()
+                .flatMap(note -> note.attack() instanceof Attack.Slur slur ? Stream.of(slur.kind()) : Stream.of())
+                .distinct()
+                .sorted()
+                .map(kind -> kind.sign() + " " + kind.label())
+                .collect(Collectors.joining(", "));
+        if (!slurs.isEmpty()) {
+            text.append("slurs: ").append(slurs).append(" (not plucked)\n");
         }
         text.append('\n');
         List<BarText> line = new ArrayList<>();
@@ -311,6 +322,12 @@ public final class TabWriter {
         private void writeNote(ArrangedNote note) {
             put(strings[note.string()], note.tick(), String.valueOf(note.fret()));
             int column = column(note.tick());
+            if (note.attack() instanceof Attack.Slur slur) {
+                if (strings[note.string()][column - 1] == '-') {
+                    strings[note.string()][column - 1] = slur.kind().sign().charAt(0);
+                }
+                return;
+            }
             int shift = digits[column] == ' ' ? 0 : 1;
             if (column + shift < digits.length) {
                 digits[column + shift] = note.right().symbol().charAt(0);

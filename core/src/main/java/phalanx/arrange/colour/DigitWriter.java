@@ -1,4 +1,4 @@
-package phalanx.arrange;
+package phalanx.arrange.colour;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -7,8 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
-import phalanx.arrange.score.Role;
+import phalanx.guitar.Tuning;
 import phalanx.righthand.Digit;
 import phalanx.righthand.DigitAssigner;
 import phalanx.righthand.Picking;
@@ -17,12 +18,12 @@ import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 
 /** Gives notes their digits, and says from these how they are struck: what one digit takes at once is a brush. */
-final class DigitWriter {
+public final class DigitWriter {
     private final Picking picking;
     private final double tempo;
 
     /** @param tempo quarter notes a minute */
-    DigitWriter(Picking picking, double tempo) {
+    public DigitWriter(Picking picking, double tempo) {
         this.picking = picking;
         this.tempo = tempo;
     }
@@ -33,7 +34,28 @@ final class DigitWriter {
      * @param notes in order of tick, at one tick from the lowest string
      * @param wanted the digit that the pattern names for a note, if it does
      */
-    List<ArrangedNote> write(List<ArrangedNote> notes, Function<ArrangedNote, Optional<Digit>> wanted) {
+    public List<ArrangedNote> write(List<ArrangedNote> notes, Function<ArrangedNote, Optional<Digit>> wanted) {
+        List<ArrangedNote> plucked =
+                notes.stream().filter(note -> note.attack().plucked()).toList();
+        return plucked.size() == notes.size() ? struck(notes, wanted) : withSlurs(notes, struck(plucked, wanted));
+    }
+
+    /** All notes in order again; one that is slurred has the digit whose pluck it lives on. */
+    private static List<ArrangedNote> withSlurs(List<ArrangedNote> notes, List<ArrangedNote> plucked) {
+        Digit[] last = new Digit[Tuning.MOST_STRINGS + 1];
+        List<ArrangedNote> all = new ArrayList<>(notes.size());
+        int next = 0;
+        for (ArrangedNote note : notes) {
+            Digit before = last[note.string()];
+            ArrangedNote done =
+                    note.attack().plucked() ? plucked.get(next++) : before == null ? note : note.pluckedBy(before);
+            last[note.string()] = done.right();
+            all.add(done);
+        }
+        return all;
+    }
+
+    private List<ArrangedNote> struck(List<ArrangedNote> notes, Function<ArrangedNote, Optional<Digit>> wanted) {
         List<Pluck> plucks = notes.stream()
                 .map(note -> new Pluck(
                         note.tick(),

@@ -1,0 +1,138 @@
+package phalanx.arrange.audit;
+
+import java.util.EnumMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Hold;
+import phalanx.lefthand.shape.Finger;
+import phalanx.song.Ticks;
+import phalanx.technique.SlurKind;
+
+/** Says whether the left hand alone can make a note from the one before on its string. */
+public final class SlurRules {
+    private final Arrangement arrangement;
+    private final double tempo;
+    private final Map<Finger, TreeMap<Integer, Hold>> holds = new EnumMap<>(Finger.class);
+
+    /** @param arrangement whose holds and positions count; its notes do not */
+    public SlurRules(Arrangement arrangement) {
+        this.arrangement = arrangement;
+        this.tempo = arrangement.song().tempo();
+        for (Hold hold : arrangement.holds()) {
+            holds.computeIfAbsent(hold.press().finger(), finger -> new TreeMap<>())
+                    .put(hold.tick(), hold);
+        }
+    }
+
+    /** The kind that frets and fingers make of a step, if any. */
+    public Optional<SlurKind> natural(ArrangedNote before, ArrangedNote note) {
+        if (before.fret() == note.fret()) {
+            return Optional.empty();
+        }
+        boolean sameFinger = before.left().isPresent() && before.left().equals(note.left());
+        return Optional.of(sameFinger ? SlurKind.SLIDE : note.fret() > before.fret() ? SlurKind.HAMMER : SlurKind.PULL);
+    }
+
+    /**
+     * Why a note cannot be slurred, or nothing.
+     *
+     * @param before the last note on a string before it
+     */
+    public Optional<String> refusal(ArrangedNote before, ArrangedNote note, SlurKind kind) {
+        if (before.string() != note.string()) {
+            return Optional.of(
+                    "a " + kind.label() + " stays on its string; the note before is on string " + before.string());
+        }
+        if (before.endTick() < note.tick()) {
+            return Optional.of("string " + note.string() + " no longer rings there");
+        }
+        int frets = note.fret() - before.fret();
+        if (!kind.spans(frets)) {
+            String limit = Math.abs(frets) > kind.mostFrets()
+                    ? " is more than " + kind.mostFrets() + " frets"
+                    : " is no " + kind.label();
+            return Optional.of("fret " + before.fret() + " to " + note.fret() + limit);
+        }
+        double has = Ticks.milliseconds(note.tick() - before.tick(), tempo);
+        if (has < kind.leastMs()) {
+            return Optional.of(
+                    String.format(Locale.ROOT, "the note before sounds %.0f ms, it needs %.0f", has, kind.leastMs()));
+        }
+        return switch (kind) {
+            case HAMMER -> hammer(before, note);
+            case PULL -> pull(before, note);
+            case SLIDE -> slide(before, note);
+        };
+    }
+
+    private Optional<String> hammer(ArrangedNote before, ArrangedNote note) {
+        Finger finger = note.left().orElseThrow();
+        Optional<Hold> down = at(finger, note.tick());
+        if (down.isEmpty()
+                || down.get().tick() != note.tick()
+                || down.get().press().isBarre()) {
+            return Optional.of("finger " + finger.symbol() + " cannot come down there alone");
+        }
+        Map.Entry<Integer, Hold> earlier = holds.get(finger).lowerEntry(note.tick());
+        if (earlier != null && earlier.getValue().endTick() > before.tick()) {
+            return Optional.of("finger " + finger.symbol() + " is busy before it");
+        }
+        return shift(before, note);
+    }
+
+    private Optional<String> pull(ArrangedNote before, ArrangedNote note) {
+        Finger leaves = before.left().orElseThrow();
+        Optional<Hold> held = at(leaves, note.tick() - 1);
+        if (held.isEmpty()
+                || held.get().endTick() != note.tick()
+                || held.get().press().isBarre()) {
+            return Optional.of("finger " + leaves.symbol() + " cannot leave its fret there alone");
+        }
+        Optional<Finger> below = note.left();
+        boolean ready = below.isEmpty()
+                || at(below.get(), note.tick())
+                        .filter(hold ->
+                                hold.tick() <= before.tick() && hold.press().covers(note.string()))
+                        .isPresent();
+        if (!ready) {
+            return Optional.of("finger " + below.get().symbol() + " does not hold the lower fret in time");
+        }
+        return shift(before, note);
+    }
+
+    private Optional<String> slide(ArrangedNote before, ArrangedNote note) {
+        boolean same = before.left().isPresent() && before.left().equals(note.left());
+        if (!same) {
+            return Optional.of("a slide needs the same finger on both frets");
+        }
+        Finger finger = note.left().get();
+        Optional<Hold> from = at(finger, note.tick() - 1);
+        Optional<Hold> to = at(finger, note.tick());
+        boolean alone = from.isPresent()
+                && to.isPresent()
+                && !from.get().press().isBarre()
+                && !to.get().press().isBarre()
+                && from.get().press().fret() == before.fret()
+                && to.get().press().fret() == note.fret()
+                && finger != Finger.THUMB;
+        return alone ? Optional.empty() : Optional.of("finger " + finger.symbol() + " cannot travel there alone");
+    }
+
+    /** A finger is hammered or pulled by a hand that stands still. */
+    private Optional<String> shift(ArrangedNote before, ArrangedNote note) {
+        int from = arrangement.slotAt(before.tick()).posture().position();
+        int to = arrangement.slotAt(note.tick()).posture().position();
+        return from == to ? Optional.empty() : Optional.of("the hand shifts there");
+    }
+
+    private Optional<Hold> at(Finger finger, int tick) {
+        return Optional.ofNullable(holds.get(finger))
+                .map(own -> own.floorEntry(tick))
+                .map(Map.Entry::getValue)
+                .filter(hold -> hold.endTick() > tick);
+    }
+}

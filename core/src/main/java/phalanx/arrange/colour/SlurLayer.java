@@ -1,0 +1,244 @@
+package phalanx.arrange.colour;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.stream.IntStream;
+import phalanx.arrange.audit.BarCeilings;
+import phalanx.arrange.audit.SlurRules;
+import phalanx.arrange.demand.SlurLock;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
+import phalanx.arrange.score.NoteTimes;
+import phalanx.arrange.score.SlurGain;
+import phalanx.guitar.Tuning;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.righthand.Digit;
+import phalanx.righthand.Weight;
+import phalanx.song.Bar;
+import phalanx.song.Song;
+import phalanx.technique.Attack;
+import phalanx.technique.SlurKind;
+
+/**
+ * Puts slurs in: those the player wants, and on wish those that let a bar go faster. Only bars whose ceiling the right
+ * hand sets, and not far above the song's tempo, are looked at; in each, every second note that can be slurred is tried, from the first and from the second, and
+ * what does not help is plucked again. Ceilings are looked at with the bars around alone first, and then once for the whole
+ * song; slurs of a bar that has not gained go.
+ */
+final class SlurLayer {
+    /** A bar gains where it goes so much faster, in quarter notes a minute. */
+    private static final double GAIN = 1;
+
+    /** Bars that go so many times faster than the song's tempo need no help. */
+    private static final double ROOMY = 1.5;
+
+    private static final int NONE = -1;
+
+    private final Arrangement plain;
+    private final Song song;
+    private final List<ArrangedNote> notes;
+    private final int[] before;
+    private final NoteTimes times;
+    private final SlurRules rules;
+    private final DigitWriter digits;
+    private final Function<ArrangedNote, Optional<Digit>> wanted;
+    private final TreeSet<Integer> kept = new TreeSet<>();
+    private final TreeSet<Integer> refused = new TreeSet<>();
+    private final List<Finding> findings = new ArrayList<>();
+
+    /**
+     * @param plain with every note plucked
+     * @param wanted the digit that a pattern names for a note, if it does
+     */
+    SlurLayer(Arrangement plain, Function<ArrangedNote, Optional<Digit>> wanted) {
+        this.plain = plain;
+        this.song = plain.song();
+        this.notes = plain.notes();
+        this.before = before(notes);
+        this.times = new NoteTimes(notes);
+        this.rules = new SlurRules(plain);
+        this.digits = new DigitWriter(plain.request().picking(), song.tempo());
+        this.wanted = wanted;
+    }
+
+    /** The notes with slurs, what each gains that was put in to help, and what could not be. */
+    record Slurred(List<ArrangedNote> notes, List<SlurGain> gains, List<Finding> findings) {}
+
+    /** @param meter of the left hand's moves, where slurs that help are wanted */
+    Slurred slur(Optional<MoveMeter> meter) {
+        plain.request().slurs().forEach(this::decide);
+        if (meter.isEmpty()) {
+            return new Slurred(kept.isEmpty() ? notes : written(kept), List.of(), findings);
+        }
+        BarCeilings ceilings = new BarCeilings(plain, meter.get());
+        double[] plucked = ceilings.of(kept.isEmpty() ? notes : written(kept));
+        TreeSet<Integer> all = new TreeSet<>(kept);
+        for (int bar = 0; bar < plucked.length; bar++) {
+            boolean tight = plucked[bar] < ROOMY * song.tempo();
+            if (tight && plucked[bar] + GAIN < ceilings.left(bar)) {
+                all.addAll(helping(bar, ceilings));
+            }
+        }
+        boolean changed = true;
+        List<ArrangedNote> slurred = notes;
+        double[] now = plucked;
+        while (changed) {
+            slurred = written(all);
+            now = ceilings.of(slurred);
+            changed = dropUseless(all, plucked, now);
+        }
+        return new Slurred(slurred, gains(all, plucked, now), findings);
+    }
+
+    /** The index of the last note on each note's string before it. */
+    private static int[] before(List<ArrangedNote> notes) {
+        int[] before = new int[notes.size()];
+        int[] last = new int[Tuning.MOST_STRINGS + 1];
+        Arrays.fill(last, NONE);
+        for (int i = 0; i < before.length; i++) {
+            before[i] = last[notes.get(i).string()];
+            last[notes.get(i).string()] = i;
+        }
+        return before;
+    }
+
+    private void decide(SlurLock lock) {
+        int at = IntStream.range(times.from(lock.tick()), times.from(lock.tick() + 1))
+                .filter(i -> notes.get(i).role() == lock.role())
+                .reduce((low, high) -> high)
+                .orElse(NONE);
+        if (at == NONE) {
+            findings.add(notKept(lock, "there is no " + lock.role().label() + " note"));
+        } else if (!lock.slurred()) {
+            refused.add(at);
+        } else {
+            refusal(at).ifPresentOrElse(why -> findings.add(notKept(lock, why)), () -> kept.add(at));
+        }
+    }
+
+    private Finding notKept(SlurLock lock, String why) {
+        return Finding.at(
+                song,
+                lock.tick(),
+                FindingKind.LOCK_NOT_KEPT,
+                Finding.Severity.MEDIUM,
+                1,
+                0,
+                "locks left",
+                "the slur into the " + lock.role().label() + " note is left out: " + why + ".");
+    }
+
+    /** Why a note cannot be slurred from the one before, or nothing. */
+    Optional<String> refusal(int at) {
+        ArrangedNote note = notes.get(at);
+        if (before[at] == NONE) {
+            return Optional.of("nothing sounds on its string before it");
+        }
+        ArrangedNote from = notes.get(before[at]);
+        boolean alone = note.attack().equals(Attack.PLUCK) || note.attack() instanceof Attack.Block;
+        if (!alone || note.weight() == Weight.ACCENT) {
+            return Optional.of("it is part of a " + note.attack().label() + " or stressed");
+        }
+        if (note.role() != from.role()) {
+            return Optional.of(
+                    "the note before on its string is a " + from.role().label() + " note");
+        }
+        return rules.natural(from, note)
+                .map(kind -> rules.refusal(from, note, kind))
+                .orElse(Optional.of("the note before on its string has the same fret"));
+    }
+
+    private SlurKind kind(int at) {
+        return rules.natural(notes.get(before[at]), notes.get(at)).orElseThrow();
+    }
+
+    /** Slurs that let a bar go faster, as few as will do. */
+    private TreeSet<Integer> helping(int bar, BarCeilings ceilings) {
+        Bar here = song.bars().get(bar);
+        List<Integer> can = IntStream.range(times.from(here.startTick()), times.from(here.endTick()))
+                .filter(i ->
+                        !refused.contains(i) && !kept.contains(i) && refusal(i).isEmpty())
+                .boxed()
+                .toList();
+        TreeSet<Integer> best = new TreeSet<>();
+        double plucked = ceiling(bar, best, ceilings);
+        double most = plucked + GAIN;
+        for (int first = 0; first < Math.min(2, can.size()); first++) {
+            TreeSet<Integer> tried = new TreeSet<>();
+            for (int i = first; i < can.size(); i++) {
+                if (!tried.contains(before[can.get(i)]) && !kept.contains(before[can.get(i)])) {
+                    tried.add(can.get(i));
+                }
+            }
+            double ceiling = ceiling(bar, tried, ceilings);
+            if (ceiling > most) {
+                most = ceiling;
+                best = tried;
+            }
+        }
+        for (Integer one : List.copyOf(best)) {
+            best.remove(one);
+            if (ceiling(bar, best, ceilings) < most) {
+                best.add(one);
+            }
+        }
+        return best;
+    }
+
+    /** A bar's ceiling with slurs, by the notes around it alone. */
+    private double ceiling(int bar, TreeSet<Integer> slurs, BarCeilings ceilings) {
+        int from = times.from(song.bars().get(Math.max(0, bar - 1)).startTick());
+        int to = times.from(
+                song.bars().get(Math.min(song.bars().size() - 1, bar + 1)).endTick());
+        TreeSet<Integer> all = new TreeSet<>(slurs);
+        all.addAll(kept);
+        return ceilings.of(digits.write(marked(all).subList(from, to), wanted))[bar];
+    }
+
+    private List<ArrangedNote> marked(TreeSet<Integer> slurs) {
+        List<ArrangedNote> marked = new ArrayList<>(notes);
+        // blocks and upstrokes are found anew among what is still plucked
+        marked.replaceAll(note -> note.attack() instanceof Attack.Block || note.attack() instanceof Attack.Pluck
+                ? note.struck(Attack.PLUCK, note.weight())
+                : note);
+        slurs.forEach(at -> marked.set(
+                at,
+                notes.get(at).struck(new Attack.Slur(kind(at)), notes.get(at).weight())));
+        return marked;
+    }
+
+    private List<ArrangedNote> written(TreeSet<Integer> slurs) {
+        return digits.write(marked(slurs), wanted);
+    }
+
+    /** Takes the slurs out of bars that have not gained, and of those beside bars that have lost. */
+    private boolean dropUseless(TreeSet<Integer> slurs, double[] plucked, double[] now) {
+        TreeSet<Integer> useless = new TreeSet<>();
+        for (int at : slurs) {
+            int bar = song.barIndexAt(notes.get(at).tick());
+            boolean lost = IntStream.rangeClosed(Math.max(0, bar - 1), Math.min(now.length - 1, bar + 1))
+                    .anyMatch(near -> now[near] < plucked[near]);
+            if (!kept.contains(at) && (lost || now[bar] < plucked[bar] + GAIN)) {
+                useless.add(at);
+            }
+        }
+        return slurs.removeAll(useless);
+    }
+
+    private List<SlurGain> gains(TreeSet<Integer> slurs, double[] plucked, double[] now) {
+        return slurs.stream()
+                .filter(at -> !kept.contains(at))
+                .map(at -> {
+                    ArrangedNote note = notes.get(at);
+                    int bar = song.barIndexAt(note.tick());
+                    return new SlurGain(note.tick(), note.string(), kind(at), plucked[bar], now[bar]);
+                })
+                .toList();
+    }
+}

@@ -1,0 +1,210 @@
+package phalanx.arrange.colour;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.LongStream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import phalanx.arrange.Arranger;
+import phalanx.arrange.audit.Audit;
+import phalanx.arrange.audit.BarCeilings;
+import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.SlurLock;
+import phalanx.arrange.demand.Wishes;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
+import phalanx.arrange.score.Hold;
+import phalanx.arrange.score.SlurGain;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.righthand.Picking;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+import phalanx.song.Songs;
+import phalanx.song.Ticks;
+import phalanx.technique.Attack;
+import phalanx.technique.SlurKind;
+
+/** Slurs in arrangements: an independent replay of the left hand, and what they gain. */
+class SlursTest {
+    private static Arrangement arranged(Song song, Picking picking, Wishes wishes, List<SlurLock> locks) {
+        return new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, picking, wishes, locks, () -> false);
+    }
+
+    private static Song song(long seed) {
+        return Songs.random(seed, 6).withTempo(100 + new Random(seed).nextInt(140));
+    }
+
+    /** Every slur by the holds alone, its limits written down a second time; plucks and tune stay what they were. */
+    @Property(tries = 40)
+    void slursAreOfFreeFingersInTheirDirectionAndGain(@ForAll long seed) {
+        Song song = song(seed);
+        Arrangement plain = arranged(song, Picking.PLAIN, Wishes.USUAL, List.of());
+        Arrangement slurred = arranged(song, Picking.PLAIN, Wishes.USUAL.withSlurs(true), List.of());
+        for (ArrangedNote note : slurred.notes()) {
+            if (note.attack() instanceof Attack.Slur slur) {
+                replay(slurred, note, slur.kind());
+            }
+        }
+        assertThat(slurred.cost()).isEqualTo(plain.cost());
+        assertThat(slurred.ceiling().tempo())
+                .isGreaterThanOrEqualTo(plain.ceiling().tempo() - 1e-9);
+        for (int i = 0; i < plain.notes().size(); i++) {
+            ArrangedNote before = plain.notes().get(i);
+            ArrangedNote now = slurred.notes().get(i);
+            assertThat(now.pluckedBy(before.right()).struck(before.attack(), before.weight()))
+                    .isEqualTo(before);
+        }
+        assertThat(slurred.findings())
+                .extracting(Finding::kind)
+                .doesNotContain(FindingKind.SLUR_CONFLICT, FindingKind.SLUR_TOO_FAST);
+        for (SlurGain gain : slurred.slurs()) {
+            assertThat(gain.ceilingAfter()).isGreaterThan(gain.ceilingBefore());
+            assertThat(ceiling(slurred, gain.tick())).isEqualTo(gain.ceilingAfter());
+            assertThat(ceiling(plain, gain.tick())).isEqualTo(gain.ceilingBefore());
+        }
+    }
+
+    private static double ceiling(Arrangement arrangement, int tick) {
+        return new BarCeilings(
+                        arrangement,
+                        new MoveMeter(
+                                arrangement.request().instrument(),
+                                arrangement.request().hand()))
+                .of(arrangement.notes())[arrangement.song().barIndexAt(tick)];
+    }
+
+    private static void replay(Arrangement arrangement, ArrangedNote note, SlurKind kind) {
+        ArrangedNote before = arrangement.notes().stream()
+                .filter(other -> other.string() == note.string() && other.tick() < note.tick())
+                .reduce((a, b) -> b)
+                .orElseThrow();
+        String what = kind + " from " + before + " to " + note;
+        assertThat(before.endTick()).as(what).isEqualTo(note.tick());
+        double ms = (note.tick() - before.tick())
+                * 60_000.0
+                / (Ticks.QUARTER * arrangement.song().tempo());
+        assertThat(ms).as(what).isGreaterThanOrEqualTo(kind == SlurKind.SLIDE ? 70 : 50);
+        int frets = note.fret() - before.fret();
+        Optional<Hold> landing = hold(arrangement, note, note.tick());
+        switch (kind) {
+            case HAMMER -> {
+                assertThat(frets).as(what).isBetween(1, 4);
+                assertThat(landing.orElseThrow().tick()).as(what).isEqualTo(note.tick());
+                // the finger has been free since the string was plucked
+                assertThat(arrangement.holds())
+                        .as(what)
+                        .noneMatch(hold -> hold.press().finger() == note.left().orElseThrow()
+                                && hold.tick() < note.tick()
+                                && hold.endTick() > before.tick());
+            }
+            case PULL -> {
+                assertThat(frets).as(what).isBetween(-4, -1);
+                assertThat(hold(arrangement, before, note.tick() - 1)
+                                .orElseThrow()
+                                .endTick())
+                        .as(what)
+                        .isEqualTo(note.tick());
+                landing.ifPresent(hold -> assertThat(hold.tick()).as(what).isLessThanOrEqualTo(before.tick()));
+                assertThat(landing.isPresent()).as(what).isEqualTo(note.fret() > 0);
+            }
+            default -> {
+                assertThat(Math.abs(frets)).as(what).isBetween(1, 5);
+                assertThat(note.left()).as(what).isPresent().isEqualTo(before.left());
+            }
+        }
+    }
+
+    private static Optional<Hold> hold(Arrangement arrangement, ArrangedNote note, int tick) {
+        return note.left().flatMap(finger -> arrangement.holds().stream()
+                .filter(hold -> hold.press().finger() == finger
+                        && hold.press().covers(note.string())
+                        && hold.press().fret() == note.fret()
+                        && hold.tick() <= tick
+                        && hold.endTick() > tick)
+                .findFirst());
+    }
+
+    @Test
+    void aPlayerSlursANoteAndTakesItBack() {
+        // E F G on the first string of a held C: 0, 1, 3
+        Song song = Songs.of("C", Meter.COMMON, "C", "E4:1 F4:1 E4:1 C4:1");
+        Wishes written = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
+        Arrangement plain = arranged(song, Picking.PLAIN, written, List.of());
+        List<String> kinds = plain.notes().stream()
+                .filter(note -> note.role() == Role.MELODY)
+                .map(note ->
+                        arranged(song, Picking.PLAIN, written, List.of(new SlurLock(note.tick(), Role.MELODY, true))))
+                .map(slurred -> slurred.notes().stream()
+                        .filter(note -> note.attack() instanceof Attack.Slur)
+                        .map(note -> note.attack().label())
+                        .findFirst()
+                        .orElseGet(() -> slurred.findings().stream()
+                                .filter(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT)
+                                .findFirst()
+                                .orElseThrow()
+                                .message()))
+                .toList();
+        assertThat(kinds.get(0))
+                .isEqualTo("Bar 1, beat 1: the slur into the melody note is left out: nothing sounds on its string"
+                        + " before it.");
+        assertThat(kinds.get(1)).isEqualTo("hammer");
+        assertThat(kinds.get(2)).isEqualTo("pull");
+    }
+
+    @Test
+    void aNoteThePlayerWantsPluckedIsPlucked() {
+        Wishes wishes = Wishes.USUAL.withSlurs(true);
+        Arrangement eased = LongStream.range(0, 60)
+                .mapToObj(seed -> arranged(song(seed), Picking.PLAIN, wishes, List.of()))
+                .filter(arrangement -> !arrangement.slurs().isEmpty())
+                .findFirst()
+                .orElseThrow();
+        List<SlurLock> plucked = eased.slurs().stream()
+                .map(gain -> eased.notes().stream()
+                        .filter(note -> note.tick() == gain.tick() && note.string() == gain.string())
+                        .map(note -> new SlurLock(note.tick(), note.role(), false))
+                        .findFirst()
+                        .orElseThrow())
+                .toList();
+        Arrangement again = arranged(eased.song(), Picking.PLAIN, wishes.withOctave(Octave.AS_WRITTEN), plucked);
+        assertThat(again.notes())
+                .filteredOn(note -> note.attack() instanceof Attack.Slur)
+                .extracting(ArrangedNote::tick)
+                .doesNotContainAnyElementsOf(
+                        plucked.stream().map(SlurLock::tick).toList());
+    }
+
+    /** Marks that cannot be, put into good arrangements by hand: each is told with its reason. */
+    @Property(tries = 20)
+    void slursThatCannotBeAreFound(@ForAll long seed) {
+        Arrangement good = arranged(song(seed), Picking.PLAIN, Wishes.USUAL, List.of());
+        List<ArrangedNote> notes = new ArrayList<>(good.notes());
+        for (int i = 0; i < notes.size(); i++) {
+            ArrangedNote note = notes.get(i);
+            Optional<ArrangedNote> before = notes.subList(0, i).stream()
+                    .filter(other -> other.string() == note.string())
+                    .reduce((a, b) -> b);
+            SlurKind wrong = before.isPresent() && note.fret() > before.get().fret() ? SlurKind.PULL : SlurKind.HAMMER;
+            notes.set(i, note.struck(new Attack.Slur(wrong), note.weight()));
+            Arrangement spoilt = good.coloured(notes, List.of(), List.of());
+            assertThat(Audit.of(spoilt).findings(spoilt))
+                    .anyMatch(finding -> finding.kind() == FindingKind.SLUR_CONFLICT
+                            && finding.tick() == note.tick()
+                            && finding.message().contains("the " + wrong.label() + " to fret " + note.fret()));
+            notes.set(i, note);
+            if (before.isPresent() && note.fret() < before.get().fret()) {
+                break;
+            }
+        }
+    }
+}

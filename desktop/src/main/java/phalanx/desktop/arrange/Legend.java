@@ -1,0 +1,99 @@
+package phalanx.desktop.arrange;
+
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Rectangle;
+import javafx.scene.shape.Shape;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.Theme;
+import phalanx.desktop.widget.Cards;
+import phalanx.technique.Attack;
+import phalanx.technique.HitKind;
+import phalanx.technique.SlurKind;
+
+/** What the signs in the score mean: those that occur in it. */
+final class Legend extends VBox {
+    private static final double SIGN = 12;
+
+    private Theme theme;
+    private Arrangement shown;
+
+    Legend() {
+        super(4);
+    }
+
+    void show(Arrangement arrangement, Theme next) {
+        if (arrangement == shown && next == theme) {
+            return;
+        }
+        shown = arrangement;
+        theme = next;
+        getChildren()
+                .setAll(
+                        Cards.heading("In the score"),
+                        line(new Rectangle(SIGN, SIGN), "bass", "square: bass, with the thumb"),
+                        line(new Circle(SIGN / 2), "melody", "round: the tune"),
+                        line(
+                                new Rectangle(SIGN, 4),
+                                "good",
+                                "above, the hand on the neck: a ribbon slides, dashes jump"),
+                        line(new Rectangle(SIGN, 3), "inner", "bare figure: inner note; bar: how long it rings"));
+        if (has(arrangement, Attack.Brush.class)) {
+            getChildren().add(line(new Line(0, 0, SIGN / 2, SIGN), "inner", "below: slanted, a brush"));
+        }
+        if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.UPSTROKE))) {
+            getChildren().add(line(new Line(0, SIGN, SIGN / 2, 0), "bass", "below: a triangle, the thumb upwards"));
+        }
+        String slurs = arrangement.slurred().keySet().stream()
+                .map(ArrangedNote::attack)
+                .map(Attack.Slur.class::cast)
+                .map(Attack.Slur::kind)
+                .distinct()
+                .sorted()
+                .map(Legend::words)
+                .collect(Collectors.joining(", "));
+        if (!slurs.isEmpty()) {
+            getChildren().add(line(new Line(0, SIGN / 2, SIGN, SIGN / 2), "ink", "arc: not plucked (S); " + slurs));
+        }
+        TreeSet<HitKind> hits = new TreeSet<>();
+        arrangement.hits().forEach(hit -> hits.add(hit.kind()));
+        if (!hits.isEmpty()) {
+            String words = hits.stream()
+                    .map(kind -> kind.letter() + " " + kind.label())
+                    .collect(Collectors.joining(", "));
+            getChildren().add(line(new Rectangle(SIGN, SIGN), "alarm", "hit: " + words));
+        }
+    }
+
+    private static String words(SlurKind kind) {
+        return kind.sign() + " " + kind.label();
+    }
+
+    private static boolean has(Arrangement arrangement, Class<? extends Attack> kind) {
+        return arrangement.notes().stream().anyMatch(note -> kind.isInstance(note.attack()));
+    }
+
+    private HBox line(Shape sign, String token, String words) {
+        sign.setFill(theme.colour(token));
+        if (sign instanceof Line) {
+            sign.setStroke(theme.colour(token));
+            sign.setStrokeWidth(2.5);
+        }
+        StackPane place = new StackPane(sign);
+        place.setMinWidth(SIGN + 6);
+        Label text = new Label(words);
+        text.setWrapText(true);
+        text.getStyleClass().add("caution");
+        HBox line = new HBox(8, place, text);
+        line.setAlignment(Pos.CENTER_LEFT);
+        return line;
+    }
+}
