@@ -28,6 +28,7 @@ import picocli.CommandLine.Parameters;
             ConvertCommand.class,
             PatternsCommand.class,
             GroovesCommand.class,
+            HarmonicsCommand.class,
         },
         exitCodeListHeading = "%nExit codes:%n",
         exitCodeList = {"0:done", "1:a fault of Phalanx", "2:wrong usage", "3:unreadable or impossible input"})

@@ -24,6 +24,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.guitar.Tuning;
 import phalanx.lefthand.shape.ReachCheck;
 import phalanx.lefthand.shape.Shape;
 import picocli.CommandLine;
@@ -282,6 +283,32 @@ class CommandsTest {
         assertThat(err.toString()).contains("hits: " + song.get("hits").size() + " laid");
         assertThat(run("arrange", in.toString(), "--groove", "polka")).isEqualTo(3);
         assertThat(err.toString()).contains("groove \"polka\" is not known; there are backbeat");
+    }
+
+    @Test
+    void harmonicsAreListedAndWoven() throws IOException {
+        JsonNode natural = json("harmonics", "--tuning", "D A D G A D", "--capo", "2", "--json");
+        for (JsonNode one : natural) {
+            String[] node = one.get("node").asText().split("/");
+            double n = Double.parseDouble(node[1]);
+            double k = Double.parseDouble(node[0]);
+            // physics of the ideal string
+            assertThat(one.get("fret").asDouble()).isCloseTo(12 * Math.log(n / (n - k)) / Math.log(2), within(0.01));
+            int open = Tuning.parse("D A D G A D").midi(one.get("string").asInt()) + 2;
+            double sounds = one.get("midi").asInt() + one.get("cents").asDouble() / 100;
+            assertThat(sounds - open).isCloseTo(12 * Math.log(n) / Math.log(2), within(0.001));
+        }
+        assertThat(natural.findValuesAsText("node")).contains("1/2", "1/3", "1/4", "1/5", "2/5", "1/6");
+        out.getBuffer().setLength(0);
+        JsonNode cascade = json("harmonics", "--shape", "555555", "--json");
+        assertThat(cascade.get("order").asText()).isEqualTo("4 6* 3 5* 2 4* 1 3*");
+        out.getBuffer().setLength(0);
+        assertThat(run("harmonics", "--scales")).isZero();
+        assertThat(out.toString()).contains("barre 5, node 1/2: A minor pentatonic  G3 A3 C4 D4 E4 G4 A4 C5");
+        assertThat(run("harmonics", "--shape", "x32010", "--order", "4 6*")).isEqualTo(3);
+        assertThat(err.toString()).contains("string 6 does not sound in the shape");
+        assertThat(run("harmonics", "--shape", "555555", "--node", "2/4")).isEqualTo(3);
+        assertThat(err.toString()).contains("2/4 is no node");
     }
 
     @ParameterizedTest

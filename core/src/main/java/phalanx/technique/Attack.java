@@ -67,6 +67,18 @@ public sealed interface Attack {
         }
     }
 
+    /** The right index touches a node above the held fret while the thumb plucks. */
+    record Touched(HarmonicNode node) implements Attack {
+        public Touched {
+            Objects.requireNonNull(node, "node");
+        }
+
+        @Override
+        public String label() {
+            return "touch";
+        }
+    }
+
     /** The word for it in files. */
     String label();
 

@@ -3,6 +3,7 @@ package phalanx.desktop;
 import java.util.List;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import phalanx.arrange.score.Arrangement;
@@ -12,6 +13,8 @@ import phalanx.sound.Renderer;
 
 /** Plays the arrangement and tells where it is. Samples are rendered in the background. */
 public final class Playback {
+    private static final double SLOWLY_SECONDS = 0.26;
+
     private final Output output;
     private final Executor background;
     private final Executor interfaceThread;
@@ -90,10 +93,19 @@ public final class Playback {
      * @param midi in the order they are plucked
      */
     public void hear(List<Integer> midi) {
+        hear(() -> new Renderer().strum(midi));
+    }
+
+    /** Lets pitches sound slowly one after the other, all ringing on. */
+    public void hearOneByOne(List<Integer> midi) {
+        hear(() -> new Renderer().oneByOne(midi, SLOWLY_SECONDS));
+    }
+
+    private void hear(Supplier<float[]> sound) {
         stop();
         long ticket = latest.get();
         background.execute(() -> {
-            float[] samples = output.audible() ? new Renderer().strum(midi) : new float[0];
+            float[] samples = output.audible() ? sound.get() : new float[0];
             interfaceThread.execute(() -> {
                 if (latest.get() == ticket) {
                     output.start(samples);

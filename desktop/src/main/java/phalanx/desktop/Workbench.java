@@ -19,6 +19,7 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.KeyAdvice;
+import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
@@ -361,11 +362,12 @@ public final class Workbench {
 
     /** Lets the engine choose again; where the chart itself gives the frets, they are taken out of it. */
     public void release(ShapeLock lock) {
-        edit(
-                "release of " + lock.held().shape() + " from " + placeOf(lock),
-                now -> now.locks().contains(lock)
-                        ? now.withoutLock(lock)
-                        : now.withSong(withoutFrets(now.song(), lock.startTick())));
+        edit("release of " + lock.held().shape() + " from " + placeOf(lock), now -> now.locks().stream()
+                .filter(own -> own.equals(lock)
+                        || own instanceof CascadeLock cascade && cascade.shape().equals(lock))
+                .findFirst()
+                .map(now::withoutLock)
+                .orElseGet(() -> now.withSong(withoutFrets(now.song(), lock.startTick()))));
     }
 
     private Song withoutFrets(Song song, int tick) {

@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.concurrent.TimeoutException;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -205,10 +207,52 @@ class StationsTest extends OpenWindow {
         assertThat(slurs()).containsExactly(first.tick());
     }
 
+    /** Brings a control of the shape drawer into sight, as the wheel does. */
+    private void scrollTo(String id) {
+        interact(() -> {
+            Node node = lookup(id).query();
+            Node content = lookup("#shape-drawer").query();
+            Node above = content.getParent();
+            while (!(above instanceof ScrollPane)) {
+                above = above.getParent();
+            }
+            ScrollPane pane = (ScrollPane) above;
+            double y = content.sceneToLocal(node.localToScene(0, 0)).getY();
+            double beyond = content.getLayoutBounds().getHeight()
+                    - pane.getViewportBounds().getHeight();
+            pane.setVvalue(Math.max(0, Math.min(1, (y - pane.getViewportBounds().getHeight() / 2) / beyond)));
+        });
+    }
+
     private List<Integer> slurs() {
         return workbench.arrangement().orElseThrow().slurred().keySet().stream()
                 .map(ArrangedNote::tick)
                 .toList();
+    }
+
+    @Test
+    void aCascadeStandsBeforeTheSongAndGoesAgain() throws TimeoutException {
+        openShapes();
+        waitFor(() -> shows("#cascade", "frets above"));
+        int bars = project().song().bars().size();
+        boolean pickup = project().song().bars().get(0).number() == 0;
+        assertThat(pickup).isTrue();
+        scrollTo("#cascade-intro");
+        clickOn("#cascade-intro");
+        waitForText("#message", "begins with a pickup");
+        assertThat(project().song().bars()).hasSize(bars);
+        clickOn("#cascade-7");
+        waitFor(() -> shows("#cascade", "2* of") || shows("#cascade", "over fret"));
+        scrollTo("#cascade-play");
+        clickOn("#cascade-play");
+        waitForText("#message", "Set cascade over");
+        waitUntilArranged();
+        assertThat(workbench.arrangement().orElseThrow().findings())
+                .anyMatch(finding -> finding.message().contains("the cascade over")
+                        && finding.message().contains("the tune is played there"));
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: cascade over");
+        assertThat(project().locks()).isEmpty();
     }
 
     @Test

@@ -19,6 +19,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
+import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.Holding;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Role;
@@ -35,6 +36,7 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.Tuning;
+import phalanx.lefthand.shape.HeldShape;
 import phalanx.project.Project;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStrings;
@@ -51,6 +53,7 @@ import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.technique.Grooves;
+import phalanx.technique.HarmonicNode;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
@@ -102,6 +105,11 @@ class ProjectFileTest {
         Wishes plain = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
         Arrangement arranged = new Arranger(project.instrument(), project.hand())
                 .quick(song, Picking.PLAIN, plain, List.of(), () -> false);
+        if (random.nextInt(3) == 0) {
+            HeldShape held = arranged.slots().get(0).held();
+            return project.withLock(
+                    new CascadeLock(0, 1 + random.nextInt(song.endTick()), held, new HarmonicNode(1, 3), "4 6* 3"));
+        }
         if (random.nextBoolean()) {
             return project.withLock(arranged.slots()
                     .get(random.nextInt(arranged.slots().size()))
@@ -139,7 +147,7 @@ class ProjectFileTest {
         Project project = Project.of(RandomSong.of(3), Library.FIRST.setup());
         String now = new String(file.write(project), StandardCharsets.UTF_8);
         String before = now.replace("\"phalanx\" : 3", "\"phalanx\" : 1")
-                .replaceAll("(?s),\\s*\"slurs\" : \\[ \\]", "")
+                .replaceAll("(?s),\\s*\"(slurs|cascades)\" : \\[ \\]", "")
                 .replaceAll("(?s),\\s*\"wishes\" : \\{[^}]*\\}", "")
                 .replaceAll("(?s),\\s*\"upASecond\" : [0-9.]*", "")
                 .replace("\"level\" : \"even\"", "\"density\" : \"as written\"");
@@ -165,7 +173,7 @@ class ProjectFileTest {
                                 .toList()));
         String before = new String(file.write(project), StandardCharsets.UTF_8)
                 .replace("\"phalanx\" : 3", "\"phalanx\" : 2")
-                .replaceAll("(?s),\\s*\"slurs\" : (false|\\[ \\])", "")
+                .replaceAll("(?s),\\s*\"(slurs|cascades)\" : (false|\\[ \\])", "")
                 .replaceAll("(?s),\\s*\"slurred\" : false", "");
         assertThat(before).doesNotContain("slur");
         assertThat(file.open(before.getBytes(StandardCharsets.UTF_8)).project()).isEqualTo(project);

@@ -34,7 +34,10 @@ import org.w3c.dom.ls.LSInput;
 import org.xml.sax.SAXException;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.colour.SlurAdvice;
+import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.SlurLock;
+import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.events.EventsJson;
 import phalanx.formats.musicxml.MusicXmlReader;
@@ -45,6 +48,9 @@ import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Tuning;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.HeldShape;
+import phalanx.lefthand.shape.Shape;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.Level;
 import phalanx.righthand.PatternLibrary;
@@ -52,6 +58,7 @@ import phalanx.righthand.Picking;
 import phalanx.song.ChordChange;
 import phalanx.song.Meter;
 import phalanx.song.Song;
+import phalanx.technique.HarmonicNode;
 import phalanx.theory.ChordKind;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.ChordTable;
@@ -164,6 +171,29 @@ class WritersTest {
         assertThat(slurs).isPositive();
         assertThat(text.split("<slur [^>]*type=\"start\"", -1)).hasSize(slurs + 1);
         assertThat(text.split("<slur [^>]*type=\"stop\"", -1)).hasSize(slurs + 1);
+    }
+
+    @Test
+    void touchedHarmonicsAreValidAndSayWhereTheyAreTouched() throws FormatException, IOException {
+        Song song = new MusicXmlReader("x").read(LeadSheet.usual().bytes()).song();
+        HeldShape barre = FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE)
+                .find(Shape.parse("5 5 5 5 5 5"))
+                .get(0)
+                .held();
+        CascadeLock lock = new CascadeLock(0, song.endTick(), barre, HarmonicNode.OCTAVE, "4 6* 3 5* 2 4* 1 3*");
+        Arrangement arrangement = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                .quick(song, Picking.PLAIN, Wishes.USUAL.withTune(TuneUse.NONE), List.of(lock), () -> false);
+        byte[] xml = new MusicXmlWriter().write(arrangement);
+        assertThatCode(() -> schema.newValidator().validate(new StreamSource(new ByteArrayInputStream(xml))))
+                .doesNotThrowAnyException();
+        assertThat(new String(xml, StandardCharsets.UTF_8)).contains("<artificial", "<sounding-pitch", "diamond");
+        JsonNode json = new ObjectMapper().readTree(new EventsJson().write(arrangement, 1));
+        assertThat(json.at("/notes/1/technique").asText()).isEqualTo("touch");
+        assertThat(json.at("/notes/1/node").asText()).isEqualTo("1/2");
+        assertThat(json.at("/notes/1/touchFret").asDouble()).isEqualTo(17);
+        assertThat(json.at("/notes/1/midi").asInt()).isEqualTo(57);
+        String tab = new TabWriter().write(arrangement);
+        assertThat(tab).contains("figures with * sound 12 semitones higher", "5*");
     }
 
     @Test

@@ -6,6 +6,7 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.song.MelodyNote;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
 import phalanx.technique.Hit;
 import phalanx.theory.Pitch;
 
@@ -75,9 +76,19 @@ public final class Renderer {
      * @param midi the pitches in the order they are plucked
      */
     public float[] strum(List<Integer> midi) {
-        float[] out = new float[(int) ((STRUM_SECONDS + STRUM_GAP_SECONDS * midi.size()) * SAMPLE_RATE)];
+        return oneByOne(midi, STRUM_GAP_SECONDS);
+    }
+
+    /**
+     * Strings plucked one after the other, all ringing on.
+     *
+     * @param midi the pitches in the order they are plucked
+     * @param gapSeconds from one to the next
+     */
+    public float[] oneByOne(List<Integer> midi, double gapSeconds) {
+        float[] out = new float[(int) ((STRUM_SECONDS + gapSeconds * midi.size()) * SAMPLE_RATE)];
         for (int i = 0; i < midi.size(); i++) {
-            int start = (int) (i * STRUM_GAP_SECONDS * SAMPLE_RATE);
+            int start = (int) (i * gapSeconds * SAMPLE_RATE);
             PluckedString string = new PluckedString(Pitch.hertz(midi.get(i)), SAMPLE_RATE, 1, i);
             for (int at = start; at < out.length; at++) {
                 double fade = Math.min(1, (out.length - at) / (RELEASE_SECONDS * SAMPLE_RATE));
@@ -92,7 +103,9 @@ public final class Renderer {
         int start = (int) (Ticks.milliseconds(note.tick() - fromTick, tempo) / 1000 * SAMPLE_RATE);
         int sounding = (int) (Ticks.milliseconds(note.lengthTicks(), tempo) / 1000 * SAMPLE_RATE);
         int release = (int) (RELEASE_SECONDS * SAMPLE_RATE);
-        double hertz = Pitch.hertz(note.midi());
+        double cents =
+                note.attack() instanceof Attack.Touched touched ? touched.node().cents() : 0;
+        double hertz = Pitch.hertz(note.midi()) * Math.pow(2, cents / 1200);
         PluckedString string = new PluckedString(hertz, SAMPLE_RATE, loudness(note), note.tick() * 31L + note.string());
         int end = Math.min(out.length, start + sounding + release);
         for (int i = start; i < end; i++) {

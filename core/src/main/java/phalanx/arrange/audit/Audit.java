@@ -50,6 +50,7 @@ public final class Audit {
         findings.addAll(new SpeedAudit(arrangement).findings(limits));
         findings.addAll(new DigitAudit(arrangement).findings());
         findings.addAll(new HitAudit(arrangement).findings());
+        findings.addAll(new HarmonicAudit(arrangement).findings());
         findings.addAll(new SlurAudit(arrangement).findings());
         findings.sort(Comparator.comparingInt(Finding::tick));
         return findings;

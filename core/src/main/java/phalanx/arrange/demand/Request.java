@@ -1,7 +1,9 @@
 package phalanx.arrange.demand;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.Stream;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.Picking;
@@ -32,20 +34,25 @@ public record Request(Song song, Instrument instrument, Hand hand, List<Lock> lo
         this(song, instrument, hand, locks, picking, Wishes.USUAL);
     }
 
-    /** The shapes to hold. */
+    /** The shapes to hold, those under cascades among them. */
     public List<ShapeLock> shapes() {
-        return locks.stream()
-                .filter(ShapeLock.class::isInstance)
-                .map(ShapeLock.class::cast)
+        return Stream.concat(all(ShapeLock.class), all(CascadeLock.class).map(CascadeLock::shape))
+                .sorted(Comparator.comparingInt(ShapeLock::startTick))
                 .toList();
+    }
+
+    /** The cascades to play. */
+    public List<CascadeLock> cascades() {
+        return all(CascadeLock.class).toList();
+    }
+
+    private <T> Stream<T> all(Class<T> kind) {
+        return locks.stream().filter(kind::isInstance).map(kind::cast);
     }
 
     /** The decisions on slurs. */
     public List<SlurLock> slurs() {
-        return locks.stream()
-                .filter(SlurLock.class::isInstance)
-                .map(SlurLock.class::cast)
-                .toList();
+        return all(SlurLock.class).toList();
     }
 
     /** Who has the tune. */

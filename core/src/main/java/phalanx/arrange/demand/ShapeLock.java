@@ -30,7 +30,8 @@ public record ShapeLock(int startTick, int endTick, HeldShape held) implements L
 
     @Override
     public boolean contradicts(Lock other) {
-        return other instanceof ShapeLock shape && overlaps(shape);
+        return other instanceof ShapeLock shape && overlaps(shape)
+                || other instanceof CascadeLock cascade && overlaps(cascade.shape());
     }
 
     public boolean overlaps(ShapeLock other) {

@@ -20,6 +20,7 @@ public enum FindingKind {
     HIT_TOO_FAST("hit too fast"),
     SLUR_TOO_FAST("slur too fast"),
     SLUR_CONFLICT("slur conflict"),
+    HARMONIC_CONFLICT("harmonic conflict"),
     HIT_CONFLICT("hit conflict"),
     DAMPED_NOTE("damped note"),
     HIT_NOT_LAID("hit not laid"),

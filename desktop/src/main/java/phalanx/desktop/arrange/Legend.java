@@ -1,5 +1,6 @@
 package phalanx.desktop.arrange;
 
+import java.util.Locale;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
@@ -9,6 +10,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
+import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import phalanx.arrange.score.ArrangedNote;
@@ -63,6 +65,18 @@ final class Legend extends VBox {
         if (!slurs.isEmpty()) {
             getChildren().add(line(new Line(0, SIGN / 2, SIGN, SIGN / 2), "ink", "arc: not plucked (S); " + slurs));
         }
+        arrangement.notes().stream()
+                .map(ArrangedNote::attack)
+                .filter(Attack.Touched.class::isInstance)
+                .map(attack -> ((Attack.Touched) attack).node())
+                .distinct()
+                .sorted()
+                .map(node -> String.format(
+                        Locale.ROOT,
+                        "diamond: index touches %.0f frets above, p plucks; sounds %d semitones higher",
+                        node.frets(),
+                        node.nearest()))
+                .forEach(words -> getChildren().add(line(diamond(), "good", words)));
         TreeSet<HitKind> hits = new TreeSet<>();
         arrangement.hits().forEach(hit -> hits.add(hit.kind()));
         if (!hits.isEmpty()) {
@@ -71,6 +85,11 @@ final class Legend extends VBox {
                     .collect(Collectors.joining(", "));
             getChildren().add(line(new Rectangle(SIGN, SIGN), "alarm", "hit: " + words));
         }
+    }
+
+    private static Shape diamond() {
+        double half = SIGN / 2;
+        return new Polygon(half, 0, SIGN, half, half, SIGN, 0, half);
     }
 
     private static String words(SlurKind kind) {

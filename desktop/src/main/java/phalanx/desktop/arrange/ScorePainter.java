@@ -240,12 +240,29 @@ final class ScorePainter {
     private void paintFigure(GraphicsContext g, ScoreLayout.Line line, ArrangedNote note) {
         double x = layout.x(line, note.tick());
         double y = layout.stringY(line, note.string());
+        if (note.attack() instanceof Attack.Touched) {
+            paintHarmonic(g, x, y, note);
+            return;
+        }
         double round = note.role() == Role.MELODY ? TILE : 4;
         double width = note.fret() > 9 ? TILE + 6 : TILE;
         g.setFill(colour(note.role() == Role.INNER ? "raised" : token(note.role())));
         g.fillRoundRect(x - width / 2, y - TILE / 2, width, TILE, round, round);
         Color ink = colour(note.role() == Role.INNER ? "inner" : "on-colour");
         Pens.centred(g, String.valueOf(note.fret()), x, y, Pens.monoBold(15), ink);
+    }
+
+    /** The fret that is held, in a diamond. */
+    private void paintHarmonic(GraphicsContext g, double x, double y, ArrangedNote note) {
+        double half = TILE / 2 + 3;
+        double[] xs = {x, x + half, x, x - half};
+        double[] ys = {y - half, y, y + half, y};
+        g.setFill(colour("raised"));
+        g.fillPolygon(xs, ys, 4);
+        g.setStroke(colour("good"));
+        g.setLineWidth(2);
+        g.strokePolygon(xs, ys, 4);
+        Pens.centred(g, String.valueOf(note.fret()), x, y, Pens.monoBold(13), colour("good"));
     }
 
     /** An arc from the note it is slurred from, with its letter over it; from the edge where that is on another line. */

@@ -14,6 +14,7 @@ import phalanx.guitar.Reach;
 import phalanx.guitar.TensionReport;
 import phalanx.guitar.Tuning;
 import phalanx.project.Project;
+import phalanx.technique.HarmonicNode;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
@@ -31,8 +32,6 @@ final class NeckMap extends Drawing {
     private static final double RULE = 184;
     private static final double BAND = 66;
     private static final double NODE = 5;
-    /** Where a touched string still rings in parts: shares of its length. */
-    private static final double[] NODES = {1 / 2.0, 1 / 3.0, 1 / 4.0, 2 / 3.0};
 
     private static final int TICK_MM = 10;
     private static final int FIGURE_MM = 50;
@@ -176,11 +175,13 @@ final class NeckMap extends Drawing {
             g.setStroke(theme().colour("melody"));
             g.setLineWidth(1.6);
             double open = guitar.wireMm(instrument.capo());
-            for (double share : NODES) {
-                double mm = open + (guitar.scaleMm() - open) * share;
+            for (HarmonicNode node : HarmonicNode.all()) {
+                double mm = open + (guitar.scaleMm() - open) * node.k() / node.n();
+                // the stronger the larger
+                double size = NODE * (0.4 + node.strength());
                 for (int string = 1; mm < lengthMm && string <= instrument.strings(); string++) {
-                    double[] xs = {x(mm) - NODE, x(mm), x(mm) + NODE, x(mm)};
-                    double[] ys = {y(string, mm), y(string, mm) - NODE, y(string, mm), y(string, mm) + NODE};
+                    double[] xs = {x(mm) - size, x(mm), x(mm) + size, x(mm)};
+                    double[] ys = {y(string, mm), y(string, mm) - size, y(string, mm), y(string, mm) + size};
                     g.fillPolygon(xs, ys, xs.length);
                     g.strokePolygon(xs, ys, xs.length);
                 }

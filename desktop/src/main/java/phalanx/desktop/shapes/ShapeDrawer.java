@@ -75,9 +75,11 @@ final class ShapeDrawer extends ScrollPane {
     private final ChordNamer namer = new ChordNamer(ChordTable.standard());
     private final VBox content = new VBox(8);
     private final EffortBars effort = new EffortBars();
+    private final CascadeCard cascade;
 
-    ShapeDrawer(Actions actions) {
+    ShapeDrawer(Actions actions, CascadeCard.Actions cascades) {
         this.actions = actions;
+        this.cascade = new CascadeCard(cascades);
         content.getStyleClass().add("why");
         content.setId("shape-drawer");
         getStyleClass().add("why-drawer");
@@ -103,6 +105,8 @@ final class ShapeDrawer extends ScrollPane {
                 .filter(Stretch::isStretched)
                 .ifPresent(stretch -> content.getChildren().add(Cards.caution(stretch.words())));
         content.getChildren().addAll(Cards.heading("Keep"), buttons(about));
+        cascade.show(held, about.instrument, about.key, about.inSong);
+        content.getChildren().add(cascade);
         addFingerings(shape, about);
         addOwn(about, library);
     }

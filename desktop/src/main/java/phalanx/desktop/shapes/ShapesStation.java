@@ -19,6 +19,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Playback;
@@ -36,7 +37,9 @@ import phalanx.lefthand.shape.FingeringFinder;
 import phalanx.lefthand.shape.HeldShape;
 import phalanx.lefthand.shape.PricedShape;
 import phalanx.lefthand.track.Change;
+import phalanx.project.CascadeIntro;
 import phalanx.song.MelodyNote;
+import phalanx.technique.Cascade;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 
@@ -91,8 +94,10 @@ public final class ShapesStation extends HBox implements Themed {
         this.background = background;
         this.interfaceThread = interfaceThread;
         this.filters = new FilterBar(workbench, filter -> search());
-        this.drawer = new ShapeDrawer(new ShapeDrawer.Actions(
-                this::use, this::keep, this::hear, this::mark, this::refinger, this::take, this::release));
+        this.drawer = new ShapeDrawer(
+                new ShapeDrawer.Actions(
+                        this::use, this::keep, this::hear, this::mark, this::refinger, this::take, this::release),
+                new CascadeCard.Actions(this::hear, this::cascade, this::intro));
         setId("shapes-station");
         getStyleClass().add("station-content");
         setFocusTraversable(true);
@@ -432,6 +437,32 @@ public final class ShapesStation extends HBox implements Themed {
                 workbench.say(Message.plain("No sound card: the shape cannot be heard here."));
             }
         });
+    }
+
+    private void hear(CascadeCard.Chosen chosen) {
+        playback.hearOneByOne(
+                chosen.cascade().steps().stream().map(Cascade.Step::midi).toList());
+        if (!playback.audible()) {
+            workbench.say(Message.plain("No sound card: the cascade cannot be heard here."));
+        }
+    }
+
+    private void cascade(CascadeCard.Chosen chosen) {
+        inSong().ifPresent(at -> workbench.decide(
+                "cascade over " + chosen.held().shape() + " in bar " + at.bar(),
+                now -> now.withLock(new CascadeLock(
+                        at.startTick(),
+                        at.endTick(),
+                        chosen.held(),
+                        chosen.node(),
+                        chosen.cascade().order()))));
+    }
+
+    private void intro(CascadeCard.Chosen chosen) {
+        chord().ifPresent(chord -> workbench.decide(
+                "a cascade over " + chosen.held().shape() + " before the song",
+                new CascadeIntro(
+                        chord, chosen.held(), chosen.node(), chosen.cascade().order())::before));
     }
 
     private void mark() {

@@ -13,6 +13,7 @@ import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
 
 /** Writes an arrangement as one JSON object of events, with the fields that the command line promises. */
 public final class EventsJson {
@@ -106,6 +107,10 @@ public final class EventsJson {
                 .put("left", note.left().map(Finger::symbol).orElse("0"))
                 .put("right", note.right().symbol())
                 .put("technique", note.attack().label());
+        if (note.attack() instanceof Attack.Touched touched) {
+            node.put("node", touched.node().toString())
+                    .put("touchFret", note.fret() + touched.node().frets());
+        }
         if (note.attack().goesUp()) {
             node.put("stroke", "up");
         }

@@ -18,10 +18,13 @@ import org.audiveris.proxymusic.Fingering;
 import org.audiveris.proxymusic.Forward;
 import org.audiveris.proxymusic.Fret;
 import org.audiveris.proxymusic.HammerOnPullOff;
+import org.audiveris.proxymusic.Harmonic;
 import org.audiveris.proxymusic.Lyric;
 import org.audiveris.proxymusic.Notations;
 import org.audiveris.proxymusic.Note;
 import org.audiveris.proxymusic.NoteType;
+import org.audiveris.proxymusic.Notehead;
+import org.audiveris.proxymusic.NoteheadValue;
 import org.audiveris.proxymusic.ObjectFactory;
 import org.audiveris.proxymusic.Pitch;
 import org.audiveris.proxymusic.PlacementText;
@@ -251,6 +254,14 @@ final class VoiceWriter {
             written.played()
                     .ifPresent(played -> notations.getTiedOrSlurOrTuplet().add(technical(played, tiedFrom)));
         }
+        boolean touched = written.played()
+                .filter(played -> played.attack() instanceof Attack.Touched)
+                .isPresent();
+        if (touched && staff != TABLATURE) {
+            Notehead head = new Notehead();
+            head.setValue(NoteheadValue.DIAMOND);
+            note.setNotehead(head);
+        }
         if (!tiedFrom) {
             written.played().ifPresent(played -> addSlurs(played, notations));
         }
@@ -325,6 +336,12 @@ final class VoiceWriter {
                 PlacementText pluck = new PlacementText();
                 pluck.setValue(note.right().symbol());
                 marks.add(factory.createTechnicalPluck(pluck));
+            }
+            if (note.attack() instanceof Attack.Touched) {
+                Harmonic harmonic = new Harmonic();
+                harmonic.setArtificial(new Empty());
+                harmonic.setSoundingPitch(new Empty());
+                marks.add(factory.createTechnicalHarmonic(harmonic));
             }
             if (slurred.containsKey(note)) {
                 addSlur(note, StartStop.STOP, marks);

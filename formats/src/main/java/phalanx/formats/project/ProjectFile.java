@@ -18,6 +18,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
+import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.Holding;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Octave;
@@ -38,6 +39,7 @@ import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
 import phalanx.lefthand.shape.HeldShape;
 import phalanx.project.Project;
+import phalanx.technique.HarmonicNode;
 
 /**
  * A project as one JSON file, versioned, with its fields in a stable order: the song, the guitar, the hand, what is
@@ -69,11 +71,19 @@ public final class ProjectFile {
         root.set("hand", mapper.valueToTree(project.hand()));
         ArrayNode locks = root.putArray("locks");
         ArrayNode slurs = root.putArray("slurs");
+        ArrayNode cascades = root.putArray("cascades");
         for (Lock lock : project.locks()) {
             if (lock instanceof ShapeLock shape) {
                 ObjectNode node =
                         locks.addObject().put("startTick", shape.startTick()).put("endTick", shape.endTick());
                 node.set("held", mapper.valueToTree(shape.held()));
+            } else if (lock instanceof CascadeLock cascade) {
+                ObjectNode node = cascades.addObject()
+                        .put("startTick", cascade.startTick())
+                        .put("endTick", cascade.endTick())
+                        .put("node", cascade.node().toString())
+                        .put("order", cascade.order());
+                node.set("held", mapper.valueToTree(cascade.held()));
             } else if (lock instanceof SlurLock slur) {
                 slurs.addObject()
                         .put("tick", slur.tick())
@@ -220,6 +230,14 @@ public final class ProjectFile {
         }
         for (JsonPlace slur : root.child("slurs").items()) {
             locks.add(slurLock(slur));
+        }
+        for (JsonPlace cascade : root.child("cascades").items()) {
+            int start = cascade.child("startTick").integer();
+            int end = cascade.child("endTick").integer();
+            HeldShape held = cascade.child("held").as(HeldShape.class);
+            String node = cascade.child("node").text();
+            String order = cascade.child("order").text();
+            locks.add(cascade.checked(() -> new CascadeLock(start, end, held, HarmonicNode.parse(node), order)));
         }
         locks.sort(Comparator.comparingInt(Lock::startTick));
         return locks;

@@ -42,6 +42,7 @@ final class ProjectVersions {
             "hand",
             "locks",
             "slurs",
+            "cascades",
             "written",
             "picking",
             "wishes");
@@ -106,7 +107,7 @@ final class ProjectVersions {
         }
     }
 
-    /** Slurs and grooves come in; until then every note was plucked. */
+    /** Slurs, cascades and grooves come in; until then every note was plucked. */
     private static void toVersion3(ObjectNode root) {
         if (root.path("wishes") instanceof ObjectNode wishes) {
             wishes.put("slurs", false);
@@ -118,8 +119,10 @@ final class ProjectVersions {
                 }
             });
         }
-        if (!root.has("slurs")) {
-            root.putArray("slurs");
+        for (String later : List.of("slurs", "cascades")) {
+            if (!root.has(later)) {
+                root.putArray(later);
+            }
         }
     }
 

@@ -280,7 +280,7 @@ final class TabSystem {
             signs.add("bends and vibrato are left out, their notes kept");
         } else if ("xX".indexOf(c) >= 0) {
             signs.add("dead strokes (x) are left out");
-        } else if ("<>[]".indexOf(c) >= 0) {
+        } else if ("<>[]*".indexOf(c) >= 0) {
             signs.add("harmonics are read as plain notes at their frets");
         } else if (c == '(') {
             signs.add("figures in brackets are taken for held notes, not plucked again");

@@ -29,6 +29,9 @@ import phalanx.theory.Pitch;
  */
 public final class TabWriter {
     private static final int WIDEST = 100;
+    /** Stands behind a figure that is touched. */
+    private static final String TOUCHED = "*";
+
     private static final int COLUMN = 3;
     private static final int LABEL = 4;
     /** A beat has at most so many columns. */
@@ -83,6 +86,17 @@ public final class TabWriter {
         if (!slurs.isEmpty()) {
             text.append("slurs: ").append(slurs).append(" (not plucked)\n");
         }
+        arrangement.notes().stream()
+                .flatMap(note ->
+                        note.attack() instanceof Attack.Touched touched ? Stream.of(touched.node()) : Stream.of())
+                .distinct()
+                .sorted()
+                .forEach(node -> text.append(String.format(
+                        Locale.ROOT,
+                        "harmonics: figures with %s sound %d semitones higher, the index touches %.0f frets above%n",
+                        TOUCHED,
+                        node.nearest(),
+                        node.frets())));
         text.append('\n');
         List<BarText> line = new ArrayList<>();
         int width = LABEL;
@@ -322,6 +336,9 @@ public final class TabWriter {
         private void writeNote(ArrangedNote note) {
             put(strings[note.string()], note.tick(), String.valueOf(note.fret()));
             int column = column(note.tick());
+            if (note.attack() instanceof Attack.Touched) {
+                put(strings[note.string()], note.tick(), note.fret() + TOUCHED);
+            }
             if (note.attack() instanceof Attack.Slur slur) {
                 if (strings[note.string()][column - 1] == '-') {
                     strings[note.string()][column - 1] = slur.kind().sign().charAt(0);

@@ -1,0 +1,121 @@
+package phalanx.desktop.shapes;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import phalanx.desktop.widget.Cards;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.shape.HeldShape;
+import phalanx.technique.Cascade;
+import phalanx.technique.HarmonicNode;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+
+/** The cascade of touched harmonics over a shape: its strings, what it sounds, where the index touches. */
+final class CascadeCard extends VBox {
+    private static final int MOST_NODES = 4;
+
+    private final Actions actions;
+    private HarmonicNode node = HarmonicNode.OCTAVE;
+
+    /** A cascade over a shape. */
+    record Chosen(HeldShape held, HarmonicNode node, Cascade cascade) {}
+
+    /**
+     * What the buttons do.
+     *
+     * @param hear lets it sound
+     * @param play puts it on the chord in the song
+     * @param intro puts it into a bar before the song
+     */
+    record Actions(Consumer<Chosen> hear, Consumer<Chosen> play, Consumer<Chosen> intro) {}
+
+    CascadeCard(Actions actions) {
+        super(6);
+        this.actions = actions;
+        setId("cascade");
+    }
+
+    /** @param inSong whether the chord stands in the song */
+    void show(HeldShape held, Instrument instrument, Key key, boolean inSong) {
+        getChildren().setAll(Cards.heading("Touched harmonics over it"), nodes(held, instrument, key, inSong));
+        try {
+            Cascade cascade = Cascade.usual(instrument, held.shape().frets(), node);
+            show(new Chosen(held, node, cascade), key, inSong);
+        } catch (IllegalArgumentException e) {
+            getChildren().add(Cards.quiet("None here: " + e.getMessage() + "."));
+        }
+    }
+
+    private HBox nodes(HeldShape held, Instrument instrument, Key key, boolean inSong) {
+        HBox box = new HBox(6, Cards.before("frets above"));
+        box.setAlignment(Pos.CENTER_LEFT);
+        ToggleGroup group = new ToggleGroup();
+        for (int n = 2; n <= MOST_NODES; n++) {
+            HarmonicNode each = new HarmonicNode(1, n);
+            ToggleButton button = new ToggleButton(String.valueOf(Math.round(each.frets())));
+            button.setId("cascade-" + Math.round(each.frets()));
+            button.getStyleClass().addAll("plain", "small");
+            button.setToggleGroup(group);
+            button.setSelected(each.equals(node));
+            button.setFocusTraversable(false);
+            button.setOnAction(event -> {
+                node = each;
+                show(held, instrument, key, inSong);
+            });
+            box.getChildren().add(button);
+        }
+        return box;
+    }
+
+    private void show(Chosen chosen, Key key, boolean inSong) {
+        Cascade cascade = chosen.cascade;
+        String line = cascade.line().stream()
+                .map(midi -> Pitch.of(midi, key).toString())
+                .collect(Collectors.joining(" "));
+        Optional<Cascade.Step> lowest =
+                cascade.steps().stream().filter(Cascade.Step::touched).findFirst();
+        getChildren()
+                .addAll(
+                        Cards.line("strings", cascade.order()),
+                        Cards.line("sounds", line),
+                        Cards.line(
+                                "index touches",
+                                lowest.map(step -> String.format(
+                                                Locale.ROOT,
+                                                "string %d over fret %.1f, %.0f mm from the saddle",
+                                                step.string(),
+                                                step.touchFret(),
+                                                step.saddleMm()))
+                                        .orElse("")),
+                        Cards.quiet(String.format(
+                                Locale.ROOT,
+                                "* touched by i, plucked by p well away from it; plain notes by a, at about %.0f %% of their"
+                                        + " usual loudness.",
+                                100 * node.strength())));
+        Button play = Cards.button(
+                "cascade-play",
+                "Play it here",
+                "In place of what is plucked under this chord; Ctrl+Z takes it back",
+                () -> actions.play.accept(chosen));
+        play.setDisable(!inSong);
+        getChildren()
+                .add(new HBox(
+                        8,
+                        Cards.button(
+                                "cascade-hear", "Hear", "Let the cascade sound", () -> actions.hear.accept(chosen)),
+                        play,
+                        Cards.button(
+                                "cascade-intro",
+                                "As an intro",
+                                "A bar before the song; Ctrl+Z takes it back",
+                                () -> actions.intro.accept(chosen))));
+    }
+}
