@@ -8,6 +8,7 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.widget.Cards;
@@ -86,15 +87,13 @@ final class CascadeCard extends VBox {
                 .addAll(
                         Cards.line("strings", cascade.order()),
                         Cards.line("sounds", line),
-                        Cards.line(
-                                "index touches",
-                                lowest.map(step -> String.format(
-                                                Locale.ROOT,
-                                                "string %d over fret %.1f, %.0f mm from the saddle",
-                                                step.string(),
-                                                step.touchFret(),
-                                                step.saddleMm()))
-                                        .orElse("")),
+                        Cards.quiet(lowest.map(step -> String.format(
+                                        Locale.ROOT,
+                                        "i touches string %d over fret %.1f, %.0f mm from the saddle.",
+                                        step.string(),
+                                        step.touchFret(),
+                                        step.saddleMm()))
+                                .orElse("")),
                         Cards.quiet(String.format(
                                 Locale.ROOT,
                                 "* touched by i, plucked by p well away from it; plain notes by a, at about %.0f %% of their"
@@ -107,7 +106,8 @@ final class CascadeCard extends VBox {
                 () -> actions.play.accept(chosen));
         play.setDisable(!inSong);
         getChildren()
-                .add(new HBox(
+                .add(new FlowPane(
+                        8,
                         8,
                         Cards.button(
                                 "cascade-hear", "Hear", "Let the cascade sound", () -> actions.hear.accept(chosen)),
