@@ -20,6 +20,7 @@ import picocli.CommandLine.Parameters;
         description = "Arranges songs for one fingerstyle guitar. Without a command it opens the window.",
         subcommands = {
             ArrangeCommand.class,
+            AuditCommand.class,
             ShapesCommand.class,
             ReachCommand.class,
             ChainCommand.class,

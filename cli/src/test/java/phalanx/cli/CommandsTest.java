@@ -270,6 +270,23 @@ class CommandsTest {
         assertThat(out.toString()).contains("alternating thumb", "Ferry Rope");
     }
 
+    /** The audit says of a song what arranging it says. */
+    @Test
+    void aSongIsAudited() throws IOException {
+        Path in = leadSheet(0, "major", "4/4", "E4:2", "C E4:4 E4:12", "G D4:16");
+        JsonNode song = json("arrange", in.toString(), "--json");
+        out.getBuffer().setLength(0);
+        JsonNode audit = json("audit", in.toString(), "--json");
+        for (String field : List.of("findings", "effort", "terms", "tempoCeiling")) {
+            assertThat(audit.get(field)).as(field).isEqualTo(song.get(field));
+        }
+        assertThat(audit.size()).isEqualTo(4);
+        out.getBuffer().setLength(0);
+        assertThat(run("audit", in.toString())).isZero();
+        assertThat(out.toString()).contains("findings, effort", "ceiling");
+        assertThat(run("audit", "nowhere.abc")).isEqualTo(3);
+    }
+
     @Test
     void groovesAreListedAndLaid() throws IOException {
         JsonNode grooves = json("grooves", "--json");

@@ -68,6 +68,7 @@ public final class Shell extends StackPane {
                 new TopBar.Actions(
                         this::chooseSong,
                         this::open,
+                        this::openDemo,
                         documents::export,
                         score::togglePlay,
                         () -> show(Station.GUITAR)));
@@ -194,6 +195,13 @@ public final class Shell extends StackPane {
         documents.leave(() -> {
             playback.stop();
             workbench.open(file);
+        });
+    }
+
+    private void openDemo(Demo demo) {
+        documents.leave(() -> {
+            playback.stop();
+            workbench.openDemo(demo);
         });
     }
 

@@ -17,6 +17,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -51,7 +52,13 @@ final class TopBar extends HBox {
      * @param play start or stop
      * @param retune go to the retuning steps
      */
-    record Actions(Runnable open, Consumer<Path> openFile, Runnable export, Runnable play, Runnable retune) {}
+    record Actions(
+            Runnable open,
+            Consumer<Path> openFile,
+            Consumer<Demo> demo,
+            Runnable export,
+            Runnable play,
+            Runnable retune) {}
 
     private static final List<String> TONICS = List.of("C", "Db", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B");
 
@@ -85,7 +92,7 @@ final class TopBar extends HBox {
                         level(),
                         play(playback, actions.play));
         getChildren().add(plain("open", "Open", "Open a lead sheet (Ctrl+O)", actions.open));
-        getChildren().add(recent(actions.openFile));
+        getChildren().add(recent(actions));
         getChildren().add(plain("export", "Export", "Write the arrangement to a file (Ctrl+E)", actions.export));
     }
 
@@ -94,8 +101,8 @@ final class TopBar extends HBox {
         recentFiles = files;
     }
 
-    private Node recent(Consumer<Path> open) {
-        Button button = plain("recent", "\u25be", "Songs that were open lately", () -> {});
+    private Node recent(Actions actions) {
+        Button button = plain("recent", "\u25be", "Songs that were open lately, and the demo songs", () -> {});
         button.getStyleClass().add("narrow");
         ContextMenu menu = new ContextMenu();
         button.setOnAction(event -> {
@@ -103,13 +110,19 @@ final class TopBar extends HBox {
             for (Path file : recentFiles.get()) {
                 MenuItem item = new MenuItem(file.getFileName() + "   " + file.getParent());
                 item.setMnemonicParsing(false);
-                item.setOnAction(chosen -> open.accept(file));
+                item.setOnAction(chosen -> actions.openFile.accept(file));
                 menu.getItems().add(item);
             }
             if (menu.getItems().isEmpty()) {
                 MenuItem none = new MenuItem("No song was opened from a file yet");
                 none.setDisable(true);
                 menu.getItems().add(none);
+            }
+            menu.getItems().add(new SeparatorMenuItem());
+            for (Demo demo : Demo.values()) {
+                MenuItem item = new MenuItem("Demo: " + demo.title());
+                item.setOnAction(chosen -> actions.demo.accept(demo));
+                menu.getItems().add(item);
             }
             menu.show(button, Side.BOTTOM, 0, 4);
         });

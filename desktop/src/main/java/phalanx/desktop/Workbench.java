@@ -58,7 +58,6 @@ import phalanx.theory.Key;
  */
 public final class Workbench {
     private static final String ANEW = "the song to be arranged anew";
-    private static final String DEMO = "demo/slate-harbour.musicxml";
 
     private static final int NEW_TEMPO = 90;
 
@@ -184,9 +183,19 @@ public final class Workbench {
 
     /** Opens the song that is shipped as a first example. */
     public void openDemo() {
+        openDemo(Demo.SLATE_HARBOUR);
+    }
+
+    /** Opens a song that is shipped as an example. */
+    public void openDemo(Demo demo) {
         source.set(null);
-        try (InputStream in = Workbench.class.getResourceAsStream(DEMO)) {
-            opened(new MusicXmlReader("Demo").read(in.readAllBytes()), "the demo song");
+        try (InputStream in = Workbench.class.getResourceAsStream(demo.resource())) {
+            byte[] bytes = in.readAllBytes();
+            if (demo == Demo.SLATE_HARBOUR) {
+                opened(new MusicXmlReader("Demo").read(bytes), "the demo song");
+            } else {
+                begin(Document.unnamed(new ProjectFile().read(bytes)), "Opened the demo song " + demo.title() + ".");
+            }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } catch (FormatException e) {

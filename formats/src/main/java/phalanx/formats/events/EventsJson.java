@@ -49,6 +49,28 @@ public final class EventsJson {
         if (!arrangement.slurs().isEmpty()) {
             addSlurs(arrangement, root.putArray("slurs"));
         }
+        addAudit(arrangement, root);
+        root.put("tune", arrangement.request().tune().label());
+        root.put("octaveMoved", Math.floorDiv(arrangement.movedBy(), 12));
+        root.put("level", arrangement.request().picking().plan().level().label());
+        root.put("tempo", arrangement.song().tempo());
+        root.put("tempoCeiling", ceiling(arrangement));
+        root.put("solveMillis", rounded(solveMillis));
+        return root;
+    }
+
+    /** What the audit found alone: findings, effort with its terms, tempo ceiling. */
+    public String audit(Arrangement arrangement) {
+        ObjectNode root = mapper.createObjectNode();
+        addAudit(arrangement, root);
+        return root.put("tempoCeiling", ceiling(arrangement)).toPrettyString();
+    }
+
+    private static double ceiling(Arrangement arrangement) {
+        return Math.floor(arrangement.ceiling().tempo());
+    }
+
+    private static void addAudit(Arrangement arrangement, ObjectNode root) {
         ArrayNode findings = root.putArray("findings");
         arrangement.findings().forEach(finding -> addFinding(finding, findings.addObject()));
         root.put("effort", arrangement.effort());
@@ -56,13 +78,6 @@ public final class EventsJson {
         arrangement.cost().effort().terms().forEach((term, value) -> terms.addObject()
                 .put("name", term.label())
                 .put("value", value));
-        root.put("tune", arrangement.request().tune().label());
-        root.put("octaveMoved", Math.floorDiv(arrangement.movedBy(), 12));
-        root.put("level", arrangement.request().picking().plan().level().label());
-        root.put("tempo", arrangement.song().tempo());
-        root.put("tempoCeiling", Math.floor(arrangement.ceiling().tempo()));
-        root.put("solveMillis", rounded(solveMillis));
-        return root;
     }
 
     private static void addSong(Arrangement arrangement, ObjectNode root) {

@@ -1,0 +1,73 @@
+package phalanx.cli;
+
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import phalanx.arrange.score.Arrangement;
+import phalanx.formats.SongFiles;
+import phalanx.formats.events.EventsJson;
+import phalanx.formats.library.Library;
+import phalanx.formats.project.ProjectFile;
+import phalanx.formats.reading.Choice;
+import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
+import phalanx.project.Project;
+import phalanx.project.Solve;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Says what is hard or wrong in a song as it is arranged, or in tablature as it is written. */
+@Command(
+        name = "audit",
+        mixinStandardHelpOptions = true,
+        description = "Lists what both hands find too far, too fast or in the way, and the tempo ceiling.")
+final class AuditCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "IN", description = "A song, tablature or project, as \"phalanx arrange\" takes it.")
+    private Path in;
+
+    @Option(names = "--json", description = "Answer as JSON.")
+    private boolean json;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() throws FormatException {
+        Arrangement arrangement = Solve.of(project());
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) {
+            out.println(new EventsJson().audit(arrangement));
+        } else {
+            arrangement
+                    .findings()
+                    .forEach(finding -> out.println(finding.severity().label() + "  " + finding.message()));
+            out.printf(
+                    "%d findings, effort %.1f, ceiling %.0f bpm: %s%n",
+                    arrangement.findings().size(),
+                    arrangement.effort(),
+                    Math.floor(arrangement.ceiling().tempo()),
+                    arrangement.ceiling().reason());
+        }
+        out.flush();
+        return ExitCodes.DONE;
+    }
+
+    private Project project() throws FormatException {
+        if (ProjectFile.isProject(in)) {
+            ProjectFile.Opened opened = new ProjectFile().open(in);
+            opened.report().forEach(this::say);
+            return opened.project();
+        }
+        Reading reading = SongFiles.read(in, Choice.LIKELIEST);
+        reading.report().forEach(this::say);
+        Project project = Project.of(reading.song(), Library.FIRST.setup());
+        return reading.written().map(project::withWritten).orElse(project);
+    }
+
+    private void say(String line) {
+        spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line);
+    }
+}
