@@ -153,4 +153,9 @@ abstract class OpenWindow extends ApplicationTest {
             throw new AssertionError(id + " says \"" + text(id) + "\", not \"" + part + "\"", e);
         }
     }
+
+    final boolean shows(String id, String part) {
+        return from(lookup(id)).lookup(".label").<Labeled>queryAll().stream()
+                .anyMatch(label -> label.getText().contains(part));
+    }
 }

@@ -543,6 +543,27 @@ class SongStationTest extends OpenWindow {
     }
 
     @Test
+    void whatCouldComeBeforeAndAfterIsProposedPutInAndTakenBack() throws TimeoutException {
+        newSong("[A] | G | C | D7 | G |");
+        waitUntilArranged();
+        clickOn("#extras-find");
+        waitFor(() -> lookup("#extra-take-1").tryQuery().isPresent());
+        assertThat(shows("#extras", "the first chord over a pedal")).isTrue();
+        assertThat(shows("#extras", "the bass goes down to the root")).isTrue();
+        int bars = song().bars().size();
+        clickOn("#extra-hear-1");
+        clickOn("#extra-take-1");
+        waitForText("#message", "Set the ");
+        waitUntilArranged();
+        assertThat(song().bars()).hasSizeGreaterThan(bars);
+        assertThat(song().sections().get(0).startTick()).isPositive();
+        assertThat(lookup("#extras-find").tryQuery()).isPresent();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: the ");
+        assertThat(song().bars()).hasSize(bars);
+    }
+
+    @Test
     void theSongIsNamed() {
         push(KeyCode.CONTROL, KeyCode.DIGIT2);
         enter("#song-title", "Quarry Lane");

@@ -7,7 +7,6 @@ import java.util.concurrent.TimeoutException;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -34,11 +33,6 @@ class StationsTest extends OpenWindow {
     private void choose(String id, String value) {
         interact(() -> lookup(id).<ComboBox<String>>query().setValue(value));
         WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    private boolean shows(String id, String part) {
-        return from(lookup(id)).lookup(".label").<Labeled>queryAll().stream()
-                .anyMatch(label -> label.getText().contains(part));
     }
 
     private Library library() {

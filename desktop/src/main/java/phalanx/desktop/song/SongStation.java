@@ -26,6 +26,7 @@ import phalanx.desktop.widget.Themed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.formats.reading.Choice;
 import phalanx.project.Project;
+import phalanx.project.extra.Proposals;
 import phalanx.song.Bar;
 import phalanx.song.BarEdit;
 import phalanx.song.ChartText;
@@ -61,6 +62,7 @@ public final class SongStation extends HBox implements Themed {
     private final ChartCard chart = new ChartCard(this::takeChart, this::takeWords);
     private final HarmonyCard harmony = new HarmonyCard(this::replaceChord);
     private final AdviceCard advice;
+    private final ExtrasCard extras;
     private int cursor;
     private final HBox proposals = new HBox(8);
     private final ReportCard report = new ReportCard();
@@ -91,6 +93,7 @@ public final class SongStation extends HBox implements Themed {
         });
         this.form = new FormCards(
                 this::goTo, index -> workbench.editSong("section", song -> FormCards.varied(song, index)));
+        this.extras = new ExtrasCard(background, interfaceThread, new ExtrasCard.Actions(this::hear, this::putIn));
         this.advice = new AdviceCard(background, interfaceThread, this::use);
         setId("song-station");
         getStyleClass().add("station-content");
@@ -133,7 +136,7 @@ public final class SongStation extends HBox implements Themed {
         VBox left = new VBox(8, head, parts, form, proposals(), barsCard, tune, chart);
         HBox.setHgrow(left, Priority.ALWAYS);
         left.setMinWidth(0);
-        VBox right = new VBox(GAP, report, harmony, advice);
+        VBox right = new VBox(GAP, report, harmony, extras, advice);
         ScrollPane side = new ScrollPane(right);
         side.setFitToWidth(true);
         side.setPrefWidth(SIDE);
@@ -148,6 +151,20 @@ public final class SongStation extends HBox implements Themed {
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
         bars.addEventHandler(KeyEvent.KEY_PRESSED, this::onTuneKey);
         bars.addEventHandler(KeyEvent.KEY_TYPED, this::onTuneTyped);
+    }
+
+    private void hear(Proposals.Priced priced) {
+        playback.hear(
+                priced.arrangement(),
+                priced.proposal().fromTick(),
+                priced.proposal().toTick());
+        if (!playback.audible()) {
+            workbench.say(Message.plain("No sound card: the proposal cannot be heard here."));
+        }
+    }
+
+    private void putIn(Proposals.Priced priced) {
+        workbench.decide(priced.proposal().name(), now -> priced.proposal().project());
     }
 
     /** Shown while chords of the chart are only proposed. */
@@ -198,6 +215,7 @@ public final class SongStation extends HBox implements Themed {
         chart.show(ChartText.of(song));
         harmony.show(song, heard);
         advice.show(project);
+        extras.show(project);
     }
 
     /** Offers the parts of a file that has several, and says what was mended in it. */
@@ -265,6 +283,7 @@ public final class SongStation extends HBox implements Themed {
             event.consume();
         } else if (event.getCode() == KeyCode.ESCAPE) {
             advice.stop();
+            extras.stop();
             selection.clear();
             moveTo(cursor);
         }

@@ -1,0 +1,34 @@
+package phalanx.project.extra;
+
+import java.util.Objects;
+import phalanx.project.Project;
+
+/**
+ * Something that may be put into a song.
+ *
+ * @param name what it is, in a few words
+ * @param place where it is heard, such as {@code bars 1 to 2}
+ * @param project with it
+ * @param fromTick from where it is heard in that project's song
+ * @param toTick up to where, not included
+ */
+public record Proposal(String name, String place, Project project, int fromTick, int toTick) {
+    public Proposal {
+        Objects.requireNonNull(name, "name");
+        Objects.requireNonNull(place, "place");
+        Objects.requireNonNull(project, "project");
+        if (fromTick < 0 || toTick <= fromTick) {
+            throw new IllegalArgumentException("heard from tick " + fromTick + " to " + toTick);
+        }
+    }
+
+    /** One that is heard in some bars, by their index. */
+    static Proposal inBars(String name, Project project, int from, int to) {
+        var bars = project.song().bars();
+        int first = bars.get(from).number();
+        int last = bars.get(to).number();
+        String place = first == last ? "bar " + first : "bars " + first + " to " + last;
+        return new Proposal(
+                name, place, project, bars.get(from).startTick(), bars.get(to).endTick());
+    }
+}

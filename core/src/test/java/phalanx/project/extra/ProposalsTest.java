@@ -1,0 +1,158 @@
+package phalanx.project.extra;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.FindingKind;
+import phalanx.guitar.Guitar;
+import phalanx.guitar.Hand;
+import phalanx.guitar.StringSet;
+import phalanx.project.Project;
+import phalanx.project.Setup;
+import phalanx.project.Solve;
+import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
+import phalanx.song.Meter;
+import phalanx.song.Section;
+import phalanx.song.Song;
+import phalanx.song.Songs;
+import phalanx.song.Ticks;
+
+/** Beginnings, ends, runs and second times: the song itself stays, what is added does what it says. */
+class ProposalsTest {
+    private static Project project(Song song) {
+        return Project.of(song, new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE));
+    }
+
+    private static Song song() {
+        Song song = Songs.of(
+                "G",
+                Meter.COMMON,
+                "G C D7 G G C D7 G",
+                "B4:2 A4:2 G4:2 E4:2 F#4:2 A4:2 G4:4 B4:2 A4:2 G4:2 E4:2 F#4:2 A4:2 G4:4");
+        return song.withSections(List.of(new Section("A", 0), new Section("A", 4 * Ticks.WHOLE)));
+    }
+
+    private static Proposal named(List<Proposal> all, String name) {
+        return all.stream()
+                .filter(proposal -> proposal.name().startsWith(name))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(
+                        name + " in " + all.stream().map(Proposal::name).toList()));
+    }
+
+    @Test
+    void theLastPhraseIsHeardFirst() {
+        Project with = named(new Proposals().of(project(song())), "the last phrase first")
+                .project();
+        List<Integer> tune = with.song().melody().stream().map(MelodyNote::midi).toList();
+        int size = tune.size();
+        assertThat(with.song().bars()).hasSize(10);
+        assertThat(tune.subList(0, 3)).isEqualTo(tune.subList(size - 3, size));
+        assertThat(with.song().chart().stream().limit(3).map(ChordChange::symbol))
+                .containsExactly("D7", "G", "G");
+        assertThat(with.song().sections()).extracting(Section::startTick).containsExactly(13440, 40320);
+    }
+
+    @Test
+    void theBassGoesDownByStepsToTheRoot() {
+        Project with =
+                named(new Proposals().of(project(song())), "the bass goes down").project();
+        // D C B A over G, then G
+        assertThat(with.song().bass())
+                .extracting(note -> note.pitch().toString())
+                .containsExactly("D3", "C3", "B2", "A2", "G2");
+        Arrangement arrangement = Solve.of(with);
+        assertThat(arrangement.findings()).noneMatch(finding -> finding.kind() == FindingKind.OWN_BASS_NOT_KEPT);
+        assertThat(arrangement
+                        .song()
+                        .melody()
+                        .get(arrangement.song().melody().size() - 1)
+                        .lengthTicks())
+                .isEqualTo(Ticks.WHOLE);
+    }
+
+    @Test
+    void aSectionTheSecondTimeIsAStepFullerAndCanBeTakenBack() {
+        Project before = project(song());
+        Proposal fuller = named(new Proposals().of(before), "A the second time fuller");
+        assertThat(fuller.place()).isEqualTo("bars 5 to 8");
+        Arrangement arrangement = Solve.of(fuller.project());
+        long first = notes(arrangement, 0, 4 * Ticks.WHOLE);
+        long second = notes(arrangement, 4 * Ticks.WHOLE, 8 * Ticks.WHOLE);
+        assertThat(second).isGreaterThan(first);
+        Project hits =
+                named(new Proposals().of(before), "A the second time with hits").project();
+        assertThat(Solve.of(hits).hits()).isNotEmpty().allMatch(hit -> hit.tick() >= 4 * Ticks.WHOLE);
+    }
+
+    private static long notes(Arrangement arrangement, int from, int to) {
+        return arrangement.notes().stream()
+                .filter(note -> note.tick() >= from && note.tick() < to)
+                .count();
+    }
+
+    /** Runs are of the key, on the beat, and their last note is a step from the next root. Common practice, no source. */
+    @Property(tries = 60)
+    void runsLeadIntoTheNextRootByAStep(@ForAll long seed) {
+        Song song = Songs.random(seed, 13);
+        for (Proposal proposal : new BassRuns(project(song)).find()) {
+            Song with = proposal.project().song();
+            assertThat(with.bass()).hasSizeGreaterThanOrEqualTo(2);
+            for (int i = 0; i < with.bass().size(); i++) {
+                MelodyNote note = with.bass().get(i);
+                assertThat(song.key().pitchClasses() >> note.midi() % 12 & 1).isEqualTo(1);
+                if (i % 2 == 1) {
+                    int root = with.chart().stream()
+                            .filter(change -> change.startTick() <= note.endTick())
+                            .reduce((a, b) -> b)
+                            .orElseThrow()
+                            .chord()
+                            .orElseThrow()
+                            .bass()
+                            .pitchClass();
+                    int away = Math.floorMod(note.midi() - root, 12);
+                    assertThat(Math.min(away, 12 - away)).isBetween(1, 2);
+                }
+            }
+        }
+    }
+
+    /** Whatever is proposed can be arranged; the tune of the song itself is all there; the figure is the difference. */
+    @Property(tries = 6)
+    void everyProposalIsPricedAndKeepsTheTune(@ForAll long seed) {
+        Project project = project(Songs.random(seed, 6));
+        List<Integer> tune =
+                project.song().melody().stream().map(MelodyNote::midi).toList();
+        List<Integer> done = new ArrayList<>();
+        for (Proposals.Priced priced : new Proposals().priced(project, done::add, () -> false)) {
+            List<Integer> with = priced.proposal().project().song().melody().stream()
+                    .map(MelodyNote::midi)
+                    .toList();
+            assertThat(String.valueOf(with)).contains(String.valueOf(tune).replaceAll("[\\[\\]]", ""));
+            assertThat(priced.arrangement().effort() - priced.moreEffort())
+                    .isCloseTo(new Solve().quick(project, () -> false).effort(), within(1e-9));
+            assertThat(priced.arrangement().findings())
+                    .noneMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT);
+        }
+        assertThat(done).hasSize(new Proposals().of(project).size());
+    }
+
+    @Test
+    void beforeAPickupAndOverWrittenNotesThereIsNothing() {
+        Song pickup = Songs.of("C", Meter.COMMON, Ticks.QUARTER, "C C", "G4:1 E4:4");
+        assertThat(new Proposals().of(project(pickup)))
+                .extracting(Proposal::name)
+                .noneMatch(name -> name.contains("first"));
+        assertThatThrownBy(() -> new Proposals().priced(project(song()), count -> {}, () -> true))
+                .isInstanceOf(CancellationException.class);
+    }
+}

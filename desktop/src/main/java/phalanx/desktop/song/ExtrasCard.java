@@ -1,0 +1,147 @@
+package phalanx.desktop.song;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import phalanx.desktop.widget.Cards;
+import phalanx.project.Project;
+import phalanx.project.extra.Proposals;
+
+/** What could come before the song, after it, or the second time: proposals with what they cost, to be heard and taken. */
+final class ExtrasCard extends VBox {
+    private static final String TITLE = "Before, after, again";
+
+    private final Executor background;
+    private final Executor interfaceThread;
+    private final Actions actions;
+    private final ProgressBar progress = new ProgressBar(0);
+    private Optional<Project> project = Optional.empty();
+    private AtomicBoolean cancelled = new AtomicBoolean();
+    private boolean idle = true;
+
+    /**
+     * What the buttons do.
+     *
+     * @param hear lets a proposal sound
+     * @param take puts it into the song
+     */
+    record Actions(Consumer<Proposals.Priced> hear, Consumer<Proposals.Priced> take) {}
+
+    /**
+     * @param background runs the work
+     * @param interfaceThread runs a job on the interface thread
+     */
+    ExtrasCard(Executor background, Executor interfaceThread, Actions actions) {
+        super(6);
+        this.background = background;
+        this.interfaceThread = interfaceThread;
+        this.actions = actions;
+        setId("extras");
+        getStyleClass().add("card");
+        progress.setMaxWidth(Double.MAX_VALUE);
+        showIdle();
+    }
+
+    private void showIdle() {
+        idle = true;
+        getChildren()
+                .setAll(
+                        Cards.heading(TITLE),
+                        Cards.button(
+                                "extras-find",
+                                "What would suit it?",
+                                "Arranges the song with intros, endings, bass runs and other second times",
+                                this::start));
+    }
+
+    /** Another state of the project makes what was proposed void. */
+    void show(Project now) {
+        boolean same = project.filter(now::equals).isPresent();
+        project = Optional.of(now);
+        if (!same) {
+            cancelled.set(true);
+            if (!idle) {
+                showIdle();
+            }
+        }
+    }
+
+    /** Gives up the work, if any. */
+    void stop() {
+        cancelled.set(true);
+        if (progress.getParent() != null) {
+            showIdle();
+        }
+    }
+
+    private void start() {
+        project.ifPresent(now -> {
+            AtomicBoolean own = new AtomicBoolean();
+            cancelled = own;
+            idle = false;
+            progress.setProgress(0);
+            getChildren()
+                    .setAll(Cards.heading(TITLE), progress, Cards.button("extras-stop", "Stop", "Esc", this::stop));
+            int all = Math.max(1, new Proposals().of(now).size());
+            background.execute(() -> {
+                try {
+                    List<Proposals.Priced> found = new Proposals()
+                            .priced(
+                                    now,
+                                    done -> interfaceThread.execute(() -> progress.setProgress(done / (double) all)),
+                                    own::get);
+                    interfaceThread.execute(() -> found(own, found));
+                } catch (CancellationException e) {
+                    // given up, or the song has changed: the card is idle again
+                }
+            });
+        });
+    }
+
+    private void found(AtomicBoolean own, List<Proposals.Priced> found) {
+        if (own.get()) {
+            return;
+        }
+        getChildren().setAll(Cards.heading(TITLE));
+        if (found.isEmpty()) {
+            getChildren()
+                    .add(Cards.quiet(
+                            "Nothing for this song: before a pickup no bar can stand, notes kept as written are"
+                                    + " not added to, and no section comes again."));
+        }
+        for (int i = 0; i < found.size(); i++) {
+            getChildren().add(row(found.get(i), i + 1));
+        }
+    }
+
+    private VBox row(Proposals.Priced priced, int number) {
+        Label name = new Label(priced.proposal().name());
+        name.setWrapText(true);
+        HBox line = new HBox(
+                8,
+                Cards.small(String.format(
+                        Locale.ROOT,
+                        "%s, effort %+.1f, to %.0f bpm",
+                        priced.proposal().place(),
+                        priced.moreEffort(),
+                        Math.floor(priced.ceiling()))),
+                Cards.space(),
+                Cards.button("extra-hear-" + number, "Hear", "As it would sound", () -> actions.hear.accept(priced)),
+                Cards.button(
+                        "extra-take-" + number,
+                        "Put it in",
+                        "Ctrl+Z takes it back",
+                        () -> actions.take.accept(priced)));
+        line.setAlignment(Pos.CENTER_LEFT);
+        return new VBox(2, name, line);
+    }
+}
