@@ -208,6 +208,9 @@ final class ArrangeCommand implements Callable<Integer> {
                         slur.string(),
                         Math.floor(slur.ceilingAfter()),
                         Math.floor(slur.ceilingBefore())));
+        arrangement.findings().stream()
+                .filter(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT)
+                .forEach(finding -> err.println("phalanx: " + finding.message()));
         List<Finding> unlaid = arrangement.findings().stream()
                 .filter(finding -> finding.kind() == FindingKind.HIT_NOT_LAID)
                 .toList();

@@ -19,6 +19,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.advice.KeyAdvisor;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
+import phalanx.formats.library.Library;
 import phalanx.guitar.NamedTuning;
 import phalanx.song.ChordChange;
 import phalanx.song.Section;
@@ -561,6 +562,37 @@ class SongStationTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.Z);
         waitForText("#message", "Took back: the ");
         assertThat(song().bars()).hasSize(bars);
+    }
+
+    @Test
+    void aLickIsKeptAndPutOverAnotherChord() throws TimeoutException {
+        newSong("| G | Am | D7 | G |");
+        waitUntilArranged();
+        push(KeyCode.F3);
+        write("q0303");
+        waitFor(() -> song().melody().size() == 4);
+        waitUntilArranged();
+        type(KeyCode.HOME);
+        clickOn("#lick-name");
+        write("Weir Step");
+        clickOn("#lick-keep");
+        waitForText("#message", "Kept Weir Step in your library.");
+        assertThat(workbench.libraryProperty().get().licks())
+                .extracting(Library.OwnLick::text)
+                .hasSize(1)
+                .allMatch(text -> text.startsWith("Weir Step | 4/4 | "));
+        type(KeyCode.F3);
+        waitFor(() -> lookup("#bars").query().isFocused());
+        type(KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.RIGHT);
+        clickOn("#licks-find");
+        waitFor(() -> lookup("#extra-take-1").tryQuery().isPresent());
+        assertThat(shows("#extras", "Weir Step")).isTrue();
+        assertThat(shows("#extras", "Mill Step")).isTrue();
+        clickOn("#extra-take-1");
+        waitForText("#message", "Set Weir Step");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: Weir Step");
+        assertThat(song().melody()).hasSize(4);
     }
 
     @Test

@@ -34,16 +34,17 @@ public final class Proposals {
     }
 
     /**
-     * All proposals, priced one after the other.
+     * Proposals for a project, priced one after the other.
      *
+     * @param proposals for it
      * @param done told how many are priced
      * @throws CancellationException soon after the work is cancelled
      */
-    public List<Priced> priced(Project project, IntConsumer done, BooleanSupplier cancelled) {
+    public List<Priced> priced(Project project, List<Proposal> proposals, IntConsumer done, BooleanSupplier cancelled) {
         Solve solve = new Solve();
         double now = solve.quick(project, cancelled).effort();
         List<Priced> priced = new ArrayList<>();
-        for (Proposal proposal : of(project)) {
+        for (Proposal proposal : proposals) {
             Arrangement arrangement = solve.quick(proposal.project(), cancelled);
             priced.add(new Priced(
                     proposal,

@@ -83,7 +83,7 @@ class SlursTest {
                 .of(arrangement.notes())[arrangement.song().barIndexAt(tick)];
     }
 
-    private static void replay(Arrangement arrangement, ArrangedNote note, SlurKind kind) {
+    static void replay(Arrangement arrangement, ArrangedNote note, SlurKind kind) {
         ArrangedNote before = arrangement.notes().stream()
                 .filter(other -> other.string() == note.string() && other.tick() < note.tick())
                 .reduce((a, b) -> b)

@@ -133,7 +133,8 @@ class ProposalsTest {
         List<Integer> tune =
                 project.song().melody().stream().map(MelodyNote::midi).toList();
         List<Integer> done = new ArrayList<>();
-        for (Proposals.Priced priced : new Proposals().priced(project, done::add, () -> false)) {
+        for (Proposals.Priced priced :
+                new Proposals().priced(project, new Proposals().of(project), done::add, () -> false)) {
             List<Integer> with = priced.proposal().project().song().melody().stream()
                     .map(MelodyNote::midi)
                     .toList();
@@ -152,7 +153,8 @@ class ProposalsTest {
         assertThat(new Proposals().of(project(pickup)))
                 .extracting(Proposal::name)
                 .noneMatch(name -> name.contains("first"));
-        assertThatThrownBy(() -> new Proposals().priced(project(song()), count -> {}, () -> true))
+        assertThatThrownBy(() -> new Proposals()
+                        .priced(project(song()), new Proposals().of(project(song())), count -> {}, () -> true))
                 .isInstanceOf(CancellationException.class);
     }
 }

@@ -7,13 +7,18 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.widget.Cards;
 import phalanx.project.Project;
+import phalanx.project.extra.Proposal;
 import phalanx.project.extra.Proposals;
 
 /** What could come before the song, after it, or the second time: proposals with what they cost, to be heard and taken. */
@@ -24,6 +29,7 @@ final class ExtrasCard extends VBox {
     private final Executor interfaceThread;
     private final Actions actions;
     private final ProgressBar progress = new ProgressBar(0);
+    private final TextField name = new TextField();
     private Optional<Project> project = Optional.empty();
     private AtomicBoolean cancelled = new AtomicBoolean();
     private boolean idle = true;
@@ -33,8 +39,14 @@ final class ExtrasCard extends VBox {
      *
      * @param hear lets a proposal sound
      * @param take puts it into the song
+     * @param licks finds licks for the bar at the cursor
+     * @param keep keeps marked bars as a lick of a name
      */
-    record Actions(Consumer<Proposals.Priced> hear, Consumer<Proposals.Priced> take) {}
+    record Actions(
+            Consumer<Proposals.Priced> hear,
+            Consumer<Proposals.Priced> take,
+            Function<Project, List<Proposal>> licks,
+            Consumer<String> keep) {}
 
     /**
      * @param background runs the work
@@ -48,19 +60,47 @@ final class ExtrasCard extends VBox {
         setId("extras");
         getStyleClass().add("card");
         progress.setMaxWidth(Double.MAX_VALUE);
+        name.setId("lick-name");
+        name.setPromptText("name of a lick");
+        name.setAccessibleText("Name of a lick to keep");
+        name.setOnAction(event -> actions.keep.accept(name.getText()));
         showIdle();
     }
 
     private void showIdle() {
         idle = true;
+        name.clear();
         getChildren()
                 .setAll(
                         Cards.heading(TITLE),
-                        Cards.button(
-                                "extras-find",
-                                "What would suit it?",
-                                "Arranges the song with intros, endings, bass runs and other second times",
-                                this::start));
+                        new FlowPane(
+                                8,
+                                8,
+                                Cards.button(
+                                        "extras-find",
+                                        "What would suit it?",
+                                        "Arranges the song with intros, endings, bass runs and other second times",
+                                        () -> start(new Proposals()::of)),
+                                Cards.button(
+                                        "licks-find",
+                                        "A lick in this bar",
+                                        "Licks in place of the tune where the cursor stands, fitted to the chord",
+                                        () -> start(actions.licks))),
+                        keeping());
+    }
+
+    private HBox keeping() {
+        HBox row = new HBox(
+                8,
+                name,
+                Cards.button(
+                        "lick-keep",
+                        "Keep as a lick",
+                        "The marked bars, or the bar at the cursor, by their degrees over the chord",
+                        () -> actions.keep.accept(name.getText())));
+        HBox.setHgrow(name, Priority.ALWAYS);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
     }
 
     /** Another state of the project makes what was proposed void. */
@@ -83,7 +123,7 @@ final class ExtrasCard extends VBox {
         }
     }
 
-    private void start() {
+    private void start(Function<Project, List<Proposal>> find) {
         project.ifPresent(now -> {
             AtomicBoolean own = new AtomicBoolean();
             cancelled = own;
@@ -91,12 +131,14 @@ final class ExtrasCard extends VBox {
             progress.setProgress(0);
             getChildren()
                     .setAll(Cards.heading(TITLE), progress, Cards.button("extras-stop", "Stop", "Esc", this::stop));
-            int all = Math.max(1, new Proposals().of(now).size());
+            List<Proposal> proposals = find.apply(now);
+            int all = Math.max(1, proposals.size());
             background.execute(() -> {
                 try {
                     List<Proposals.Priced> found = new Proposals()
                             .priced(
                                     now,
+                                    proposals,
                                     done -> interfaceThread.execute(() -> progress.setProgress(done / (double) all)),
                                     own::get);
                     interfaceThread.execute(() -> found(own, found));
@@ -111,7 +153,8 @@ final class ExtrasCard extends VBox {
         if (own.get()) {
             return;
         }
-        getChildren().setAll(Cards.heading(TITLE));
+        getChildren()
+                .setAll(Cards.heading(TITLE), Cards.button("extras-back", "Back", "Other proposals", this::showIdle));
         if (found.isEmpty()) {
             getChildren()
                     .add(Cards.quiet(

@@ -26,6 +26,8 @@ import phalanx.desktop.widget.Themed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.formats.reading.Choice;
 import phalanx.project.Project;
+import phalanx.project.extra.LickProposals;
+import phalanx.project.extra.Proposal;
 import phalanx.project.extra.Proposals;
 import phalanx.song.Bar;
 import phalanx.song.BarEdit;
@@ -36,6 +38,7 @@ import phalanx.song.Song;
 import phalanx.song.SongHarmony;
 import phalanx.song.TuneEdit;
 import phalanx.song.Words;
+import phalanx.song.lick.Lick;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Note;
 import phalanx.theory.Pitch;
@@ -93,7 +96,10 @@ public final class SongStation extends HBox implements Themed {
         });
         this.form = new FormCards(
                 this::goTo, index -> workbench.editSong("section", song -> FormCards.varied(song, index)));
-        this.extras = new ExtrasCard(background, interfaceThread, new ExtrasCard.Actions(this::hear, this::putIn));
+        this.extras = new ExtrasCard(
+                background,
+                interfaceThread,
+                new ExtrasCard.Actions(this::hear, this::putIn, this::licks, this::keepLick));
         this.advice = new AdviceCard(background, interfaceThread, this::use);
         setId("song-station");
         getStyleClass().add("station-content");
@@ -161,6 +167,30 @@ public final class SongStation extends HBox implements Themed {
         if (!playback.audible()) {
             workbench.say(Message.plain("No sound card: the proposal cannot be heard here."));
         }
+    }
+
+    private List<Proposal> licks(Project project) {
+        int bar = project.song().barIndexAt(Math.min(cursor, project.song().endTick() - 1));
+        return new LickProposals(project)
+                .in(bar, workbench.libraryProperty().get().allLicks());
+    }
+
+    /** The marked stretch, in whole bars, or the bar at the cursor. */
+    private void keepLick(String name) {
+        song().ifPresent(song -> {
+            int last = song.endTick() - 1;
+            int from = selection.isEmpty() ? cursor : selection.from();
+            int to = selection.isEmpty() ? cursor : selection.to() - 1;
+            Bar first = song.barAt(Math.min(from, last));
+            Bar end = song.barAt(Math.min(to, last));
+            try {
+                Lick lick = Lick.of(name, song, first.startTick(), end.endTick());
+                workbench.keep(workbench.libraryProperty().get().with(lick));
+                workbench.say(Message.plain("Kept " + lick.name() + " in your library."));
+            } catch (IllegalArgumentException e) {
+                workbench.say(Message.error(e.getMessage() + ". Nothing was kept."));
+            }
+        });
     }
 
     private void putIn(Proposals.Priced priced) {

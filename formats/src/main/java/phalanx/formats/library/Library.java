@@ -3,6 +3,7 @@ package phalanx.formats.library;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.Stream;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.StringSet;
@@ -12,6 +13,8 @@ import phalanx.project.Setup;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.PatternText;
+import phalanx.song.lick.Lick;
+import phalanx.song.lick.Licks;
 
 /**
  * What a player keeps beside the songs: the guitar in the lap, the hand, and things saved under a name.
@@ -21,16 +24,19 @@ import phalanx.righthand.PatternText;
  * @param tunings own tunings
  * @param shapes own shapes
  * @param patterns own patterns of the right hand
+ * @param licks own licks
  */
 public record Library(
         Setup setup,
         List<OwnGuitar> guitars,
         List<OwnTuning> tunings,
         List<OwnShape> shapes,
-        List<OwnPattern> patterns) {
+        List<OwnPattern> patterns,
+        List<OwnLick> licks) {
     /** What a first start has. */
     public static final Library FIRST = new Library(
             new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE),
+            List.of(),
             List.of(),
             List.of(),
             List.of(),
@@ -73,13 +79,25 @@ public record Library(
         }
     }
 
+    /** A lick, in its text form. */
+    public record OwnLick(String text) {
+        public OwnLick {
+            Lick.parse(text);
+        }
+
+        public Lick lick() {
+            return Lick.parse(text);
+        }
+    }
+
     public Library {
         Objects.requireNonNull(setup, "setup");
         guitars = List.copyOf(guitars);
         tunings = List.copyOf(tunings);
         shapes = List.copyOf(shapes);
-        // a library kept before there were patterns has none
+        // a library kept before there were patterns or licks has none
         patterns = patterns == null ? List.of() : List.copyOf(patterns);
+        licks = licks == null ? List.of() : List.copyOf(licks);
     }
 
     private static String checked(String name) {
@@ -90,7 +108,7 @@ public record Library(
     }
 
     public Library with(Setup newSetup) {
-        return newSetup.equals(setup) ? this : new Library(newSetup, guitars, tunings, shapes, patterns);
+        return newSetup.equals(setup) ? this : new Library(newSetup, guitars, tunings, shapes, patterns, licks);
     }
 
     /** The library with a guitar more; one of the same name goes. */
@@ -98,7 +116,7 @@ public record Library(
         List<OwnGuitar> more = new ArrayList<>(guitars);
         more.removeIf(other -> other.name().equals(guitar.name()));
         more.add(guitar);
-        return new Library(setup, more, tunings, shapes, patterns);
+        return new Library(setup, more, tunings, shapes, patterns, licks);
     }
 
     /** The library with a tuning more; one of the same name goes. */
@@ -106,7 +124,7 @@ public record Library(
         List<OwnTuning> more = new ArrayList<>(tunings);
         more.removeIf(other -> other.name().equals(tuning.name()));
         more.add(tuning);
-        return new Library(setup, guitars, more, shapes, patterns);
+        return new Library(setup, guitars, more, shapes, patterns, licks);
     }
 
     /** The library with a shape more; it stays the same when it has that shape. */
@@ -116,12 +134,12 @@ public record Library(
         }
         List<OwnShape> more = new ArrayList<>(shapes);
         more.add(shape);
-        return new Library(setup, guitars, tunings, more, patterns);
+        return new Library(setup, guitars, tunings, more, patterns, licks);
     }
 
     public Library without(OwnShape shape) {
         List<OwnShape> fewer = new ArrayList<>(shapes);
-        return fewer.remove(shape) ? new Library(setup, guitars, tunings, fewer, patterns) : this;
+        return fewer.remove(shape) ? new Library(setup, guitars, tunings, fewer, patterns, licks) : this;
     }
 
     /** The library with a pattern more; one of the same name goes. */
@@ -129,7 +147,21 @@ public record Library(
         List<OwnPattern> more = new ArrayList<>(patterns);
         more.removeIf(other -> other.pattern().name().equalsIgnoreCase(pattern.name()));
         more.add(new OwnPattern(PatternText.write(pattern)));
-        return new Library(setup, guitars, tunings, shapes, more);
+        return new Library(setup, guitars, tunings, shapes, more, licks);
+    }
+
+    /** The library with a lick more; one of the same name goes. */
+    public Library with(Lick lick) {
+        List<OwnLick> more = new ArrayList<>(licks);
+        more.removeIf(other -> other.lick().name().equalsIgnoreCase(lick.name()));
+        more.add(new OwnLick(lick.text()));
+        return new Library(setup, guitars, tunings, shapes, patterns, more);
+    }
+
+    /** The player's own licks, then the shipped ones. */
+    public List<Lick> allLicks() {
+        return Stream.concat(licks.stream().map(OwnLick::lick), Licks.shipped().stream())
+                .toList();
     }
 
     /** The shipped patterns with the player's own before them. */
