@@ -161,6 +161,8 @@ final class WhyDrawer extends ScrollPane {
                     text,
                     "Lock this way; the figure is what the song costs more, the word what makes most of it",
                     () -> actions.lock.accept(way.lock()));
+            button.setWrapText(true);
+            button.setMinWidth(0);
             button.getStyleClass().add("way");
             ways.getChildren().add(at++, button);
         }
