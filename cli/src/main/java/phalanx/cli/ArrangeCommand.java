@@ -196,6 +196,14 @@ final class ArrangeCommand implements Callable<Integer> {
         }
         out.flush();
         PrintWriter err = spec.commandLine().getErr();
+        arrangement
+                .request()
+                .picking()
+                .plan()
+                .pattern()
+                .filter(pattern -> pattern.bars() > arrangement.song().bars().size())
+                .ifPresent(pattern -> err.println("phalanx: pattern: " + pattern.name() + " has " + pattern.bars()
+                        + " bars, the song fewer: what fits is played"));
         if (arrangement.joining().asked() > 0) {
             err.println("phalanx: pattern: " + arrangement.joining().words());
         }

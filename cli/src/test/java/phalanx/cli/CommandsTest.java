@@ -27,6 +27,8 @@ import phalanx.guitar.Instrument;
 import phalanx.guitar.Tuning;
 import phalanx.lefthand.shape.ReachCheck;
 import phalanx.lefthand.shape.Shape;
+import phalanx.righthand.PatternLibrary;
+import phalanx.song.Meter;
 import picocli.CommandLine;
 
 class CommandsTest {
@@ -273,7 +275,7 @@ class CommandsTest {
     /** The audit says of a song what arranging it says. */
     @Test
     void aSongIsAudited() throws IOException {
-        Path in = leadSheet(0, "major", "4/4", "E4:2", "C E4:4 E4:12", "G D4:16");
+        Path in = leadSheet(0, "major", "4/4", "E4:2", "C E4:2 E4:6", "G D4:8");
         JsonNode song = json("arrange", in.toString(), "--json");
         out.getBuffer().setLength(0);
         JsonNode audit = json("audit", in.toString(), "--json");
@@ -288,11 +290,25 @@ class CommandsTest {
     }
 
     @Test
+    void aPatternLongerThanTheSongIsPlayedAsFarAsItFits() throws IOException {
+        Path in = leadSheet(0, "major", "4/4", "C E4:8");
+        String two = PatternLibrary.standard().all().stream()
+                .filter(pattern -> pattern.bars() == 2 && pattern.meter().equals(Meter.COMMON))
+                .findFirst()
+                .orElseThrow()
+                .name();
+        JsonNode song = json("arrange", in.toString(), "--json", "--pattern", two);
+        assertThat(song.get("bars")).hasSize(1);
+        assertThat(err.toString()).contains(two + " has 2 bars, the song fewer: what fits is played");
+        assertThat(song.get("notes")).isNotEmpty();
+    }
+
+    @Test
     void groovesAreListedAndLaid() throws IOException {
         JsonNode grooves = json("grooves", "--json");
         assertThat(grooves.findValuesAsText("meter")).contains("4/4", "3/4", "6/8", "12/8");
         assertThat(grooves.findValuesAsText("name")).contains("backbeat", "heartbeat", "off-beat", "thump and click");
-        Path in = leadSheet(0, "major", "4/4", "E4:2", "C E4:4 E4:12", "G D4:16");
+        Path in = leadSheet(0, "major", "4/4", "E4:2", "C E4:2 E4:6", "G D4:8");
         out.getBuffer().setLength(0);
         JsonNode song = json("arrange", in.toString(), "--json", "--groove", "thump and slap");
         assertThat(song.get("hits").findValuesAsText("kind")).contains("heel", "slap");

@@ -2,6 +2,8 @@ package phalanx.song;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
+import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 
 /**
@@ -169,6 +171,14 @@ public record Song(
     /** Where a chord change's stretch ends: at the next change or the end of the song. */
     public int chordEnd(int index) {
         return index + 1 < chart.size() ? chart.get(index + 1).startTick() : endTick();
+    }
+
+    /** The chord that holds at a tick; nothing before the first one and where none is to sound. */
+    public Optional<ChordSymbol> chordAt(int tick) {
+        return chart.stream()
+                .filter(change -> change.startTick() <= tick)
+                .reduce((before, later) -> later)
+                .flatMap(ChordChange::chord);
     }
 
     /**

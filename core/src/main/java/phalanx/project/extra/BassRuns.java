@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import phalanx.project.Project;
 import phalanx.song.Bar;
-import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.theory.ChordSymbol;
@@ -57,8 +56,8 @@ final class BassRuns {
     private List<MelodyNote> run(Bar bar) {
         int beat = bar.meter().beatTicks();
         int from = bar.endTick() - NOTES * beat;
-        Optional<ChordSymbol> here = chordAt(from);
-        Optional<ChordSymbol> next = chordAt(bar.endTick());
+        Optional<ChordSymbol> here = song.chordAt(from);
+        Optional<ChordSymbol> next = song.chordAt(bar.endTick());
         boolean busy = song.bass().stream().anyMatch(note -> note.endTick() > from && note.tick() < bar.endTick());
         if (here.isEmpty() || next.isEmpty() || busy || from < bar.startTick()) {
             return List.of();
@@ -79,12 +78,5 @@ final class BassRuns {
 
     private MelodyNote note(int tick, int length, int midi) {
         return new MelodyNote(tick, length, Pitch.of(midi, song.key()));
-    }
-
-    private Optional<ChordSymbol> chordAt(int tick) {
-        return song.chart().stream()
-                .filter(change -> change.startTick() <= tick)
-                .reduce((a, b) -> b)
-                .flatMap(ChordChange::chord);
     }
 }

@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import phalanx.project.Project;
 import phalanx.song.Bar;
-import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.TuneEdit;
@@ -35,7 +34,7 @@ public final class LickProposals {
      */
     public List<Proposal> in(int bar, List<Lick> licks) {
         Bar here = song.bars().get(bar);
-        Optional<ChordSymbol> chord = chordAt(here.startTick());
+        Optional<ChordSymbol> chord = song.chordAt(here.startTick());
         if (chord.isEmpty()
                 || here.lengthTicks() < here.meter().barTicks()
                 || project.written().isPresent()) {
@@ -76,12 +75,5 @@ public final class LickProposals {
                 .mapToInt(MelodyNote::midi)
                 .average()
                 .orElse(USUAL));
-    }
-
-    private Optional<ChordSymbol> chordAt(int tick) {
-        return song.chart().stream()
-                .filter(change -> change.startTick() <= tick)
-                .reduce((before, later) -> later)
-                .flatMap(ChordChange::chord);
     }
 }

@@ -91,7 +91,7 @@ public record Lick(String name, Meter meter, List<Part> notes) {
      * @throws IllegalArgumentException if there is no chord or no tune, or the bars are too many or of several meters
      */
     public static Lick of(String name, Song song, int fromTick, int toTick) {
-        ChordSymbol chord = chordAt(song, fromTick)
+        ChordSymbol chord = song.chordAt(fromTick)
                 .orElseThrow(() -> new IllegalArgumentException("a lick is kept over a chord; there is none"));
         List<MelodyNote> tune = song.melodyBetween(fromTick, toTick);
         int root = tune.stream().mapToInt(MelodyNote::midi).min().orElse(0);
@@ -115,13 +115,6 @@ public record Lick(String name, Meter meter, List<Part> notes) {
         if (ticks > 0) {
             parts.add(new Part(Optional.empty(), ticks));
         }
-    }
-
-    private static Optional<ChordSymbol> chordAt(Song song, int tick) {
-        return song.chart().stream()
-                .filter(change -> change.startTick() <= tick)
-                .reduce((before, later) -> later)
-                .flatMap(change -> change.chord());
     }
 
     public int lengthTicks() {

@@ -393,7 +393,16 @@ public final class PickingStation extends HBox implements Themed {
             workbench.say(Message.error(status.getText() + ". What was played before stays."));
             return;
         }
-        workbench.project().ifPresent(project -> put(project, plan(), pattern.name()));
+        workbench.project().ifPresent(project -> put(project, plan(), pattern.name() + shortened(project.song())));
+    }
+
+    /** Said of a pattern of more bars than it is put on. */
+    private String shortened(Song song) {
+        int[] range = scope == Scope.SONG ? new int[] {0, song.endTick()} : range(song);
+        long bars = song.bars().stream()
+                .filter(each -> each.startTick() >= range[0] && each.startTick() < range[1])
+                .count();
+        return pattern.bars() > bars ? ", its first bar alone," : "";
     }
 
     private void put(Project project, Picking.Plan plan, String what) {
