@@ -1,6 +1,6 @@
 /**
  * Arranges songs, stage by stage: {@code demand}, candidates and path ({@code search}), notes and holds, price ({@code
- * score}), {@code audit}. {@code Arranger} lists the stages; {@code Transcriber} does the same for notes whose strings and
+ * score}), colours ({@code colour}), {@code audit}. {@code Arranger} lists the stages; {@code Transcriber} does the same for notes whose strings and
  * frets are given.
  *
  * <p>For example a bar of C with an E above it: the demand is one slot a beat, the thumb asked for C and then G or E; the
