@@ -99,8 +99,17 @@ final class HitLayer {
             if (note.role() == Role.MELODY && isStopped(note, hit)) {
                 return Optional.of("it would stop the tune");
             }
+            if (isStopped(note, hit) && isSlurredFrom(note)) {
+                return Optional.of("it would stop a note that is slurred on");
+            }
         }
         return hit.kind().side() == HitKind.Side.RIGHT ? busyRight(hit) : busyLeft(hit);
+    }
+
+    private boolean isSlurredFrom(ArrangedNote note) {
+        return notes.subList(times.from(note.endTick()), times.from(note.endTick() + 1)).stream()
+                .anyMatch(
+                        next -> next.string() == note.string() && !next.attack().plucked());
     }
 
     private static boolean maySound(HitKind kind, ArrangedNote note) {

@@ -19,11 +19,13 @@ import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
+import phalanx.lefthand.shape.Finger;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.Digit;
 import phalanx.righthand.Level;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
+import phalanx.righthand.Weight;
 import phalanx.song.Bar;
 import phalanx.song.Meter;
 import phalanx.song.Song;
@@ -34,6 +36,7 @@ import phalanx.technique.Groove;
 import phalanx.technique.Grooves;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
+import phalanx.technique.SlurKind;
 
 /** Hits laid over arrangements: an independent replay of both hands, and what a player expects of a backbeat. */
 class HitsTest {
@@ -184,6 +187,29 @@ class HitsTest {
                 .filteredOn(finding -> finding.kind() == FindingKind.HIT_NOT_LAID)
                 .anyMatch(finding -> finding.message()
                         .startsWith("Bar 1, beat 2: the slap on 2 and 4 is a knock instead: the fingers pluck"));
+    }
+
+    @Test
+    void aSlapLeavesANoteThatIsSlurredOnAlone() {
+        Song song = Songs.of("C", Meter.COMMON, "C", "");
+        ArrangedNote low = new ArrangedNote(0, 2520, 2520, 4, 0, 50, Role.INNER, Optional.empty(), Digit.I);
+        ArrangedNote high = new ArrangedNote(
+                        2520, 2520, 2520, 4, 2, 52, Role.INNER, Optional.of(Finger.MIDDLE), Digit.I)
+                .struck(new Attack.Slur(SlurKind.HAMMER), Weight.PLAIN);
+        Hit slap = new Hit(Ticks.QUARTER, HitKind.SLAP);
+        HitLayer.Laid laid = new HitLayer(List.of(low, high), List.of(), 6, song.tempo()).lay(List.of(slap));
+        assertThat(laid.notes()).containsExactly(low, high);
+        assertThat(laid.omissions())
+                .extracting(HitLayer.Omission::reason)
+                .containsExactly("it would stop a note that is slurred on");
+        // plucked, it is stopped
+        ArrangedNote plucked = high.struck(Attack.PLUCK, Weight.PLAIN);
+        assertThat(new HitLayer(List.of(low, plucked), List.of(), 6, song.tempo())
+                        .lay(List.of(slap))
+                        .notes()
+                        .get(0)
+                        .endTick())
+                .isEqualTo(Ticks.QUARTER);
     }
 
     @Test
