@@ -29,6 +29,15 @@ public final class SlurAdvice {
         return layer.refusal(at);
     }
 
+    /** How a note can be slurred, and from which fret; nothing where it cannot. */
+    public Optional<String> way(ArrangedNote note) {
+        int at = arrangement.notes().indexOf(note);
+        return at < 0 || layer.refusal(at).isPresent()
+                ? Optional.empty()
+                : Optional.of(layer.kind(at).label() + " from fret "
+                        + layer.before(at).fret());
+    }
+
     /** The note nearest in time that can be slurred, if any. */
     public Optional<ArrangedNote> nearest(int tick) {
         return IntStream.range(0, arrangement.notes().size())

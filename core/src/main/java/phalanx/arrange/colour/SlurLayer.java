@@ -154,7 +154,13 @@ final class SlurLayer {
                 .orElse(Optional.of("the note before on its string has the same fret"));
     }
 
-    private SlurKind kind(int at) {
+    /** The note before another on its string, which has one. */
+    ArrangedNote before(int at) {
+        return notes.get(before[at]);
+    }
+
+    /** The kind of slur that a note with one before it can be. */
+    SlurKind kind(int at) {
         return rules.natural(notes.get(before[at]), notes.get(at)).orElseThrow();
     }
 

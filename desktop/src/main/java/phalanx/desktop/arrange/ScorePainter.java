@@ -179,7 +179,11 @@ final class ScorePainter {
     /** The shape in hand where a chord begins, as players write it, where there is room beside the chord. */
     private void paintShape(GraphicsContext g, ScoreLayout.Line line, ChordChange change, double x, double end) {
         ArrangedSlot slot = arrangement.slotAt(change.startTick());
-        Shape shape = slot.printed().orElse(slot.held().shape());
+        Shape shape = arrangement.request().cascades().stream()
+                .filter(cascade -> cascade.covers(change.startTick()))
+                .findFirst()
+                .map(cascade -> cascade.held().shape())
+                .orElseGet(() -> slot.printed().orElse(slot.held().shape()));
         boolean silent = shape.frets().stream().allMatch(fret -> fret < 0);
         String frets = held(change) + (silent ? "" : new ChordFrets(shape.frets()).toString());
         if (x + Pens.width(frets, Pens.mono(12)) + SHAPE_GAP <= end) {

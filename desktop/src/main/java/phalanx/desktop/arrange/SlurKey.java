@@ -21,12 +21,17 @@ final class SlurKey {
         this.workbench = workbench;
     }
 
-    /** For the tune's note at a tick, or the highest that begins there. */
-    void press(Arrangement arrangement, int tick) {
-        Optional<ArrangedNote> note = arrangement.notes().stream()
+    /** The note that is meant at a tick: the tune's, else the highest that begins there. */
+    static Optional<ArrangedNote> note(Arrangement arrangement, int tick) {
+        return arrangement.notes().stream()
                 .filter(one -> one.tick() == tick)
                 .min(Comparator.<ArrangedNote>comparingInt(one -> one.role() == Role.MELODY ? 0 : 1)
                         .thenComparingInt(ArrangedNote::string));
+    }
+
+    /** For the tune's note at a tick, or the highest that begins there. */
+    void press(Arrangement arrangement, int tick) {
+        Optional<ArrangedNote> note = note(arrangement, tick);
         if (note.isEmpty()) {
             workbench.say(Message.plain("No note begins here."));
         } else if (!note.get().attack().plucked()) {

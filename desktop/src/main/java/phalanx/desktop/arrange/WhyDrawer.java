@@ -12,6 +12,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.OtherWay;
+import phalanx.arrange.colour.SlurAdvice;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
@@ -84,6 +85,9 @@ final class WhyDrawer extends ScrollPane {
         neck.show(arrangement.request().instrument(), arrangement.request().hand(), slot.fingering(), strings);
         notes.getChildren()
                 .setAll(struck.stream().map(note -> noteLine(arrangement, note)).toList());
+        SlurKey.note(arrangement, tick)
+                .flatMap(note -> slurred(arrangement, note))
+                .ifPresent(words -> notes.getChildren().add(Cards.small(words)));
         effort.show(slot.effort(), theme);
         showFindings(arrangement, bar);
         legend.show(arrangement, theme);
@@ -91,6 +95,13 @@ final class WhyDrawer extends ScrollPane {
 
     private static String number(double value) {
         return String.format(Locale.ROOT, "%.2f", value).replaceAll("0+$", "").replaceAll("\\.$", "");
+    }
+
+    /** What S does with a note, if anything. */
+    private static Optional<String> slurred(Arrangement arrangement, ArrangedNote note) {
+        return note.attack().plucked()
+                ? new SlurAdvice(arrangement).way(note).map(way -> "S: " + way)
+                : Optional.of("S: pluck it again");
     }
 
     /** The digit that plucks it, or the sign of its slur. */
