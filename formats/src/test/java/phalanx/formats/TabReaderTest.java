@@ -19,6 +19,7 @@ import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Hold;
 import phalanx.formats.musicxml.MusicXmlReader;
@@ -122,6 +123,35 @@ class TabReaderTest {
     @Test
     void theHandStandsAFretLowerForTheThumb() throws FormatException {
         everyWrittenNoteIsStoppedByAFinger(7740);
+    }
+
+    /** The commonest slur of all: the finger of the lower fret is down before the higher one leaves. */
+    @Test
+    void aPullLandsOnAFingerThatIsDown() throws FormatException {
+        Arrangement arrangement = played(
+                read(
+                        """
+                e|-0h1-3p1-0-------|-----------------|
+                B|-----------3p1-0-|-1---------------|
+                G|-----------------|-0---------------|
+                D|-----------------|-2---------------|
+                A|-----------------|-3---------------|
+                E|-3---------------|-----------------|
+                """));
+        assertThat(arrangement.slurred().keySet().stream()
+                        .map(note -> note.string() + "/" + note.fret() + " "
+                                + note.attack().label()))
+                .containsExactly("1/1 hammer", "1/1 pull", "2/1 pull");
+        assertThat(arrangement.findings())
+                .extracting(Finding::kind)
+                .doesNotContain(FindingKind.LOCK_NOT_KEPT, FindingKind.SLUR_CONFLICT, FindingKind.FINGER_CONFLICT);
+        ArrangedNote three = arrangement.notes().stream()
+                .filter(note -> note.string() == 1 && note.fret() == 3)
+                .findFirst()
+                .orElseThrow();
+        assertThat(arrangement.holds())
+                .anyMatch(hold ->
+                        hold.press().fret() == 1 && hold.tick() <= three.tick() && hold.endTick() > three.endTick());
     }
 
     /** A traditional tune as players type it: no count, loose spacing, a hammer-on, a repeat, figures of two places. */

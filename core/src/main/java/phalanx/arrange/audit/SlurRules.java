@@ -1,6 +1,7 @@
 package phalanx.arrange.audit;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -8,7 +9,10 @@ import java.util.TreeMap;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Hold;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
+import phalanx.lefthand.shape.Fingering;
 import phalanx.song.Ticks;
 import phalanx.technique.SlurKind;
 
@@ -16,13 +20,26 @@ import phalanx.technique.SlurKind;
 public final class SlurRules {
     private final Arrangement arrangement;
     private final double tempo;
+    private final boolean prepares;
+    private final List<Hold> all;
     private final Map<Finger, TreeMap<Integer, Hold>> holds = new EnumMap<>(Finger.class);
 
-    /** @param arrangement whose holds and positions count; its notes do not */
+    /** For holds as they are. */
     public SlurRules(Arrangement arrangement) {
+        this(arrangement, arrangement.holds(), false);
+    }
+
+    /**
+     * @param arrangement whose positions count; its notes do not
+     * @param down who holds what
+     * @param prepares whether a finger may be put down earlier for a pull
+     */
+    public SlurRules(Arrangement arrangement, List<Hold> down, boolean prepares) {
         this.arrangement = arrangement;
         this.tempo = arrangement.song().tempo();
-        for (Hold hold : arrangement.holds()) {
+        this.prepares = prepares;
+        this.all = down;
+        for (Hold hold : down) {
             holds.computeIfAbsent(hold.press().finger(), finger -> new TreeMap<>())
                     .put(hold.tick(), hold);
         }
@@ -92,16 +109,82 @@ public final class SlurRules {
                 || held.get().press().isBarre()) {
             return Optional.of("finger " + leaves.symbol() + " cannot leave its fret there alone");
         }
-        Optional<Finger> below = note.left();
-        boolean ready = below.isEmpty()
-                || at(below.get(), note.tick())
+        if (!isReady(before, note) && (!prepares || early(before, note).isEmpty())) {
+            return Optional.of(
+                    "finger " + note.left().orElseThrow().symbol() + " does not hold the lower fret in time");
+        }
+        return shift(before, note);
+    }
+
+    /** Whether what sounds after a pull is held, or open, while the note before sounds. */
+    private boolean isReady(ArrangedNote before, ArrangedNote note) {
+        return note.left().isEmpty()
+                || at(note.left().get(), note.tick())
                         .filter(hold ->
                                 hold.tick() <= before.tick() && hold.press().covers(note.string()))
                         .isPresent();
-        if (!ready) {
-            return Optional.of("finger " + below.get().symbol() + " does not hold the lower fret in time");
+    }
+
+    /**
+     * Holds in place of others.
+     *
+     * @param hold the finger of a pull's lower fret, down in time
+     * @param instead of these
+     */
+    public record Early(Hold hold, List<Hold> instead) {}
+
+    /**
+     * How the finger of a pull's lower fret can be down while the note before sounds: put down with it, or kept from a
+     * time before; nothing where it is busy, or out of reach beside the fingers that are down then.
+     */
+    public Optional<Early> early(ArrangedNote before, ArrangedNote note) {
+        if (note.left().isEmpty() || isReady(before, note)) {
+            return Optional.empty();
         }
-        return shift(before, note);
+        Finger finger = note.left().get();
+        Optional<Hold> late =
+                at(finger, note.tick()).filter(hold -> hold.press().covers(note.string()));
+        if (late.isEmpty()) {
+            return Optional.empty();
+        }
+        Map.Entry<Integer, Hold> earlier =
+                holds.get(finger).lowerEntry(late.get().tick());
+        boolean overlaps = earlier != null && earlier.getValue().endTick() > before.tick();
+        boolean touches = earlier != null
+                && earlier.getValue().endTick() >= before.tick()
+                && earlier.getValue().press().equals(late.get().press());
+        if (overlaps && !touches) {
+            return Optional.empty();
+        }
+        int from = touches ? earlier.getValue().tick() : before.tick();
+        Hold hold = new Hold(from, late.get().endTick(), late.get().press());
+        List<Hold> instead = touches ? List.of(earlier.getValue(), late.get()) : List.of(late.get());
+        return isInReach(hold, before.tick(), note.tick()) ? Optional.of(new Early(hold, instead)) : Optional.empty();
+    }
+
+    /** Whether a finger can be down beside all others that are between two ticks. */
+    private boolean isInReach(Hold hold, int from, int to) {
+        Instrument instrument = arrangement.request().instrument();
+        Hand hand = arrangement.request().hand();
+        for (Hold other : all) {
+            boolean beside =
+                    other.press().finger() != hold.press().finger() && other.tick() < to && other.endTick() > from;
+            if (!beside) {
+                continue;
+            }
+            int order =
+                    Integer.signum(other.press().finger().compareTo(hold.press().finger()));
+            int frets = other.press().fret() - hold.press().fret();
+            boolean thumb =
+                    other.press().finger() == Finger.THUMB || hold.press().finger() == Finger.THUMB;
+            Fingering both = new Fingering(List.of(other.press(), hold.press()));
+            boolean reached = both.reaches(instrument).entrySet().stream()
+                    .allMatch(reach -> reach.getValue() <= hand.greatestMm(reach.getKey()));
+            if (!reached || !thumb && order * frets < 0) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private Optional<String> slide(ArrangedNote before, ArrangedNote note) {

@@ -50,8 +50,9 @@ public final class Colouring {
         WantedHits hits = new WantedHits(song, picking);
         int strings = plain.request().instrument().strings();
         HitLayer.Laid laid =
-                new HitLayer(cascaded.notes(), plain.holds(), strings, song.tempo()).lay(hits.with(patterned));
-        Arrangement audited = audit.audited(plain.coloured(laid.notes(), laid.hits(), slurred.gains()));
+                new HitLayer(cascaded.notes(), slurred.holds(), strings, song.tempo()).lay(hits.with(patterned));
+        Arrangement audited =
+                audit.audited(plain.coloured(laid.notes(), slurred.holds(), laid.hits(), slurred.gains()));
         List<Finding> findings = new ArrayList<>(slurred.findings());
         findings.addAll(cascaded.findings());
         findings.addAll(omitted(song, laid.omissions()));

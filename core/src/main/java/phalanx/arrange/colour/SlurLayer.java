@@ -2,6 +2,7 @@ package phalanx.arrange.colour;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
@@ -14,6 +15,7 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
+import phalanx.arrange.score.Hold;
 import phalanx.arrange.score.NoteTimes;
 import phalanx.arrange.score.SlurGain;
 import phalanx.guitar.Tuning;
@@ -62,19 +64,27 @@ final class SlurLayer {
         this.notes = plain.notes();
         this.before = before(notes);
         this.times = new NoteTimes(notes);
-        this.rules = new SlurRules(plain);
+        this.rules = new SlurRules(plain, plain.holds(), true);
         this.digits = new DigitWriter(plain.request().picking(), song.tempo());
         this.wanted = wanted;
     }
 
-    /** The notes with slurs, what each gains that was put in to help, and what could not be. */
-    record Slurred(List<ArrangedNote> notes, List<SlurGain> gains, List<Finding> findings) {}
+    /**
+     * What comes of it.
+     *
+     * @param notes with slurs
+     * @param holds some longer, for a finger that must be down before a pull
+     * @param gains what each slur gains that was put in to help
+     * @param findings what could not be
+     */
+    record Slurred(List<ArrangedNote> notes, List<Hold> holds, List<SlurGain> gains, List<Finding> findings) {}
 
     /** @param meter of the left hand's moves, where slurs that help are wanted */
     Slurred slur(Optional<MoveMeter> meter) {
         plain.request().slurs().forEach(this::decide);
         if (meter.isEmpty()) {
-            return new Slurred(kept.isEmpty() ? notes : written(kept), List.of(), findings);
+            List<Hold> holds = prepared(kept);
+            return new Slurred(kept.isEmpty() ? notes : written(kept), holds, List.of(), findings);
         }
         BarCeilings ceilings = new BarCeilings(plain, meter.get());
         double[] plucked = ceilings.of(kept.isEmpty() ? notes : written(kept));
@@ -85,6 +95,7 @@ final class SlurLayer {
                 all.addAll(helping(bar, ceilings));
             }
         }
+        prepared(all);
         boolean changed = true;
         List<ArrangedNote> slurred = notes;
         double[] now = plucked;
@@ -93,7 +104,29 @@ final class SlurLayer {
             now = ceilings.of(slurred);
             changed = dropUseless(all, plucked, now);
         }
-        return new Slurred(slurred, gains(all, plucked, now), findings);
+        return new Slurred(slurred, prepared(all), gains(all, plucked, now), findings);
+    }
+
+    /** The holds with the fingers of pulls down in time; slurs that get in each other's way so are taken out. */
+    private List<Hold> prepared(TreeSet<Integer> slurs) {
+        List<Hold> holds = plain.holds();
+        for (int at : List.copyOf(slurs)) {
+            ArrangedNote note = notes.get(at);
+            ArrangedNote from = notes.get(before[at]);
+            SlurRules now = new SlurRules(plain, holds, true);
+            if (now.refusal(from, note, kind(at)).isPresent()) {
+                slurs.remove(at);
+                continue;
+            }
+            Optional<SlurRules.Early> early = kind(at) == SlurKind.PULL ? now.early(from, note) : Optional.empty();
+            if (early.isPresent()) {
+                holds = new ArrayList<>(holds);
+                holds.removeAll(early.get().instead());
+                holds.add(early.get().hold());
+                holds.sort(Comparator.comparingInt(Hold::tick));
+            }
+        }
+        return holds;
     }
 
     /** The index of the last note on each note's string before it. */

@@ -162,12 +162,13 @@ public record Arrangement(
     }
 
     /** The same notes coloured: slurred, some shorter, with hits. */
-    public Arrangement coloured(List<ArrangedNote> newNotes, List<Hit> newHits, List<SlurGain> newSlurs) {
+    public Arrangement coloured(
+            List<ArrangedNote> newNotes, List<Hold> newHolds, List<Hit> newHits, List<SlurGain> newSlurs) {
         return new Arrangement(
                 request,
                 movedBy,
                 newNotes,
-                holds,
+                newHolds,
                 slots,
                 innerAsked,
                 newHits,

@@ -146,7 +146,7 @@ class CascadeTest {
     }
 
     private static String message(Arrangement good, List<ArrangedNote> notes) {
-        Arrangement spoilt = good.coloured(notes, List.of(), List.of());
+        Arrangement spoilt = good.coloured(notes, good.holds(), List.of(), List.of());
         return Audit.of(spoilt).findings(spoilt).stream()
                 .filter(finding -> finding.kind() == FindingKind.HARMONIC_CONFLICT)
                 .findFirst()

@@ -67,6 +67,8 @@ class SlursTest {
         assertThat(slurred.findings())
                 .extracting(Finding::kind)
                 .doesNotContain(FindingKind.SLUR_CONFLICT, FindingKind.SLUR_TOO_FAST);
+        // a finger that is down early for a pull is nowhere else and in reach
+        assertThat(heldBadly(slurred)).isEqualTo(heldBadly(plain));
         for (SlurGain gain : slurred.slurs()) {
             assertThat(gain.ceilingAfter()).isGreaterThan(gain.ceilingBefore());
             assertThat(ceiling(slurred, gain.tick())).isEqualTo(gain.ceilingAfter());
@@ -81,6 +83,12 @@ class SlursTest {
                                 arrangement.request().instrument(),
                                 arrangement.request().hand()))
                 .of(arrangement.notes())[arrangement.song().barIndexAt(tick)];
+    }
+
+    private static long heldBadly(Arrangement arrangement) {
+        return arrangement.findings().stream()
+                .filter(finding -> finding.kind() == FindingKind.FINGER_CONFLICT || finding.kind() == FindingKind.REACH)
+                .count();
     }
 
     static void replay(Arrangement arrangement, ArrangedNote note, SlurKind kind) {
@@ -196,7 +204,7 @@ class SlursTest {
                     .reduce((a, b) -> b);
             SlurKind wrong = before.isPresent() && note.fret() > before.get().fret() ? SlurKind.PULL : SlurKind.HAMMER;
             notes.set(i, note.struck(new Attack.Slur(wrong), note.weight()));
-            Arrangement spoilt = good.coloured(notes, List.of(), List.of());
+            Arrangement spoilt = good.coloured(notes, good.holds(), List.of(), List.of());
             assertThat(Audit.of(spoilt).findings(spoilt))
                     .anyMatch(finding -> finding.kind() == FindingKind.SLUR_CONFLICT
                             && finding.tick() == note.tick()
