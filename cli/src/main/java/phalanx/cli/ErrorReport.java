@@ -9,6 +9,18 @@ final class ErrorReport implements CommandLine.IExecutionExceptionHandler {
     private static final String TOO_LARGE =
             "phalanx: there is not enough memory for this; close other programs, or take a shorter song";
 
+    private final Runnable tooLarge;
+
+    /** One that goes on after an error, as in a test. */
+    ErrorReport() {
+        this(() -> {});
+    }
+
+    /** @param tooLarge run where memory has run out; may end the program */
+    ErrorReport(Runnable tooLarge) {
+        this.tooLarge = tooLarge;
+    }
+
     /** Whether memory or stack ran out, in this thread or one that worked for it. */
     static boolean isTooLarge(Throwable e) {
         for (Throwable cause = e; cause != null; cause = cause.getCause()) {
@@ -19,8 +31,28 @@ final class ErrorReport implements CommandLine.IExecutionExceptionHandler {
         return false;
     }
 
-    /** Says it, and ends at once: what runs at the end of a program needs memory, too. */
-    static void endTooLarge() {
+    /**
+     * What a worker thread dies of: where memory has run out it may not even be able to tell the one that waits for it, which
+     * would wait for ever. Then the program ends here.
+     */
+    static void uncaught(Thread thread, Throwable error) {
+        if (isTooLarge(error) || isJdkClassThatCannotBegin(error)) {
+            endTooLarge();
+        }
+        error.printStackTrace();
+    }
+
+    /** A class of the JDK fails to begin only for want of memory. */
+    private static boolean isJdkClassThatCannotBegin(Throwable error) {
+        return error instanceof NoClassDefFoundError
+                && String.valueOf(error.getMessage()).startsWith("Could not initialize class java.");
+    }
+
+    /**
+     * Says it, and ends at once: what runs at the end of a program needs memory, too. Of several threads that come here
+     * one speaks.
+     */
+    static synchronized void endTooLarge() {
         System.err.println(TOO_LARGE);
         Runtime.getRuntime().halt(ExitCodes.BAD_INPUT);
     }
@@ -33,6 +65,7 @@ final class ErrorReport implements CommandLine.IExecutionExceptionHandler {
             return ExitCodes.BAD_INPUT;
         }
         if (isTooLarge(e)) {
+            tooLarge.run();
             err.println(TOO_LARGE);
             return ExitCodes.BAD_INPUT;
         }

@@ -58,12 +58,16 @@ public final class Main implements Callable<Integer> {
     public static void main(String[] args) {
         System.setOut(new PrintStream(System.out, true, StandardCharsets.UTF_8));
         System.setErr(new PrintStream(System.err, true, StandardCharsets.UTF_8));
+        Thread.setDefaultUncaughtExceptionHandler(ErrorReport::uncaught);
         try {
-            int code = commandLine().execute(args);
+            int code = commandLine()
+                    .setExecutionExceptionHandler(new ErrorReport(ErrorReport::endTooLarge))
+                    .execute(args);
             System.out.flush();
             System.exit(code);
-        } catch (VirtualMachineError e) {
-            ErrorReport.endTooLarge();
+        } catch (VirtualMachineError | NoClassDefFoundError e) {
+            ErrorReport.uncaught(Thread.currentThread(), e);
+            System.exit(ExitCodes.OUR_FAULT);
         }
     }
 }
