@@ -1,6 +1,7 @@
 package phalanx.arrange.colour;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -21,6 +22,10 @@ import phalanx.technique.HitKind;
 final class HitLayer {
     /** What may stand in for a hit, in this order. */
     private static final List<HitKind> SOFTER = List.of(HitKind.KNOCK, HitKind.HEEL);
+
+    /** No hit before that matters. */
+    private static final double LONGEST_BUSY_MS =
+            Arrays.stream(HitKind.values()).mapToDouble(HitKind::busyMs).max().orElseThrow();
 
     private final List<ArrangedNote> notes;
     private final List<Hold> holds;
@@ -130,12 +135,18 @@ final class HitLayer {
                 return Optional.of(late(note.tick() > hit.tick() ? "a pluck follows" : "a pluck comes", away, hit));
             }
         }
-        Optional<Hit> other = laid.stream()
-                .filter(before -> before.kind().side() == HitKind.Side.RIGHT)
-                .filter(before -> Ticks.milliseconds(hit.tick() - before.tick(), tempo)
-                        < Math.max(before.kind().busyMs(), hit.kind().busyMs()))
-                .findFirst();
-        return other.map(before -> "the hand comes from a " + before.kind().label());
+        for (int i = laid.size() - 1; i >= 0; i--) {
+            Hit before = laid.get(i);
+            double away = Ticks.milliseconds(hit.tick() - before.tick(), tempo);
+            if (away >= LONGEST_BUSY_MS) {
+                break;
+            }
+            if (before.kind().side() == HitKind.Side.RIGHT
+                    && away < Math.max(before.kind().busyMs(), hit.kind().busyMs())) {
+                return Optional.of("the hand comes from a " + before.kind().label());
+            }
+        }
+        return Optional.empty();
     }
 
     private static String late(String what, double away, Hit hit) {

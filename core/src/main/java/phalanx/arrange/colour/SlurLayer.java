@@ -110,10 +110,10 @@ final class SlurLayer {
     /** The holds with the fingers of pulls down in time; slurs that get in each other's way so are taken out. */
     private List<Hold> prepared(TreeSet<Integer> slurs) {
         List<Hold> holds = plain.holds();
+        SlurRules now = rules;
         for (int at : List.copyOf(slurs)) {
             ArrangedNote note = notes.get(at);
             ArrangedNote from = notes.get(before[at]);
-            SlurRules now = new SlurRules(plain, holds, true);
             if (now.refusal(from, note, kind(at)).isPresent()) {
                 slurs.remove(at);
                 continue;
@@ -124,6 +124,7 @@ final class SlurLayer {
                 holds.removeAll(early.get().instead());
                 holds.add(early.get().hold());
                 holds.sort(Comparator.comparingInt(Hold::tick));
+                now = new SlurRules(plain, holds, true);
             }
         }
         return holds;
