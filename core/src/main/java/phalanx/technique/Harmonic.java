@@ -1,5 +1,6 @@
 package phalanx.technique;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.IntStream;
@@ -15,6 +16,9 @@ import phalanx.guitar.Instrument;
  * @param saddleMm how far from the saddle it is touched
  */
 public record Harmonic(int string, int fret, HarmonicNode node, int midi, double saddleMm) {
+    /** More is heard as wrong, in cents: our assumption, it takes the fifth harmonic in. */
+    private static final int OUT_OF_TUNE = 15;
+
     public Harmonic {
         Objects.requireNonNull(node, "node");
     }
@@ -44,6 +48,14 @@ public record Harmonic(int string, int fret, HarmonicNode node, int midi, double
                 .boxed()
                 .flatMap(string -> HarmonicNode.all().stream().map(node -> of(instrument, string, 0, node)))
                 .filter(harmonic -> harmonic.isOverFingerboard(instrument))
+                .toList();
+    }
+
+    /** The natural ones that sound a note, at most {@value #OUT_OF_TUNE} cents beside it; the strongest first. */
+    public static List<Harmonic> sounding(Instrument instrument, int midi) {
+        return natural(instrument).stream()
+                .filter(harmonic -> harmonic.midi == midi && Math.abs(harmonic.node.cents()) <= OUT_OF_TUNE)
+                .sorted(Comparator.comparing(Harmonic::node))
                 .toList();
     }
 

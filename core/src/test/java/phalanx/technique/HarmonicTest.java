@@ -70,6 +70,18 @@ class HarmonicTest {
                 .contains("A minor pentatonic");
     }
 
+    @Test
+    void aNoteIsFoundOnTheStringsThatHaveItAsAHarmonic() {
+        // E4: at the twelfth fret of the fourth string's neighbours there is none; string 6 has it at fret 5, 5 at fret
+        // 7
+        assertThat(Harmonic.sounding(Instrument.STANDARD, 64).stream()
+                        .map(harmonic -> harmonic.string() + " " + Math.round(harmonic.touchFret())))
+                .containsExactly("5 7", "5 19", "6 5");
+        // B4 over fret 12 of string 2, 7 of string 1 would be B5
+        assertThat(Harmonic.sounding(Instrument.STANDARD, 71).get(0).string()).isEqualTo(2);
+        assertThat(Harmonic.sounding(Instrument.STANDARD, 61)).isEmpty();
+    }
+
     private static String name(int midi) {
         return Pitch.of(midi, phalanx.theory.Key.C_MAJOR).toString();
     }

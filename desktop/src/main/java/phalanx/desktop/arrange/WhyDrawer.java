@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -13,6 +14,7 @@ import javafx.scene.layout.VBox;
 import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.OtherWay;
 import phalanx.arrange.colour.SlurAdvice;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
@@ -24,11 +26,13 @@ import phalanx.desktop.widget.EffortBars;
 import phalanx.desktop.widget.NeckCrop;
 import phalanx.song.Bar;
 import phalanx.technique.Attack;
+import phalanx.technique.Harmonic;
 import phalanx.theory.Pitch;
 
 /** What the selected moment asks of the hands, and why. */
 final class WhyDrawer extends ScrollPane {
     private static final double WIDTH = 320;
+    private static final int MOST_HARMONICS = 2;
 
     private final Label place = new Label();
     private final NeckCrop neck = new NeckCrop();
@@ -88,6 +92,11 @@ final class WhyDrawer extends ScrollPane {
         SlurKey.note(arrangement, tick)
                 .flatMap(note -> slurred(arrangement, note))
                 .ifPresent(words -> notes.getChildren().add(Cards.small(words)));
+        SlurKey.note(arrangement, tick)
+                .filter(note -> note.role() == Role.MELODY)
+                .map(note -> harmonics(arrangement, note))
+                .filter(words -> !words.isEmpty())
+                .ifPresent(words -> notes.getChildren().add(Cards.small(words)));
         effort.show(slot.effort(), theme);
         showFindings(arrangement, bar);
         legend.show(arrangement, theme);
@@ -95,6 +104,16 @@ final class WhyDrawer extends ScrollPane {
 
     private static String number(double value) {
         return String.format(Locale.ROOT, "%.2f", value).replaceAll("0+$", "").replaceAll("\\.$", "");
+    }
+
+    /** Where the open strings have a note as a harmonic. */
+    private static String harmonics(Arrangement arrangement, ArrangedNote note) {
+        String places = Harmonic.sounding(arrangement.request().instrument(), note.midi()).stream()
+                .limit(MOST_HARMONICS)
+                .map(harmonic ->
+                        String.format(Locale.ROOT, "string %d over fret %.0f", harmonic.string(), harmonic.touchFret()))
+                .collect(Collectors.joining(", "));
+        return places.isEmpty() ? "" : "as a harmonic: " + places;
     }
 
     /** What S does with a note, if anything. */
