@@ -3,6 +3,7 @@ package phalanx.technique;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import phalanx.guitar.Instrument;
 
@@ -51,11 +52,17 @@ public record Harmonic(int string, int fret, HarmonicNode node, int midi, double
                 .toList();
     }
 
-    /** The natural ones that sound a note, at most {@value #OUT_OF_TUNE} cents beside it; the strongest first. */
+    /**
+     * The natural ones that sound a note, at most {@value #OUT_OF_TUNE} cents beside it: one a string, nearest to the nut,
+     * the strongest first.
+     */
     public static List<Harmonic> sounding(Instrument instrument, int midi) {
         return natural(instrument).stream()
                 .filter(harmonic -> harmonic.midi == midi && Math.abs(harmonic.node.cents()) <= OUT_OF_TUNE)
-                .sorted(Comparator.comparing(Harmonic::node))
+                .collect(Collectors.toMap(Harmonic::string, harmonic -> harmonic, (near, far) -> near))
+                .values()
+                .stream()
+                .sorted(Comparator.comparing(Harmonic::node).thenComparing(Harmonic::string))
                 .toList();
     }
 
