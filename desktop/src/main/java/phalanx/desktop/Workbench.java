@@ -359,9 +359,13 @@ public final class Workbench {
 
     /** Keeps a decision of the player, or lets it go. */
     public void decide(String what, UnaryOperator<Project> change) {
-        // said only where the edit changes nothing and so says nothing
-        message.set(Message.plain("That is so already: " + what + "."));
-        edit(what, change::apply);
+        edit(what, now -> {
+            Project next = change.apply(now);
+            if (next.equals(now)) {
+                message.set(Message.plain("That is so already: " + what + "."));
+            }
+            return next;
+        });
     }
 
     /** Keeps the whole song to a way that goes faster. */

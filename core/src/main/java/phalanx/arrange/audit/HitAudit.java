@@ -9,6 +9,7 @@ import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.NoteTimes;
 import phalanx.righthand.Digit;
+import phalanx.song.Ticks;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
 
@@ -86,10 +87,10 @@ final class HitAudit {
                 hit.tick(),
                 FindingKind.DAMPED_NOTE,
                 note.role() == Role.MELODY ? Finding.Severity.MEDIUM : Finding.Severity.LOW,
-                hit.tick() - note.tick(),
-                note.lengthTicks(),
-                "ticks",
+                (hit.tick() - note.tick()) / (double) Ticks.QUARTER,
+                note.lengthTicks() / (double) Ticks.QUARTER,
+                "beats",
                 "the " + hit.kind().label() + " stops string " + note.string() + ", whose "
-                        + note.role().label() + " note should ring on."));
+                        + note.role().label() + " note should ring on. Leave the hit out, or end the note there."));
     }
 }

@@ -79,6 +79,12 @@ public final class SlurRules {
             return Optional.of(
                     String.format(Locale.ROOT, "the note before sounds %.0f ms, it needs %.0f", has, kind.leastMs()));
         }
+        boolean stopped = (before.fret() == 0 || before.left().isPresent())
+                && (note.fret() == 0 || note.left().isPresent());
+        if (!stopped) {
+            // written chords may ask for more fingers than there are
+            return Optional.of("no finger is left to stop string " + note.string());
+        }
         return switch (kind) {
             case HAMMER -> hammer(before, note);
             case PULL -> pull(before, note);

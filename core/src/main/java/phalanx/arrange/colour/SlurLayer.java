@@ -179,6 +179,11 @@ final class SlurLayer {
         if (!alone || note.weight() == Weight.ACCENT) {
             return Optional.of("it is part of a " + note.attack().label() + " or stressed");
         }
+        boolean cascade = plain.request().cascades().stream()
+                .anyMatch(lock -> lock.startTick() <= note.tick() && from.tick() < lock.endTick());
+        if (cascade) {
+            return Optional.of("a cascade is played there or just before");
+        }
         if (note.role() != from.role()) {
             return Optional.of(
                     "the note before on its string is a " + from.role().label() + " note");

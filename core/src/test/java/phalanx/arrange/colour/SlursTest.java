@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.audit.Audit;
 import phalanx.arrange.audit.BarCeilings;
+import phalanx.arrange.audit.SlurRules;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.SlurLock;
@@ -26,6 +27,7 @@ import phalanx.arrange.score.SlurGain;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.track.MoveMeter;
+import phalanx.righthand.Digit;
 import phalanx.righthand.Picking;
 import phalanx.song.Meter;
 import phalanx.song.Song;
@@ -190,6 +192,18 @@ class SlursTest {
                 .extracting(ArrangedNote::tick)
                 .doesNotContainAnyElementsOf(
                         plucked.stream().map(SlurLock::tick).toList());
+    }
+
+    /** Written chords may ask for more fingers than there are; then no slur is possible, and asking is no fault. */
+    @Test
+    void whatNoFingerStopsIsNotSlurred() {
+        Arrangement arrangement = arranged(song(1), Picking.PLAIN, Wishes.USUAL, List.of());
+        SlurRules rules = new SlurRules(arrangement);
+        ArrangedNote low = new ArrangedNote(0, 1680, 1680, 3, 5, 60, Role.INNER, Optional.empty(), Digit.I);
+        ArrangedNote high = new ArrangedNote(1680, 1680, 1680, 3, 7, 62, Role.INNER, Optional.empty(), Digit.I);
+        ArrangedNote back = new ArrangedNote(3360, 1680, 1680, 3, 5, 60, Role.INNER, Optional.empty(), Digit.I);
+        assertThat(rules.refusal(low, high, SlurKind.HAMMER)).hasValue("no finger is left to stop string 3");
+        assertThat(rules.refusal(high, back, SlurKind.PULL)).hasValue("no finger is left to stop string 3");
     }
 
     /** Marks that cannot be, put into good arrangements by hand: each is told with its reason. */

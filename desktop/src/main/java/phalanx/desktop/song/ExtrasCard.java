@@ -144,9 +144,18 @@ final class ExtrasCard extends VBox {
                     interfaceThread.execute(() -> found(own, found));
                 } catch (CancellationException e) {
                     // given up, or the song has changed: the card is idle again
+                } catch (RuntimeException e) {
+                    interfaceThread.execute(() -> failed(own, e));
                 }
             });
         });
+    }
+
+    private void failed(AtomicBoolean own, RuntimeException e) {
+        if (!own.get()) {
+            showIdle();
+            getChildren().add(Cards.caution("Not all could be arranged: " + e.getMessage() + ". Nothing was changed."));
+        }
     }
 
     private void found(AtomicBoolean own, List<Proposals.Priced> found) {
