@@ -10,11 +10,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import phalanx.arrange.colour.DigitWriter;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.Slot;
-import phalanx.arrange.demand.SlurLock;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -111,7 +111,8 @@ public final class Transcriber {
         List<Lock> all = new ArrayList<>(locks);
         written.notes().stream()
                 .filter(WrittenNote::slurred)
-                .map(note -> new SlurLock(note.tick(), roles.get(List.of(note.tick(), note.string())), true))
+                .map(note -> new AttackLock(
+                        note.tick(), roles.get(List.of(note.tick(), note.string())), AttackLock.Way.SLURRED))
                 .filter(slur -> locks.stream().noneMatch(slur::contradicts))
                 .forEach(all::add);
         return all;

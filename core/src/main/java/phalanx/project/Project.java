@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.Written;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Lock;
-import phalanx.arrange.demand.SlurLock;
 import phalanx.arrange.demand.Wishes;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
@@ -141,7 +141,7 @@ public record Project(
         more.removeIf(lock::contradicts);
         more.add(lock);
         more.sort(Comparator.comparingInt(Lock::startTick));
-        return lock instanceof SlurLock ? withSlurs(more) : withLocks(more);
+        return lock instanceof AttackLock ? withColours(more) : withLocks(more);
     }
 
     /** With these locks alone; notes that were written are arranged anew. */
@@ -152,10 +152,10 @@ public record Project(
     public Project withoutLock(Lock lock) {
         List<Lock> fewer = new ArrayList<>(locks);
         fewer.remove(lock);
-        return lock instanceof SlurLock ? withSlurs(fewer) : withLocks(fewer);
+        return lock instanceof AttackLock ? withColours(fewer) : withLocks(fewer);
     }
 
-    private Project withSlurs(List<Lock> newLocks) {
+    private Project withColours(List<Lock> newLocks) {
         return new Project(song, instrument, strings, hand, newLocks, written, picking, wishes);
     }
 

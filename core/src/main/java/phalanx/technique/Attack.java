@@ -19,6 +19,9 @@ public sealed interface Attack {
     /** In one stroke with other strings, towards the treble side. */
     Attack BRUSH = new Brush(false);
 
+    /** From the note before on its string, by the finger that holds it. */
+    Attack BEND = new Slur(SlurKind.BEND);
+
     /** One digit plucks one string. */
     record Pluck(boolean up) implements Attack {
         @Override
@@ -67,15 +70,19 @@ public sealed interface Attack {
         }
     }
 
-    /** The right index touches a node above the held fret while the thumb plucks. */
-    record Touched(HarmonicNode node) implements Attack {
+    /**
+     * A harmonic: a node above the held fret is touched while a digit plucks.
+     *
+     * @param left touched by the left hand, on an open string; else by the right index
+     */
+    record Touched(HarmonicNode node, boolean left) implements Attack {
         public Touched {
             Objects.requireNonNull(node, "node");
         }
 
         @Override
         public String label() {
-            return "touch";
+            return left ? "harmonic" : "touch";
         }
     }
 

@@ -11,7 +11,9 @@ public enum SlurKind {
     /** A finger leaves its fret sideways; what is below it, held or open, sounds. */
     PULL("pull", "p", 50, 1, 4, "a finger leaves sideways and lets a lower fret or the open string sound"),
     /** One finger travels along the ringing string. */
-    SLIDE("slide", "/", 70, 1, 5, "the same finger stays on the string and travels to another fret");
+    SLIDE("slide", "/", 70, 1, 5, "the same finger stays on the string and travels to another fret"),
+    /** One finger pushes the ringing string aside on its fret. */
+    BEND("bend", "b", 80, 1, 2, "the same finger stays on its fret and pushes the string aside until it sounds higher");
 
     private final String label;
     private final String sign;
@@ -58,9 +60,9 @@ public enum SlurKind {
         return words;
     }
 
-    /** Whether a step of so many frets, upwards positive, is one of this kind. */
+    /** Whether a step of so many frets in pitch, upwards positive, is one of this kind. */
     public boolean spans(int frets) {
-        boolean direction = this == SLIDE || (this == HAMMER ? frets > 0 : frets < 0);
+        boolean direction = this == SLIDE || (this == PULL ? frets < 0 : frets > 0);
         return direction && Math.abs(frets) >= leastFrets && Math.abs(frets) <= mostFrets;
     }
 }

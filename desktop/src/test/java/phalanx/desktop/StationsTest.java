@@ -13,7 +13,9 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
-import phalanx.arrange.colour.SlurAdvice;
+import phalanx.arrange.colour.AttackAdvice;
+import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.ArrangedNote;
@@ -27,6 +29,7 @@ import phalanx.guitar.NamedTuning;
 import phalanx.guitar.PartialCapo;
 import phalanx.lefthand.shape.ReachCheck;
 import phalanx.lefthand.shape.Shape;
+import phalanx.technique.Attack;
 
 /** The flows of the stations Guitar and Shapes, and of locks in the score. */
 class StationsTest extends OpenWindow {
@@ -171,14 +174,14 @@ class StationsTest extends OpenWindow {
     @Test
     void aNoteIsSlurredWithOneKeyAndPluckedAgain() throws TimeoutException {
         clickOn("#score-station");
-        SlurAdvice advice = new SlurAdvice(workbench.arrangement().orElseThrow());
+        AttackAdvice advice = new AttackAdvice(workbench.arrangement().orElseThrow());
         // the tune's first note has nothing to be slurred from
         type(KeyCode.HOME, KeyCode.S);
         waitForText("#message", "This note cannot be slurred: nothing sounds on its string before it. The nearest");
         assertThat(project().locks()).isEmpty();
         ArrangedNote first = workbench.arrangement().orElseThrow().notes().stream()
-                .filter(note ->
-                        note.role() == Role.MELODY && advice.refusal(note).isEmpty())
+                .filter(note -> note.role() == Role.MELODY
+                        && advice.refusal(note, AttackLock.Way.SLURRED).isEmpty())
                 .findFirst()
                 .orElseThrow();
         ScoreStation score = lookup("#score-station").query();
@@ -199,6 +202,50 @@ class StationsTest extends OpenWindow {
         waitForText("#message", "Took back: plucked note");
         waitUntilArranged();
         assertThat(slurs()).containsExactly(first.tick());
+    }
+
+    @Test
+    void aNoteRingsAsAHarmonicOrIsBentToWithOneKey() throws TimeoutException {
+        workbench.decide("tune up", now -> now.withWishes(now.wishes().withOctave(Octave.UP)));
+        clickOn("#score-station");
+        waitUntilArranged();
+        keyMakes(KeyCode.H, AttackLock.Way.HARMONIC, "harmonic", Attack.Touched.class);
+        keyMakes(KeyCode.B, AttackLock.Way.BENT, "bend", Attack.Slur.class);
+        type(KeyCode.HOME, KeyCode.B);
+        waitForText("#message", "This note cannot be bent: nothing sounds on its string before it");
+    }
+
+    private void keyMakes(KeyCode key, AttackLock.Way way, String word, Class<? extends Attack> attack)
+            throws TimeoutException {
+        ScoreStation score = lookup("#score-station").query();
+        AttackAdvice advice = new AttackAdvice(workbench.arrangement().orElseThrow());
+        ArrangedNote note = workbench.arrangement().orElseThrow().notes().stream()
+                .filter(one ->
+                        one.role() == Role.MELODY && advice.refusal(one, way).isEmpty())
+                .findFirst()
+                .orElseThrow();
+        type(KeyCode.HOME);
+        while (score.selected() < note.tick()) {
+            type(KeyCode.RIGHT);
+            WaitForAsyncUtils.waitForFxEvents();
+        }
+        type(key);
+        waitForText("#message", "Set " + word + " in bar");
+        waitUntilArranged();
+        assertThat(tuneAt(note.tick()).attack()).isInstanceOf(attack);
+        assertThat(tuneAt(note.tick()).midi()).isEqualTo(note.midi());
+        type(key);
+        waitForText("#message", "Set plucked note in bar");
+        waitUntilArranged();
+        assertThat(tuneAt(note.tick())).isEqualTo(note);
+        assertThat(project().locks()).isEmpty();
+    }
+
+    private ArrangedNote tuneAt(int tick) {
+        return workbench.arrangement().orElseThrow().notes().stream()
+                .filter(note -> note.tick() == tick && note.role() == Role.MELODY)
+                .findFirst()
+                .orElseThrow();
     }
 
     /** Brings a control of the shape drawer into sight, as the wheel does. */

@@ -19,11 +19,11 @@ import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.Holding;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Role;
-import phalanx.arrange.demand.SlurLock;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
@@ -52,6 +52,7 @@ import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
 import phalanx.song.Song;
+import phalanx.song.Ticks;
 import phalanx.technique.Grooves;
 import phalanx.technique.HarmonicNode;
 import phalanx.theory.ChordSymbol;
@@ -100,7 +101,8 @@ class ProjectFileTest {
                         random.nextBoolean() ? OptionalInt.of(1 + random.nextInt(12)) : OptionalInt.empty(),
                         random.nextBoolean()));
         if (random.nextBoolean()) {
-            project = project.withLock(new SlurLock(random.nextInt(song.endTick()), Role.MELODY, random.nextBoolean()));
+            project = project.withLock(new AttackLock(
+                    random.nextInt(song.endTick()), Role.MELODY, AttackLock.Way.values()[random.nextInt(4)]));
         }
         Wishes plain = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
         Arrangement arranged = new Arranger(project.instrument(), project.hand())
@@ -146,8 +148,8 @@ class ProjectFileTest {
     void aProjectOfVersion1Opens() throws FormatException {
         Project project = Project.of(RandomSong.of(3), Library.FIRST.setup());
         String now = new String(file.write(project), StandardCharsets.UTF_8);
-        String before = now.replace("\"phalanx\" : 3", "\"phalanx\" : 1")
-                .replaceAll("(?s),\\s*\"(slurs|cascades)\" : \\[ \\]", "")
+        String before = now.replace("\"phalanx\" : 4", "\"phalanx\" : 1")
+                .replaceAll("(?s),\\s*\"(attacks|cascades)\" : \\[ \\]", "")
                 .replaceAll("(?s),\\s*\"wishes\" : \\{[^}]*\\}", "")
                 .replaceAll("(?s),\\s*\"upASecond\" : [0-9.]*", "")
                 .replace("\"level\" : \"even\"", "\"density\" : \"as written\"");
@@ -156,7 +158,7 @@ class ProjectFileTest {
         assertThat(opened.project()).isEqualTo(project.withWishes(Wishes.USUAL.withOctave(Octave.AS_WRITTEN)));
         assertThat(opened.report()).isEmpty();
         assertThat(new String(file.write(opened.project()), StandardCharsets.UTF_8))
-                .contains("\"phalanx\" : 3");
+                .contains("\"phalanx\" : 4");
     }
 
     /** Files of version 2, before there were slurs: every note is plucked. */
@@ -172,11 +174,28 @@ class ProjectFileTest {
                                 .map(ProjectFileTest::written)
                                 .toList()));
         String before = new String(file.write(project), StandardCharsets.UTF_8)
-                .replace("\"phalanx\" : 3", "\"phalanx\" : 2")
-                .replaceAll("(?s),\\s*\"(slurs|cascades)\" : (false|\\[ \\])", "")
+                .replace("\"phalanx\" : 4", "\"phalanx\" : 2")
+                .replaceAll("(?s),\\s*\"(attacks|cascades|slurs)\" : (false|\\[ \\])", "")
                 .replaceAll("(?s),\\s*\"slurred\" : false", "");
         assertThat(before).doesNotContain("slur");
         assertThat(file.open(before.getBytes(StandardCharsets.UTF_8)).project()).isEqualTo(project);
+    }
+
+    /** Files of version 3, before there were bends and harmonics: a note was slurred or not. */
+    @Test
+    void aProjectOfVersion3Opens() throws FormatException {
+        Project project = Project.of(RandomSong.of(6), Library.FIRST.setup())
+                .withLock(new AttackLock(0, Role.MELODY, AttackLock.Way.SLURRED))
+                .withLock(new AttackLock(Ticks.QUARTER, Role.BASS, AttackLock.Way.PLUCKED));
+        String before = new String(file.write(project), StandardCharsets.UTF_8)
+                .replace("\"phalanx\" : 4", "\"phalanx\" : 3")
+                .replace("\"attacks\"", "\"slurs\"")
+                .replace("\"way\" : \"slurred\"", "\"slurred\" : true")
+                .replace("\"way\" : \"plucked\"", "\"slurred\" : false");
+        assertThat(before).doesNotContain("attacks", "way");
+        ProjectFile.Opened opened = file.open(before.getBytes(StandardCharsets.UTF_8));
+        assertThat(opened.project()).isEqualTo(project);
+        assertThat(opened.report()).isEmpty();
     }
 
     /** What a later version wrote opens as far as it is known here, and what is not is said. */
@@ -184,11 +203,11 @@ class ProjectFileTest {
     void aProjectOfALaterVersionOpensAsFarAsItIsKnown() throws FormatException {
         Project project = random(8);
         String now = new String(file.write(project), StandardCharsets.UTF_8);
-        String later = now.replace("\"phalanx\" : 3,", "\"phalanx\" : 9, \"drills\" : [ ],");
+        String later = now.replace("\"phalanx\" : 4,", "\"phalanx\" : 9, \"drills\" : [ ],");
         ProjectFile.Opened opened = file.open(later.getBytes(StandardCharsets.UTF_8));
         assertThat(opened.project()).isEqualTo(project);
         assertThat(opened.report()).hasSize(2);
-        assertThat(opened.report().get(0)).contains("version 9", "knows version 3");
+        assertThat(opened.report().get(0)).contains("version 9", "knows version 4");
         assertThat(opened.report().get(1)).contains("\"drills\"", "left out");
     }
 
@@ -196,7 +215,7 @@ class ProjectFileTest {
     @CsvSource(
             delimiter = ';',
             value = {
-                "\"phalanx\" : 3; \"phalanx\" : 0; phalanx; version",
+                "\"phalanx\" : 4; \"phalanx\" : 0; phalanx; version",
                 "\"capo\" : 0; \"capo\" : 40; tuning; capo 40",
                 "\"tempo\" : 92; \"tempo\" : 9; tempo 9; outside",
                 "\"tempo\" : 92; \"tempo\" : \"x\"; tempo; a whole number",

@@ -24,9 +24,9 @@ import org.junit.jupiter.api.io.TempDir;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Transcriber;
 import phalanx.arrange.Written;
-import phalanx.arrange.colour.SlurAdvice;
+import phalanx.arrange.colour.AttackAdvice;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Role;
-import phalanx.arrange.demand.SlurLock;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -201,12 +201,14 @@ class ThereAndBackTest {
         Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
         Song song = RandomSong.of(seed);
         Arrangement plain = arranger.quick(song, Picking.PLAIN, List.of(), () -> false);
-        SlurAdvice advice = new SlurAdvice(plain);
-        List<SlurLock> locks = new ArrayList<>();
+        AttackAdvice advice = new AttackAdvice(plain);
+        List<AttackLock> locks = new ArrayList<>();
         for (ArrangedNote note : plain.notes()) {
             boolean free = locks.isEmpty() || locks.get(locks.size() - 1).tick() + Ticks.QUARTER < note.tick();
-            if (free && note.role() != Role.INNER && advice.refusal(note).isEmpty()) {
-                locks.add(new SlurLock(note.tick(), note.role(), true));
+            if (free
+                    && note.role() != Role.INNER
+                    && advice.refusal(note, AttackLock.Way.SLURRED).isEmpty()) {
+                locks.add(new AttackLock(note.tick(), note.role(), AttackLock.Way.SLURRED));
             }
         }
         return arranger.quick(song, Picking.PLAIN, locks, () -> false);

@@ -33,11 +33,13 @@ import org.w3c.dom.ls.DOMImplementationLS;
 import org.w3c.dom.ls.LSInput;
 import org.xml.sax.SAXException;
 import phalanx.arrange.Arranger;
-import phalanx.arrange.colour.SlurAdvice;
+import phalanx.arrange.colour.AttackAdvice;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.CascadeLock;
-import phalanx.arrange.demand.SlurLock;
+import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
+import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.events.EventsJson;
 import phalanx.formats.musicxml.MusicXmlReader;
@@ -56,8 +58,10 @@ import phalanx.righthand.Level;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
 import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
 import phalanx.song.Song;
+import phalanx.technique.Attack;
 import phalanx.technique.HarmonicNode;
 import phalanx.theory.ChordKind;
 import phalanx.theory.ChordSymbol;
@@ -157,10 +161,10 @@ class WritersTest {
         Song song = new MusicXmlReader("x").read(LeadSheet.usual().bytes()).song();
         Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
         Arrangement plain = arranger.quick(song, Picking.PLAIN, List.of(), () -> false);
-        SlurAdvice advice = new SlurAdvice(plain);
-        List<SlurLock> all = plain.notes().stream()
-                .filter(note -> advice.refusal(note).isEmpty())
-                .map(note -> new SlurLock(note.tick(), note.role(), true))
+        AttackAdvice advice = new AttackAdvice(plain);
+        List<AttackLock> all = plain.notes().stream()
+                .filter(note -> advice.refusal(note, AttackLock.Way.SLURRED).isEmpty())
+                .map(note -> new AttackLock(note.tick(), note.role(), AttackLock.Way.SLURRED))
                 .toList();
         Arrangement slurred = arranger.quick(song, Picking.PLAIN, all, () -> false);
         byte[] xml = new MusicXmlWriter().write(slurred);
@@ -171,6 +175,51 @@ class WritersTest {
         assertThat(slurs).isPositive();
         assertThat(text.split("<slur [^>]*type=\"start\"", -1)).hasSize(slurs + 1);
         assertThat(text.split("<slur [^>]*type=\"stop\"", -1)).hasSize(slurs + 1);
+    }
+
+    @Test
+    void bendsAndNaturalHarmonicsAreValidAndKeepTheTune() throws FormatException, IOException {
+        Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
+        Wishes high = Wishes.USUAL.withOctave(Octave.UP);
+        Song song = RandomSong.of(0);
+        List<AttackLock> locks = new ArrayList<>();
+        for (int seed = 0; locks.size() < 2; seed++) {
+            song = RandomSong.of(seed);
+            AttackAdvice advice = new AttackAdvice(arranger.quick(song, Picking.PLAIN, high, List.of(), () -> false));
+            locks.clear();
+            for (AttackLock.Way way : List.of(AttackLock.Way.HARMONIC, AttackLock.Way.BENT)) {
+                advice.nearest(0, way).ifPresent(note -> locks.add(new AttackLock(note.tick(), note.role(), way)));
+            }
+        }
+        Arrangement arrangement = arranger.quick(song, Picking.PLAIN, high, locks, () -> false);
+        ArrangedNote bent = arrangement.notes().stream()
+                .filter(note -> note.attack().equals(Attack.BEND))
+                .findFirst()
+                .orElseThrow();
+        int semitones = bent.bentBy(Instrument.STANDARD);
+        byte[] xml = new MusicXmlWriter().write(arrangement);
+        assertThatCode(() -> schema.newValidator().validate(new StreamSource(new ByteArrayInputStream(xml))))
+                .doesNotThrowAnyException();
+        assertThat(new String(xml, StandardCharsets.UTF_8))
+                .contains("<natural", "<bend-alter>" + semitones + "</bend-alter>", "diamond");
+        assertThat(new MusicXmlReader("x").read(xml).song().melody())
+                .extracting(MelodyNote::midi)
+                .isEqualTo(arrangement.song().melody().stream()
+                        .map(MelodyNote::midi)
+                        .toList());
+        JsonNode json = new ObjectMapper().readTree(new EventsJson().write(arrangement, 1));
+        int told = 0;
+        for (JsonNode note : json.get("notes")) {
+            int plain = Instrument.STANDARD.midi(
+                    note.get("string").asInt(), note.get("fret").asInt());
+            int above = note.get("midi").asInt() - plain;
+            String[] node = note.path("node").asText("1/1").split("/");
+            int byNode = (int) Math.round(12 * Math.log(Integer.parseInt(node[1])) / Math.log(2));
+            assertThat(above).isEqualTo(note.path("bend").asInt() + byNode);
+            told += above > 0 ? 1 : 0;
+        }
+        assertThat(told).isEqualTo(2);
+        assertThat(new TabWriter().write(arrangement)).contains("< >", "b bend");
     }
 
     @Test

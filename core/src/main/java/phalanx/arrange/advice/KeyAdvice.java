@@ -96,6 +96,13 @@ public record KeyAdvice(
                 .orElse("the tune spans " + (highest - lowest) + " semitones and fits the voice in no octave");
     }
 
+    /** Whether it is as playable as another way and its effort at most so many times the other's. */
+    boolean isCloseTo(KeyAdvice other, double times) {
+        return cost.unplayable() == other.cost.unplayable()
+                && cost.tune() == other.cost.tune()
+                && cost.effort().total() <= times * other.cost.effort().total();
+    }
+
     /** Easier first, as costs compare: what cannot be played, then the tune, then effort. */
     @Override
     public int compareTo(KeyAdvice other) {

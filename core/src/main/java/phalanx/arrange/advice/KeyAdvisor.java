@@ -39,8 +39,11 @@ public final class KeyAdvisor {
     /** What the hand holds, as the song moved by the key less the capo. */
     private static final int HELD = 12 + HIGHEST_CAPO;
 
-    /** So many of the best are arranged again, less roughly. */
+    /** So many of the best at most are arranged again, less roughly. */
     private static final int FIRST = 8;
+
+    /** And only those whose rough effort is at most so many times the least: rough answers of good keys differ by less. */
+    private static final double CLOSE = 1.1;
 
     private final Instrument instrument;
     private final Hand hand;
@@ -135,8 +138,12 @@ public final class KeyAdvisor {
     /** The ways, the first few of them arranged again; in full the present one, too. */
     private List<KeyAdvice> better(
             Song song, List<KeyAdvice> ways, int first, boolean full, BooleanSupplier cancelled) {
-        List<KeyAdvice> best =
-                new ArrayList<>(ways.stream().sorted().limit(first).toList());
+        KeyAdvice least = ways.stream().min(Comparator.naturalOrder()).orElseThrow();
+        List<KeyAdvice> best = new ArrayList<>(ways.stream()
+                .filter(way -> way.isCloseTo(least, CLOSE))
+                .sorted()
+                .limit(first)
+                .toList());
         ways.stream().filter(way -> full && isNow(way) && !best.contains(way)).forEach(best::add);
         List<KeyAdvice> again = best.parallelStream()
                 .map(way -> again(song, way, full, cancelled))

@@ -13,7 +13,7 @@ import phalanx.technique.Attack;
 import phalanx.technique.Harmonic;
 import phalanx.technique.HarmonicNode;
 
-/** Looks at touched harmonics: an index that is busy, a node with no fret to aim at, one too weak to be heard. */
+/** Looks at harmonics: a string that is stopped, a left hand or an index that is busy, a node with no fret to aim at, one too weak to be heard. */
 final class HarmonicAudit {
     private final Arrangement arrangement;
 
@@ -25,7 +25,7 @@ final class HarmonicAudit {
         List<Finding> findings = new ArrayList<>();
         for (ArrangedNote note : arrangement.notes()) {
             if (note.attack() instanceof Attack.Touched touched) {
-                wrong(note, touched.node())
+                wrong(note, touched)
                         .ifPresent(why -> findings.add(Finding.at(
                                 arrangement.song(),
                                 note.tick(),
@@ -34,19 +34,31 @@ final class HarmonicAudit {
                                 1,
                                 0,
                                 "harmonics",
-                                "the touched harmonic on string " + note.string() + " " + why)));
+                                "the harmonic on string " + note.string() + " " + why)));
             }
         }
         return findings;
     }
 
-    private Optional<String> wrong(ArrangedNote note, HarmonicNode node) {
+    private Optional<String> wrong(ArrangedNote note, Attack.Touched touched) {
+        HarmonicNode node = touched.node();
         Harmonic harmonic = Harmonic.of(arrangement.request().instrument(), note.string(), note.fret(), node);
         if (!harmonic.isOverFingerboard(arrangement.request().instrument())) {
             return Optional.of(String.format(
                     Locale.ROOT,
                     "lies over fret %.1f, beyond the end of the fingerboard. Touch a node nearer to the nut.",
                     harmonic.touchFret()));
+        }
+        Optional<String> stopped = note.fret() > 0
+                ? Optional.empty()
+                : new TouchRules(arrangement, arrangement.holds()).stopped(note.string(), note.tick(), note.endTick());
+        if (stopped.isPresent()) {
+            return Optional.of("does not sound: " + stopped.get() + ". Lift it.");
+        }
+        if (touched.left()) {
+            return new TouchRules(arrangement, arrangement.holds())
+                    .refusal(note.tick(), node)
+                    .map(why -> "cannot be touched: " + why + ". Touch it with the right index.");
         }
         if (note.right() == Digit.I) {
             return Optional.of("is touched and plucked by the index. Pluck it with p.");

@@ -8,7 +8,6 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.NoteTimes;
-import phalanx.righthand.Digit;
 import phalanx.song.Ticks;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
@@ -47,9 +46,7 @@ final class HitAudit {
     }
 
     private void checkTogether(Hit hit, ArrangedNote note) {
-        boolean bass = note.role() == Role.BASS && note.right() == Digit.P;
-        boolean may = hit.kind().with() == HitKind.With.PLUCKS || hit.kind().with() == HitKind.With.THUMB && bass;
-        if (!may) {
+        if (!HitRules.mayGoTogether(hit.kind(), note)) {
             conflict(
                     hit,
                     "the " + hit.kind().label() + " and digit " + note.right().symbol() + " on string " + note.string()

@@ -14,10 +14,14 @@ import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
 import phalanx.technique.SlurKind;
 
 /** Says whether the left hand alone can make a note from the one before on its string. */
 public final class SlurRules {
+    /** A wound string is bent by so many semitones at most, and beyond it a string meets its neighbour: common practice, no source. */
+    private static final int WOUND_BEND = 1;
+
     private final Arrangement arrangement;
     private final double tempo;
     private final boolean prepares;
@@ -67,12 +71,15 @@ public final class SlurRules {
         if (before.endTick() < note.tick()) {
             return Optional.of("string " + note.string() + " no longer rings there");
         }
-        int frets = note.fret() - before.fret();
+        if (before.attack() instanceof Attack.Touched) {
+            return Optional.of("the note before is a harmonic");
+        }
+        int frets = note.midi() - before.midi();
         if (!kind.spans(frets)) {
             String limit = Math.abs(frets) > kind.mostFrets()
                     ? " is more than " + kind.mostFrets() + " frets"
                     : " is no " + kind.label();
-            return Optional.of("fret " + before.fret() + " to " + note.fret() + limit);
+            return Optional.of("fret " + before.fret() + " to " + (before.fret() + frets) + limit);
         }
         double has = Ticks.milliseconds(note.tick() - before.tick(), tempo);
         if (has < kind.leastMs()) {
@@ -89,6 +96,7 @@ public final class SlurRules {
             case HAMMER -> hammer(before, note);
             case PULL -> pull(before, note);
             case SLIDE -> slide(before, note);
+            case BEND -> bend(before, note);
         };
     }
 
@@ -132,9 +140,9 @@ public final class SlurRules {
     }
 
     /**
-     * Holds in place of others.
+     * A hold in place of others.
      *
-     * @param hold the finger of a pull's lower fret, down in time
+     * @param hold the finger of a pull's lower fret, down in time, or of a bend
      * @param instead of these
      */
     public record Early(Hold hold, List<Hold> instead) {}
@@ -165,16 +173,20 @@ public final class SlurRules {
         int from = touches ? earlier.getValue().tick() : before.tick();
         Hold hold = new Hold(from, late.get().endTick(), late.get().press());
         List<Hold> instead = touches ? List.of(earlier.getValue(), late.get()) : List.of(late.get());
-        return isInReach(hold, before.tick(), note.tick()) ? Optional.of(new Early(hold, instead)) : Optional.empty();
+        return isInReach(hold, before.tick(), note.tick(), instead)
+                ? Optional.of(new Early(hold, instead))
+                : Optional.empty();
     }
 
-    /** Whether a finger can be down beside all others that are between two ticks. */
-    private boolean isInReach(Hold hold, int from, int to) {
+    /** Whether a finger can be down beside all others that are between two ticks, but for those it takes the place of. */
+    private boolean isInReach(Hold hold, int from, int to, List<Hold> instead) {
         Instrument instrument = arrangement.request().instrument();
         Hand hand = arrangement.request().hand();
         for (Hold other : all) {
-            boolean beside =
-                    other.press().finger() != hold.press().finger() && other.tick() < to && other.endTick() > from;
+            boolean beside = other.press().finger() != hold.press().finger()
+                    && other.tick() < to
+                    && other.endTick() > from
+                    && !instead.contains(other);
             if (!beside) {
                 continue;
             }
@@ -209,6 +221,63 @@ public final class SlurRules {
                 && to.get().press().fret() == note.fret()
                 && finger != Finger.THUMB;
         return alone ? Optional.empty() : Optional.of("finger " + finger.symbol() + " cannot travel there alone");
+    }
+
+    private Optional<String> bend(ArrangedNote before, ArrangedNote note) {
+        int string = note.string();
+        Optional<Hold> pushes =
+                before.left().filter(finger -> finger != Finger.THUMB).flatMap(finger -> at(finger, note.tick() - 1));
+        if (pushes.isEmpty() || pushes.get().press().isBarre()) {
+            return Optional.of("no finger alone on its string pushes it");
+        }
+        int semitones = note.midi() - before.midi();
+        Instrument instrument = arrangement.request().instrument();
+        if (semitones > WOUND_BEND && instrument.guitar().isWound(string)) {
+            return Optional.of("string " + string + " is wound, it bends by a half step at most");
+        }
+        int beside = string <= instrument.strings() / 2 ? string + 1 : string - 1;
+        boolean meets = semitones > WOUND_BEND
+                && arrangement.notes().stream()
+                        .anyMatch(other -> other.string() == beside && other.soundsAt(note.tick()));
+        if (meets) {
+            return Optional.of("the string would be pushed into string " + beside + ", which sounds");
+        }
+        boolean made = note.fret() == before.fret();
+        boolean held =
+                made ? pushes.get().endTick() > note.tick() : bent(before, note).isPresent();
+        return held
+                ? shift(before, note)
+                : Optional.of("finger " + before.left().get().symbol() + " cannot stay there");
+    }
+
+    /**
+     * The hold of the finger that bends a string from one note to the next, for as long as that sounds, in place of its
+     * own and the next note's; nothing where it is wanted elsewhere.
+     */
+    public Optional<Early> bent(ArrangedNote before, ArrangedNote note) {
+        Optional<Hold> pushes = before.left().flatMap(finger -> at(finger, note.tick() - 1));
+        Optional<Hold> idle = note.left().flatMap(finger -> at(finger, note.tick()));
+        boolean alone = pushes.isPresent()
+                && idle.isPresent()
+                && idle.get().tick() == note.tick()
+                && idle.get().endTick() <= note.endTick()
+                && !idle.get().press().isBarre();
+        if (!alone) {
+            return Optional.empty();
+        }
+        Hold hold = new Hold(
+                pushes.get().tick(),
+                Math.max(pushes.get().endTick(), note.endTick()),
+                pushes.get().press());
+        boolean wanted = all.stream()
+                .anyMatch(other -> other.press().finger() == hold.press().finger()
+                        && !other.equals(pushes.get())
+                        && !other.equals(idle.get())
+                        && other.overlaps(hold));
+        List<Hold> instead = List.of(pushes.get(), idle.get());
+        return wanted || !isInReach(hold, note.tick(), note.endTick(), instead)
+                ? Optional.empty()
+                : Optional.of(new Early(hold, instead));
     }
 
     /** A finger is hammered or pulled by a hand that stands still. */

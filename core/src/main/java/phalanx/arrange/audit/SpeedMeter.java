@@ -34,6 +34,12 @@ final class SpeedMeter {
         List<SpeedLimit> limits = left(track);
         limits.addAll(right(arrangement.notes()));
         new HitMeter(arrangement).add(limits);
+        TouchRules touches = new TouchRules(arrangement, arrangement.holds());
+        for (ArrangedNote note : arrangement.notes()) {
+            if (note.attack() instanceof Attack.Touched touched && touched.left()) {
+                limits.addAll(touches.ways(note.tick(), touched.node()));
+            }
+        }
         return limits;
     }
 

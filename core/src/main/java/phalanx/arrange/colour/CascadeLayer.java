@@ -141,6 +141,6 @@ final class CascadeLayer {
                 Role.INNER,
                 lock.held().fingering().stopping(step.string()).map(Press::finger),
                 step.touched() ? Digit.P : plainDigit().orElseThrow());
-        return step.touched() ? note.struck(new Attack.Touched(lock.node()), Weight.PLAIN) : note;
+        return step.touched() ? note.struck(new Attack.Touched(lock.node(), false), Weight.PLAIN) : note;
     }
 }

@@ -24,7 +24,7 @@ import phalanx.song.Song;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
 
-/** Colours an arrangement whose notes are chosen, and audits it: slurs first, then cascades, then hits where they leave the hands free. */
+/** Colours an arrangement whose notes are chosen, and audits it: slurs first, then harmonics, cascades, and hits where they leave the hands free. */
 public final class Colouring {
     private final Audit audit;
     private final MoveMeter meter;
@@ -46,14 +46,15 @@ public final class Colouring {
         Picking picking = plain.request().picking();
         SlurLayer.Slurred slurred = new SlurLayer(plain, wanted)
                 .slur(plain.request().wishes().slurs() ? Optional.of(meter) : Optional.empty());
-        CascadeLayer.Cascaded cascaded = new CascadeLayer(plain, slurred.notes()).cascade();
+        HarmonicLayer.Belled belled = new HarmonicLayer(plain, slurred.notes(), slurred.holds()).ring();
+        CascadeLayer.Cascaded cascaded = new CascadeLayer(plain, belled.notes()).cascade();
         WantedHits hits = new WantedHits(song, picking);
         int strings = plain.request().instrument().strings();
         HitLayer.Laid laid =
-                new HitLayer(cascaded.notes(), slurred.holds(), strings, song.tempo()).lay(hits.with(patterned));
-        Arrangement audited =
-                audit.audited(plain.coloured(laid.notes(), slurred.holds(), laid.hits(), slurred.gains()));
+                new HitLayer(cascaded.notes(), belled.holds(), strings, song.tempo()).lay(hits.with(patterned));
+        Arrangement audited = audit.audited(plain.coloured(laid.notes(), belled.holds(), laid.hits(), slurred.gains()));
         List<Finding> findings = new ArrayList<>(slurred.findings());
+        findings.addAll(belled.findings());
         findings.addAll(cascaded.findings());
         findings.addAll(omitted(song, laid.omissions()));
         hits.unfit().stream()

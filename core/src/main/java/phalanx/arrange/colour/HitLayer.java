@@ -5,12 +5,13 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import phalanx.arrange.audit.HitRules;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Hold;
 import phalanx.arrange.score.NoteTimes;
-import phalanx.righthand.Digit;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
 
@@ -98,8 +99,11 @@ final class HitLayer {
     /** Why a hit cannot be, or nothing. */
     private Optional<String> refusal(Hit hit) {
         for (ArrangedNote note : sounding(hit)) {
-            if (note.tick() == hit.tick() && note.attack().plucked() && !maySound(hit.kind(), note)) {
-                return Optional.of("the fingers pluck there");
+            if (note.tick() == hit.tick() && note.attack().plucked() && !HitRules.mayGoTogether(hit.kind(), note)) {
+                return Optional.of(
+                        note.attack() instanceof Attack.Touched
+                                ? "the hand touches a harmonic there"
+                                : "the fingers pluck there");
             }
             if (note.role() == Role.MELODY && isStopped(note, hit)) {
                 return Optional.of("it would stop the tune");
@@ -115,14 +119,6 @@ final class HitLayer {
         return notes.subList(times.from(note.endTick()), times.from(note.endTick() + 1)).stream()
                 .anyMatch(
                         next -> next.string() == note.string() && !next.attack().plucked());
-    }
-
-    private static boolean maySound(HitKind kind, ArrangedNote note) {
-        return switch (kind.with()) {
-            case PLUCKS -> true;
-            case THUMB -> note.role() == Role.BASS && note.right() == Digit.P;
-            case NOTHING -> false;
-        };
     }
 
     private Optional<String> busyRight(Hit hit) {

@@ -10,7 +10,7 @@ import java.util.function.Function;
 import java.util.stream.IntStream;
 import phalanx.arrange.audit.BarCeilings;
 import phalanx.arrange.audit.SlurRules;
-import phalanx.arrange.demand.SlurLock;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
@@ -52,6 +52,7 @@ final class SlurLayer {
     private final Function<ArrangedNote, Optional<Digit>> wanted;
     private final TreeSet<Integer> kept = new TreeSet<>();
     private final TreeSet<Integer> refused = new TreeSet<>();
+    private final TreeSet<Integer> bent = new TreeSet<>();
     private final List<Finding> findings = new ArrayList<>();
 
     /**
@@ -81,7 +82,7 @@ final class SlurLayer {
 
     /** @param meter of the left hand's moves, where slurs that help are wanted */
     Slurred slur(Optional<MoveMeter> meter) {
-        plain.request().slurs().forEach(this::decide);
+        plain.request().attacks().forEach(this::decide);
         if (meter.isEmpty()) {
             List<Hold> holds = prepared(kept);
             return new Slurred(kept.isEmpty() ? notes : written(kept), holds, List.of(), findings);
@@ -118,7 +119,12 @@ final class SlurLayer {
                 slurs.remove(at);
                 continue;
             }
-            Optional<SlurRules.Early> early = kind(at) == SlurKind.PULL ? now.early(from, note) : Optional.empty();
+            Optional<SlurRules.Early> early =
+                    switch (kind(at)) {
+                        case PULL -> now.early(from, note);
+                        case BEND -> now.bent(from, note);
+                        default -> Optional.empty();
+                    };
             if (early.isPresent()) {
                 holds = new ArrayList<>(holds);
                 holds.removeAll(early.get().instead());
@@ -142,21 +148,28 @@ final class SlurLayer {
         return before;
     }
 
-    private void decide(SlurLock lock) {
+    private void decide(AttackLock lock) {
         int at = IntStream.range(times.from(lock.tick()), times.from(lock.tick() + 1))
                 .filter(i -> notes.get(i).role() == lock.role())
                 .reduce((low, high) -> high)
                 .orElse(NONE);
         if (at == NONE) {
             findings.add(notKept(lock, "there is no " + lock.role().label() + " note"));
-        } else if (!lock.slurred()) {
+        } else if (lock.way() == AttackLock.Way.PLUCKED || lock.way() == AttackLock.Way.HARMONIC) {
             refused.add(at);
         } else {
-            refusal(at).ifPresentOrElse(why -> findings.add(notKept(lock, why)), () -> kept.add(at));
+            if (lock.way() == AttackLock.Way.BENT) {
+                bent.add(at);
+            }
+            Optional<String> refusal = refusal(at);
+            refusal.ifPresentOrElse(why -> findings.add(notKept(lock, why)), () -> kept.add(at));
+            if (refusal.isPresent()) {
+                bent.remove(at);
+            }
         }
     }
 
-    private Finding notKept(SlurLock lock, String why) {
+    private Finding notKept(AttackLock lock, String why) {
         return Finding.at(
                 song,
                 lock.tick(),
@@ -165,7 +178,8 @@ final class SlurLayer {
                 1,
                 0,
                 "locks left",
-                "the slur into the " + lock.role().label() + " note is left out: " + why + ".");
+                "the " + (lock.way() == AttackLock.Way.BENT ? "bend" : "slur") + " into the "
+                        + lock.role().label() + " note is left out: " + why + ".");
     }
 
     /** Why a note cannot be slurred from the one before, or nothing. */
@@ -188,7 +202,10 @@ final class SlurLayer {
             return Optional.of(
                     "the note before on its string is a " + from.role().label() + " note");
         }
-        return rules.natural(from, note)
+        if (bent.contains(before[at])) {
+            return Optional.of("the note before is bent");
+        }
+        return wantedKind(at)
                 .map(kind -> rules.refusal(from, note, kind))
                 .orElse(Optional.of("the note before on its string has the same fret"));
     }
@@ -200,7 +217,21 @@ final class SlurLayer {
 
     /** The kind of slur that a note with one before it can be. */
     SlurKind kind(int at) {
-        return rules.natural(notes.get(before[at]), notes.get(at)).orElseThrow();
+        return wantedKind(at).orElseThrow();
+    }
+
+    private Optional<SlurKind> wantedKind(int at) {
+        return bent.contains(at) ? Optional.of(SlurKind.BEND) : rules.natural(notes.get(before[at]), notes.get(at));
+    }
+
+    /** Why a note cannot be bent up to from the one before, or nothing. */
+    Optional<String> bendRefusal(int at) {
+        boolean added = bent.add(at);
+        Optional<String> refusal = refusal(at);
+        if (added) {
+            bent.remove(at);
+        }
+        return refusal;
     }
 
     /** Slurs that let a bar go faster, as few as will do. */
@@ -252,10 +283,14 @@ final class SlurLayer {
         marked.replaceAll(note -> note.attack() instanceof Attack.Block || note.attack() instanceof Attack.Pluck
                 ? note.struck(Attack.PLUCK, note.weight())
                 : note);
-        slurs.forEach(at -> marked.set(
-                at,
-                notes.get(at).struck(new Attack.Slur(kind(at)), notes.get(at).weight())));
+        slurs.forEach(at -> marked.set(at, slurred(at)));
         return marked;
+    }
+
+    private ArrangedNote slurred(int at) {
+        ArrangedNote note = notes.get(at);
+        ArrangedNote held = kind(at) == SlurKind.BEND ? note.bentFrom(notes.get(before[at])) : note;
+        return held.struck(new Attack.Slur(kind(at)), note.weight());
     }
 
     private List<ArrangedNote> written(TreeSet<Integer> slurs) {

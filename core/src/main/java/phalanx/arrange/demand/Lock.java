@@ -4,7 +4,7 @@ import java.util.List;
 import phalanx.song.Moved;
 
 /** A player's decision that is kept while the rest is chosen around it. */
-public sealed interface Lock permits ShapeLock, CascadeLock, SlurLock {
+public sealed interface Lock permits ShapeLock, CascadeLock, AttackLock {
     /** Where it begins to hold. */
     int startTick();
 

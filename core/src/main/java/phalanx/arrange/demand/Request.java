@@ -50,9 +50,9 @@ public record Request(Song song, Instrument instrument, Hand hand, List<Lock> lo
         return locks.stream().filter(kind::isInstance).map(kind::cast);
     }
 
-    /** The decisions on slurs. */
-    public List<SlurLock> slurs() {
-        return all(SlurLock.class).toList();
+    /** The decisions how notes begin. */
+    public List<AttackLock> attacks() {
+        return all(AttackLock.class).toList();
     }
 
     /** Who has the tune. */

@@ -16,7 +16,7 @@ import phalanx.technique.Attack;
  * @param lengthTicks how long it rings
  * @param wantedTicks how long it should ring
  * @param string 1 at the treble side
- * @param fret relative to the capo, 0 for open
+ * @param fret that is held, relative to the capo, 0 for open
  * @param midi what it sounds
  * @param role bass, inner or melody
  * @param left the finger that stops it; none on an open string
@@ -78,6 +78,18 @@ public record ArrangedNote(
                 weight);
     }
 
+    /** The fret that is written: the held one, on an open string that of the node that is touched. */
+    public int writtenFret() {
+        return fret == 0 && attack instanceof Attack.Touched touched
+                ? (int) Math.round(touched.node().frets())
+                : fret;
+    }
+
+    /** By how many semitones the string is bent above the held fret; 0 where it is not. */
+    public int bentBy(Instrument instrument) {
+        return attack.equals(Attack.BEND) ? midi - instrument.midi(string, fret) : 0;
+    }
+
     public int endTick() {
         return tick + lengthTicks;
     }
@@ -105,6 +117,12 @@ public record ArrangedNote(
         int wanted = Math.min(wantedTicks, newEndTick - tick);
         return new ArrangedNote(
                 tick, Math.min(lengthTicks, wanted), wanted, string, fret, midi, role, left, right, attack, weight);
+    }
+
+    /** The same pitch, by the finger and on the fret of the note before on its string. */
+    public ArrangedNote bentFrom(ArrangedNote before) {
+        return new ArrangedNote(
+                tick, lengthTicks, wantedTicks, string, before.fret, midi, role, before.left, right, attack, weight);
     }
 
     public ArrangedNote pluckedBy(Digit digit) {

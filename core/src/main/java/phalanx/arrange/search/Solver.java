@@ -18,6 +18,11 @@ public final class Solver {
 
     private static final int MOST_OF_EACH_KIND = 10;
 
+    /** The same for a rough answer: none but the best of all where a song is long. */
+    private static final int OF_EACH_KIND_ROUGHLY = 60;
+
+    private static final int MOST_OF_EACH_KIND_ROUGHLY = 2;
+
     private final LayerFinder finder;
     private final List<Reprises.Reprise> reprises;
     private final int ofEachKind;
@@ -68,7 +73,8 @@ public final class Solver {
 
     /** Solves roughly, through few candidates: for comparing many ways to have a song. */
     public static Solver rough(LayerFinder finder, List<Slot> slots, double tempo, BooleanSupplier cancelled) {
-        return through(0, finder, slots, tempo, List.of(), Optional.empty(), cancelled);
+        int ofEachKind = Math.min(MOST_OF_EACH_KIND_ROUGHLY, OF_EACH_KIND_ROUGHLY / slots.size());
+        return through(ofEachKind, finder, slots, tempo, List.of(), Optional.empty(), cancelled);
     }
 
     private static Solver through(

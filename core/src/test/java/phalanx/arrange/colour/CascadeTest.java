@@ -120,11 +120,13 @@ class CascadeTest {
         Arrangement good = Solve.of(project(Songs.random(seed, 3)));
         List<ArrangedNote> notes = new ArrayList<>(good.notes());
         ArrangedNote first = notes.get(0);
-        notes.set(0, first.pluckedBy(Digit.I).struck(new Attack.Touched(HarmonicNode.OCTAVE), first.weight()));
+        notes.set(0, first.pluckedBy(Digit.I).struck(new Attack.Touched(HarmonicNode.OCTAVE, false), first.weight()));
         assertThat(message(good, notes)).contains("touched and plucked by the index");
-        notes.set(0, first.pluckedBy(Digit.P).struck(new Attack.Touched(new HarmonicNode(6, 7)), first.weight()));
+        notes.set(
+                0, first.pluckedBy(Digit.P).struck(new Attack.Touched(new HarmonicNode(6, 7), false), first.weight()));
         assertThat(message(good, notes)).contains("beyond the end of the fingerboard");
-        notes.set(0, first.pluckedBy(Digit.P).struck(new Attack.Touched(new HarmonicNode(1, 8)), first.weight()));
+        notes.set(
+                0, first.pluckedBy(Digit.P).struck(new Attack.Touched(new HarmonicNode(1, 8), false), first.weight()));
         notes.removeIf(note -> note.tick() == first.tick() && note.string() != first.string());
         assertThat(message(good, notes)).contains("too weak to be heard");
         notes.add(1, first(notes, first));

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
@@ -28,12 +29,14 @@ import phalanx.righthand.BassLine;
 import phalanx.righthand.Digit;
 import phalanx.righthand.Level;
 import phalanx.righthand.Picking;
+import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.technique.Attack;
 import phalanx.technique.Groove;
 import phalanx.technique.Grooves;
 import phalanx.technique.HarmonicNode;
+import phalanx.technique.SlurKind;
 import phalanx.theory.ChordSymbol;
 
 /** Songs with groove, slurs and harmonics at once, replayed hand by hand; 300 of them in the deep run. */
@@ -65,7 +68,14 @@ class EveryColourTest {
                 .get(0)
                 .held();
         HarmonicNode node = new HarmonicNode(1, 2 + random.nextInt(3));
-        return new CascadeIntro(ChordSymbol.parse("Am7"), barre, node, "4 6* 3 5* 2 4* 1 3*").before(project);
+        Project begun = new CascadeIntro(ChordSymbol.parse("Am7"), barre, node, "4 6* 3 5* 2 4* 1 3*").before(project);
+        for (MelodyNote note : begun.song().melody()) {
+            if (random.nextInt(3) == 0) {
+                AttackLock.Way way = random.nextBoolean() ? AttackLock.Way.HARMONIC : AttackLock.Way.BENT;
+                begun = begun.withLock(new AttackLock(note.tick(), Role.MELODY, way));
+            }
+        }
+        return begun;
     }
 
     private static List<String> tune(Arrangement arrangement) {
@@ -80,6 +90,8 @@ class EveryColourTest {
         int slurs = 0;
         int hits = 0;
         int touched = 0;
+        int natural = 0;
+        int bent = 0;
         for (long seed = 0; seed < SONGS; seed++) {
             Arrangement arrangement = new Solve().quick(project(seed, true), () -> false);
             for (var hit : arrangement.hits()) {
@@ -91,12 +103,16 @@ class EveryColourTest {
                 if (note.attack() instanceof Attack.Slur slur) {
                     SlursTest.replay(arrangement, note, slur.kind());
                     slurs++;
+                    bent += slur.kind() == SlurKind.BEND ? 1 : 0;
                 } else if (note.right() == Digit.I) {
                     index.add(note.tick());
                 }
             }
             for (ArrangedNote note : arrangement.notes()) {
-                if (note.attack() instanceof Attack.Touched) {
+                if (note.attack() instanceof Attack.Touched && note.fret() == 0) {
+                    HarmonicsTest.replay(arrangement, note);
+                    natural++;
+                } else if (note.attack() instanceof Attack.Touched) {
                     assertThat(index).as("seed " + seed).doesNotContain(note.tick());
                     touched++;
                 }
@@ -116,6 +132,6 @@ class EveryColourTest {
                             FindingKind.HARMONIC_CONFLICT);
         }
         assertThat(List.of(hits, touched)).allMatch(count -> count > SONGS);
-        assertThat(slurs).isPositive();
+        assertThat(List.of(slurs, natural, bent)).allMatch(count -> count > 0);
     }
 }

@@ -14,9 +14,9 @@ import phalanx.arrange.Arranger;
 import phalanx.arrange.audit.Audit;
 import phalanx.arrange.audit.BarCeilings;
 import phalanx.arrange.audit.SlurRules;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Role;
-import phalanx.arrange.demand.SlurLock;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -38,7 +38,7 @@ import phalanx.technique.SlurKind;
 
 /** Slurs in arrangements: an independent replay of the left hand, and what they gain. */
 class SlursTest {
-    private static Arrangement arranged(Song song, Picking picking, Wishes wishes, List<SlurLock> locks) {
+    private static Arrangement arranged(Song song, Picking picking, Wishes wishes, List<AttackLock> locks) {
         return new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, picking, wishes, locks, () -> false);
     }
 
@@ -104,7 +104,7 @@ class SlursTest {
                 * 60_000.0
                 / (Ticks.QUARTER * arrangement.song().tempo());
         assertThat(ms).as(what).isGreaterThanOrEqualTo(kind == SlurKind.SLIDE ? 70 : 50);
-        int frets = note.fret() - before.fret();
+        int frets = note.midi() - before.midi();
         Optional<Hold> landing = hold(arrangement, note, note.tick());
         switch (kind) {
             case HAMMER -> {
@@ -126,6 +126,20 @@ class SlursTest {
                         .isEqualTo(note.tick());
                 landing.ifPresent(hold -> assertThat(hold.tick()).as(what).isLessThanOrEqualTo(before.tick()));
                 assertThat(landing.isPresent()).as(what).isEqualTo(note.fret() > 0);
+            }
+            case BEND -> {
+                assertThat(frets).as(what).isBetween(1, note.string() > 2 ? 1 : 2);
+                assertThat(ms).as(what).isGreaterThanOrEqualTo(80);
+                assertThat(note.fret()).as(what).isEqualTo(before.fret()).isPositive();
+                assertThat(note.left()).as(what).isPresent().isEqualTo(before.left());
+                // one finger alone stays down from the pluck to the end of the bent note
+                for (int tick = before.tick(); tick < note.endTick(); tick += Ticks.QUARTER / 8) {
+                    Hold pushes = hold(arrangement, before, tick).orElseThrow();
+                    assertThat(pushes.press().finger())
+                            .as(what)
+                            .isEqualTo(note.left().get());
+                    assertThat(pushes.press().isBarre()).as(what).isFalse();
+                }
             }
             default -> {
                 assertThat(Math.abs(frets)).as(what).isBetween(1, 5);
@@ -152,8 +166,11 @@ class SlursTest {
         Arrangement plain = arranged(song, Picking.PLAIN, written, List.of());
         List<String> kinds = plain.notes().stream()
                 .filter(note -> note.role() == Role.MELODY)
-                .map(note ->
-                        arranged(song, Picking.PLAIN, written, List.of(new SlurLock(note.tick(), Role.MELODY, true))))
+                .map(note -> arranged(
+                        song,
+                        Picking.PLAIN,
+                        written,
+                        List.of(new AttackLock(note.tick(), Role.MELODY, AttackLock.Way.SLURRED))))
                 .map(slurred -> slurred.notes().stream()
                         .filter(note -> note.attack() instanceof Attack.Slur)
                         .map(note -> note.attack().label())
@@ -179,10 +196,10 @@ class SlursTest {
                 .filter(arrangement -> !arrangement.slurs().isEmpty())
                 .findFirst()
                 .orElseThrow();
-        List<SlurLock> plucked = eased.slurs().stream()
+        List<AttackLock> plucked = eased.slurs().stream()
                 .map(gain -> eased.notes().stream()
                         .filter(note -> note.tick() == gain.tick() && note.string() == gain.string())
-                        .map(note -> new SlurLock(note.tick(), note.role(), false))
+                        .map(note -> new AttackLock(note.tick(), note.role(), AttackLock.Way.PLUCKED))
                         .findFirst()
                         .orElseThrow())
                 .toList();
@@ -191,7 +208,7 @@ class SlursTest {
                 .filteredOn(note -> note.attack() instanceof Attack.Slur)
                 .extracting(ArrangedNote::tick)
                 .doesNotContainAnyElementsOf(
-                        plucked.stream().map(SlurLock::tick).toList());
+                        plucked.stream().map(AttackLock::tick).toList());
     }
 
     /** Written chords may ask for more fingers than there are; then no slur is possible, and asking is no fault. */

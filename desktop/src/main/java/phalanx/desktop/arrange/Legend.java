@@ -65,10 +65,16 @@ final class Legend extends VBox {
         if (!slurs.isEmpty()) {
             getChildren().add(line(new Line(0, SIGN / 2, SIGN, SIGN / 2), "ink", "arc: not plucked (S); " + slurs));
         }
+        if (arrangement.notes().stream().anyMatch(note -> isNatural(note, true))) {
+            getChildren().add(line(diamond(), "good", "diamond: harmonic, the left hand touches over that fret (H)"));
+        }
+        if (arrangement.notes().stream().anyMatch(note -> isNatural(note, false))) {
+            getChildren()
+                    .add(line(diamond(), "good", "diamond, p or a below: the right index touches over that fret (H)"));
+        }
         arrangement.notes().stream()
-                .map(ArrangedNote::attack)
-                .filter(Attack.Touched.class::isInstance)
-                .map(attack -> ((Attack.Touched) attack).node())
+                .filter(note -> note.fret() > 0 && note.attack() instanceof Attack.Touched)
+                .map(note -> ((Attack.Touched) note.attack()).node())
                 .distinct()
                 .sorted()
                 .map(node -> String.format(
@@ -85,6 +91,10 @@ final class Legend extends VBox {
                     .collect(Collectors.joining(", "));
             getChildren().add(line(new Rectangle(SIGN, SIGN), "alarm", "hit: " + words));
         }
+    }
+
+    private static boolean isNatural(ArrangedNote note, boolean left) {
+        return note.fret() == 0 && note.attack() instanceof Attack.Touched touched && touched.left() == left;
     }
 
     private static Shape diamond() {

@@ -256,7 +256,7 @@ final class ScorePainter {
         Pens.centred(g, String.valueOf(note.fret()), x, y, Pens.monoBold(15), ink);
     }
 
-    /** The fret that is held, in a diamond. */
+    /** The fret that is held, or that is touched on an open string, in a diamond. */
     private void paintHarmonic(GraphicsContext g, double x, double y, ArrangedNote note) {
         double half = TILE / 2 + 3;
         double[] xs = {x, x + half, x, x - half};
@@ -266,7 +266,7 @@ final class ScorePainter {
         g.setStroke(colour("good"));
         g.setLineWidth(2);
         g.strokePolygon(xs, ys, 4);
-        Pens.centred(g, String.valueOf(note.fret()), x, y, Pens.monoBold(13), colour("good"));
+        Pens.centred(g, String.valueOf(note.writtenFret()), x, y, Pens.monoBold(13), colour("good"));
     }
 
     /** An arc from the note it is slurred from, with its letter over it; from the edge where that is on another line. */

@@ -13,6 +13,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
@@ -39,13 +40,13 @@ public final class ScoreStation extends StackPane implements Themed {
     private final PauseTransition settled = new PauseTransition(SETTLED);
     private final HBox content;
     private final VBox empty;
-    private final SlurKey slurs;
+    private final AttackKeys attacks;
     private int shownFinding = -1;
 
     public ScoreStation(Workbench workbench, Playback playback) {
         this.workbench = workbench;
         this.playback = playback;
-        this.slurs = new SlurKey(workbench);
+        this.attacks = new AttackKeys(workbench);
         this.why = new WhyDrawer(new WhyDrawer.Actions(workbench::lock, workbench::release, this::findFaster, way -> {
             workbench.take(way);
             requestFocus();
@@ -62,7 +63,7 @@ public final class ScoreStation extends StackPane implements Themed {
         setFocusTraversable(true);
         setId("score-station");
         setAccessibleText(
-                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, ] goes to the next finding");
+                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, ] goes to the next finding");
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -228,12 +229,18 @@ public final class ScoreStation extends StackPane implements Themed {
             case END -> select(Integer.MAX_VALUE);
             case K -> lockSelected();
             case U -> releaseSelected();
-            case S -> workbench.arrangement().ifPresent(shown -> slurs.press(shown, score.selected()));
+            case S -> press(AttackLock.Way.SLURRED);
+            case B -> press(AttackLock.Way.BENT);
+            case H -> press(AttackLock.Way.HARMONIC);
             default -> handled = false;
         }
         if (handled) {
             event.consume();
         }
+    }
+
+    private void press(AttackLock.Way way) {
+        workbench.arrangement().ifPresent(shown -> attacks.press(shown, score.selected(), way));
     }
 
     private void onTyped(KeyEvent event) {

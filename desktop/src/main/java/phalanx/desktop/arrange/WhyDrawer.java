@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -13,8 +13,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.OtherWay;
-import phalanx.arrange.colour.SlurAdvice;
-import phalanx.arrange.demand.Role;
+import phalanx.arrange.colour.AttackAdvice;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
@@ -26,13 +26,11 @@ import phalanx.desktop.widget.EffortBars;
 import phalanx.desktop.widget.NeckCrop;
 import phalanx.song.Bar;
 import phalanx.technique.Attack;
-import phalanx.technique.Harmonic;
 import phalanx.theory.Pitch;
 
 /** What the selected moment asks of the hands, and why. */
 final class WhyDrawer extends ScrollPane {
     private static final double WIDTH = 320;
-    private static final int MOST_HARMONICS = 2;
 
     private final Label place = new Label();
     private final NeckCrop neck = new NeckCrop();
@@ -89,14 +87,9 @@ final class WhyDrawer extends ScrollPane {
         neck.show(arrangement.request().instrument(), arrangement.request().hand(), slot.fingering(), strings);
         notes.getChildren()
                 .setAll(struck.stream().map(note -> noteLine(arrangement, note)).toList());
-        SlurKey.note(arrangement, tick)
-                .flatMap(note -> slurred(arrangement, note))
-                .ifPresent(words -> notes.getChildren().add(Cards.small(words)));
-        SlurKey.note(arrangement, tick)
-                .filter(note -> note.role() == Role.MELODY)
-                .map(note -> harmonics(arrangement, note))
-                .filter(words -> !words.isEmpty())
-                .ifPresent(words -> notes.getChildren().add(Cards.small(words)));
+        AttackKeys.note(arrangement, tick).stream()
+                .flatMap(note -> ways(arrangement, note).stream())
+                .forEach(words -> notes.getChildren().add(Cards.small(words)));
         effort.show(slot.effort(), theme);
         showFindings(arrangement, bar);
         legend.show(arrangement, theme);
@@ -106,21 +99,16 @@ final class WhyDrawer extends ScrollPane {
         return String.format(Locale.ROOT, "%.2f", value).replaceAll("0+$", "").replaceAll("\\.$", "");
     }
 
-    /** Where the open strings have a note as a harmonic. */
-    private static String harmonics(Arrangement arrangement, ArrangedNote note) {
-        String places = Harmonic.sounding(arrangement.request().instrument(), note.midi()).stream()
-                .limit(MOST_HARMONICS)
-                .map(harmonic ->
-                        String.format(Locale.ROOT, "string %d over fret %.0f", harmonic.string(), harmonic.touchFret()))
-                .collect(Collectors.joining(", "));
-        return places.isEmpty() ? "" : "as a harmonic: " + places;
-    }
-
-    /** What S does with a note, if anything. */
-    private static Optional<String> slurred(Arrangement arrangement, ArrangedNote note) {
-        return note.attack().plucked()
-                ? new SlurAdvice(arrangement).way(note).map(way -> "S: " + way)
-                : Optional.of("S: pluck it again");
+    /** What S, B and H do with a note, where they do something. */
+    private static List<String> ways(Arrangement arrangement, ArrangedNote note) {
+        AttackLock.Way now = AttackKeys.now(note);
+        if (now != AttackLock.Way.PLUCKED) {
+            return List.of(AttackKeys.key(now) + ": pluck it again");
+        }
+        AttackAdvice advice = new AttackAdvice(arrangement);
+        return Stream.of(AttackLock.Way.SLURRED, AttackLock.Way.BENT, AttackLock.Way.HARMONIC)
+                .flatMap(way -> advice.words(note, way).map(words -> AttackKeys.key(way) + ": " + words).stream())
+                .toList();
     }
 
     /** The digit that plucks it, or the sign of its slur. */

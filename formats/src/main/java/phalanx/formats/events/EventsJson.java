@@ -7,6 +7,7 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.Hold;
+import phalanx.guitar.Instrument;
 import phalanx.guitar.Reach;
 import phalanx.lefthand.shape.Finger;
 import phalanx.song.Bar;
@@ -38,7 +39,8 @@ public final class EventsJson {
         root.put("ticksPerQuarter", Ticks.QUARTER);
         addSong(arrangement, root);
         ArrayNode notes = root.putArray("notes");
-        arrangement.notes().forEach(note -> addNote(note, notes.addObject()));
+        Instrument instrument = arrangement.request().instrument();
+        arrangement.notes().forEach(note -> addNote(note, instrument, notes.addObject()));
         ArrayNode holds = root.putArray("holds");
         arrangement.holds().forEach(hold -> addHold(hold, holds.addObject()));
         ArrayNode hits = root.putArray("hits");
@@ -112,7 +114,7 @@ public final class EventsJson {
                 .put("barCeiling", Math.floor(slur.ceilingAfter())));
     }
 
-    private static void addNote(ArrangedNote note, ObjectNode node) {
+    private static void addNote(ArrangedNote note, Instrument instrument, ObjectNode node) {
         node.put("tick", note.tick())
                 .put("lengthTicks", note.lengthTicks())
                 .put("string", note.string())
@@ -125,6 +127,9 @@ public final class EventsJson {
         if (note.attack() instanceof Attack.Touched touched) {
             node.put("node", touched.node().toString())
                     .put("touchFret", note.fret() + touched.node().frets());
+        }
+        if (note.attack().equals(Attack.BEND)) {
+            node.put("bend", note.bentBy(instrument));
         }
         if (note.attack().goesUp()) {
             node.put("stroke", "up");

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.ToIntFunction;
 import org.audiveris.proxymusic.Attributes;
 import org.audiveris.proxymusic.Clef;
 import org.audiveris.proxymusic.ClefSign;
@@ -71,12 +72,14 @@ public final class MusicXmlWriter {
         VoiceLine inner = VoiceLine.of(arrangement, Role.INNER);
         TreeMap<Integer, ChordChange> chords = chords(arrangement.song());
         Map<ArrangedNote, ArrangedNote> slurred = arrangement.slurred();
+        ToIntFunction<ArrangedNote> bends =
+                note -> note.bentBy(arrangement.request().instrument());
         Staff guitar = new Staff("Guitar", tablature(arrangement), (bar, content) -> {
-            VoiceWriter notes = new VoiceWriter(bar, VoiceWriter.NOTES, slurred);
+            VoiceWriter notes = new VoiceWriter(bar, VoiceWriter.NOTES, slurred, bends);
             notes.write(melody, Role.MELODY, "1", in(bar, chords), content);
             notes.write(bass, Role.BASS, "2", List.of(), content);
             notes.write(inner, Role.INNER, "3", List.of(), content);
-            VoiceWriter tablature = new VoiceWriter(bar, VoiceWriter.TABLATURE, slurred);
+            VoiceWriter tablature = new VoiceWriter(bar, VoiceWriter.TABLATURE, slurred, bends);
             tablature.write(melody, Role.MELODY, "5", List.of(), content);
             tablature.write(bass, Role.BASS, "6", List.of(), content);
             tablature.write(inner, Role.INNER, "7", List.of(), content);

@@ -10,8 +10,10 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.ToIntFunction;
 import org.audiveris.proxymusic.Arpeggiate;
 import org.audiveris.proxymusic.Backup;
+import org.audiveris.proxymusic.Bend;
 import org.audiveris.proxymusic.Empty;
 import org.audiveris.proxymusic.EmptyPlacement;
 import org.audiveris.proxymusic.Fingering;
@@ -62,6 +64,7 @@ final class VoiceWriter {
     private final HarmonyWriter harmonyWriter = new HarmonyWriter();
 
     private final Map<ArrangedNote, ArrangedNote> slurred;
+    private final ToIntFunction<ArrangedNote> bends;
     private final Map<ArrangedNote, ArrangedNote> slurs = new HashMap<>();
     private String voice = "";
     private int at;
@@ -72,7 +75,7 @@ final class VoiceWriter {
 
     /** For the only staff of a part. */
     VoiceWriter(Bar bar) {
-        this(bar, ONLY, Map.of());
+        this(bar, ONLY, Map.of(), note -> 0);
     }
 
     /**
@@ -80,9 +83,11 @@ final class VoiceWriter {
      *
      * @param staff {@link #NOTES} or {@link #TABLATURE}
      * @param slurred each note that is slurred, and the one it is slurred from
+     * @param bends by how many semitones a note is bent
      */
-    VoiceWriter(Bar bar, int staff, Map<ArrangedNote, ArrangedNote> slurred) {
+    VoiceWriter(Bar bar, int staff, Map<ArrangedNote, ArrangedNote> slurred, ToIntFunction<ArrangedNote> bends) {
         this.bar = bar;
+        this.bends = bends;
         this.staff = staff;
         this.slurred = slurred;
         slurred.forEach((note, from) -> slurs.put(from, note));
@@ -298,7 +303,8 @@ final class VoiceWriter {
     }
 
     private void addSlur(ArrangedNote note, StartStop type, List<JAXBElement<?>> marks) {
-        if (note.attack() instanceof Attack.Slur own && own.kind() != SlurKind.SLIDE) {
+        if (note.attack() instanceof Attack.Slur own
+                && (own.kind() == SlurKind.HAMMER || own.kind() == SlurKind.PULL)) {
             HammerOnPullOff mark = new HammerOnPullOff();
             mark.setType(type);
             mark.setNumber(note.string());
@@ -324,7 +330,7 @@ final class VoiceWriter {
         string.setValue(BigInteger.valueOf(note.string()));
         marks.add(factory.createTechnicalString(string));
         Fret fret = new Fret();
-        fret.setValue(BigInteger.valueOf(note.fret()));
+        fret.setValue(BigInteger.valueOf(note.writtenFret()));
         marks.add(factory.createTechnicalFret(fret));
         if (!continued) {
             note.left().ifPresent(finger -> {
@@ -337,9 +343,18 @@ final class VoiceWriter {
                 pluck.setValue(note.right().symbol());
                 marks.add(factory.createTechnicalPluck(pluck));
             }
+            if (note.attack().equals(Attack.BEND)) {
+                Bend bend = new Bend();
+                bend.setBendAlter(BigDecimal.valueOf(bends.applyAsInt(note)));
+                marks.add(factory.createTechnicalBend(bend));
+            }
             if (note.attack() instanceof Attack.Touched) {
                 Harmonic harmonic = new Harmonic();
-                harmonic.setArtificial(new Empty());
+                if (note.fret() > 0) {
+                    harmonic.setArtificial(new Empty());
+                } else {
+                    harmonic.setNatural(new Empty());
+                }
                 harmonic.setSoundingPitch(new Empty());
                 marks.add(factory.createTechnicalHarmonic(harmonic));
             }

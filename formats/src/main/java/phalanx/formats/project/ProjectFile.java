@@ -18,13 +18,13 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.Holding;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.ShapeLock;
-import phalanx.arrange.demand.SlurLock;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
 import phalanx.formats.disk.FileContent;
@@ -70,7 +70,7 @@ public final class ProjectFile {
         root.set("strings", mapper.valueToTree(project.strings()));
         root.set("hand", mapper.valueToTree(project.hand()));
         ArrayNode locks = root.putArray("locks");
-        ArrayNode slurs = root.putArray("slurs");
+        ArrayNode attacks = root.putArray("attacks");
         ArrayNode cascades = root.putArray("cascades");
         for (Lock lock : project.locks()) {
             if (lock instanceof ShapeLock shape) {
@@ -84,11 +84,11 @@ public final class ProjectFile {
                         .put("node", cascade.node().toString())
                         .put("order", cascade.order());
                 node.set("held", mapper.valueToTree(cascade.held()));
-            } else if (lock instanceof SlurLock slur) {
-                slurs.addObject()
-                        .put("tick", slur.tick())
-                        .put("role", slur.role().label())
-                        .put("slurred", slur.slurred());
+            } else if (lock instanceof AttackLock attack) {
+                attacks.addObject()
+                        .put("tick", attack.tick())
+                        .put("role", attack.role().label())
+                        .put("way", attack.way().label());
             }
         }
         project.written().ifPresent(written -> {
@@ -228,8 +228,8 @@ public final class ProjectFile {
         for (JsonPlace lock : root.child("locks").items()) {
             locks.add(shapeLock(lock));
         }
-        for (JsonPlace slur : root.child("slurs").items()) {
-            locks.add(slurLock(slur));
+        for (JsonPlace attack : root.child("attacks").items()) {
+            locks.add(attackLock(attack));
         }
         for (JsonPlace cascade : root.child("cascades").items()) {
             int start = cascade.child("startTick").integer();
@@ -250,12 +250,13 @@ public final class ProjectFile {
         return lock.checked(() -> new ShapeLock(start, end, held));
     }
 
-    private static Lock slurLock(JsonPlace lock) throws FormatException {
+    private static Lock attackLock(JsonPlace lock) throws FormatException {
         int tick = lock.child("tick").integer();
         Role role =
                 lock.child("role").checked(() -> Role.parse(lock.child("role").text()));
-        boolean slurred = lock.child("slurred").flag();
-        return lock.checked(() -> new SlurLock(tick, role, slurred));
+        JsonPlace way = lock.child("way");
+        AttackLock.Way how = way.checked(() -> AttackLock.Way.parse(way.text()));
+        return lock.checked(() -> new AttackLock(tick, role, how));
     }
 
     private static Optional<Written> written(JsonPlace root, Instrument instrument) throws FormatException {

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Wishes;
 import phalanx.formats.reading.FormatException;
@@ -19,7 +20,7 @@ import phalanx.righthand.Speeds;
  */
 final class ProjectVersions {
     /** The version that is written. */
-    static final int NOW = 3;
+    static final int NOW = 4;
 
     private static final String NUMBER = "phalanx";
 
@@ -41,7 +42,7 @@ final class ProjectVersions {
             "strings",
             "hand",
             "locks",
-            "slurs",
+            "attacks",
             "cascades",
             "written",
             "picking",
@@ -49,7 +50,7 @@ final class ProjectVersions {
 
     /** The step at place 0 goes from version 1 to 2, and so on. */
     private static final List<Consumer<ObjectNode>> STEPS =
-            List.of(ProjectVersions::toVersion2, ProjectVersions::toVersion3);
+            List.of(ProjectVersions::toVersion2, ProjectVersions::toVersion3, ProjectVersions::toVersion4);
 
     private ProjectVersions() {}
 
@@ -122,6 +123,21 @@ final class ProjectVersions {
         for (String later : List.of("slurs", "cascades")) {
             if (!root.has(later)) {
                 root.putArray(later);
+            }
+        }
+    }
+
+    /** Bends and harmonics come in beside slurs. */
+    private static void toVersion4(ObjectNode root) {
+        ArrayNode attacks = root.putArray("attacks");
+        if (root.remove("slurs") instanceof ArrayNode slurs) {
+            for (JsonNode slur : slurs) {
+                JsonNode attack = slur.deepCopy();
+                if (attack instanceof ObjectNode own && own.path("slurred").isBoolean()) {
+                    boolean slurred = own.remove("slurred").booleanValue();
+                    own.put("way", (slurred ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED).label());
+                }
+                attacks.add(attack);
             }
         }
     }

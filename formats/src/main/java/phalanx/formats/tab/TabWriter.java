@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.guitar.Instrument;
 import phalanx.righthand.Counting;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
@@ -86,9 +87,15 @@ public final class TabWriter {
         if (!slurs.isEmpty()) {
             text.append("slurs: ").append(slurs).append(" (not plucked)\n");
         }
+        boolean natural = arrangement.notes().stream()
+                .anyMatch(note -> note.fret() == 0 && note.attack() instanceof Attack.Touched);
+        if (natural) {
+            text.append("harmonics: figures in < > are touched over that fret of the open string\n");
+        }
         arrangement.notes().stream()
-                .flatMap(note ->
-                        note.attack() instanceof Attack.Touched touched ? Stream.of(touched.node()) : Stream.of())
+                .flatMap(note -> note.fret() > 0 && note.attack() instanceof Attack.Touched touched
+                        ? Stream.of(touched.node())
+                        : Stream.of())
                 .distinct()
                 .sorted()
                 .forEach(node -> text.append(String.format(
@@ -162,6 +169,7 @@ public final class TabWriter {
     /** The text rows of one bar. */
     private static final class BarText {
         private final Bar bar;
+        private final Instrument instrument;
         private final List<Counting.Count> counts;
         private final int step;
         private final char[] heading;
@@ -181,6 +189,7 @@ public final class TabWriter {
         private final TreeMap<Integer, Integer> uneven = new TreeMap<>();
 
         BarText(Arrangement arrangement, Bar bar, List<ArrangedNote> notes, boolean withFingers) {
+            this.instrument = arrangement.request().instrument();
             this.bar = bar;
             TreeSet<Integer> struck =
                     notes.stream().map(ArrangedNote::tick).collect(Collectors.toCollection(TreeSet::new));
@@ -334,10 +343,14 @@ public final class TabWriter {
         }
 
         private void writeNote(ArrangedNote note) {
-            put(strings[note.string()], note.tick(), String.valueOf(note.fret()));
             int column = column(note.tick());
+            put(strings[note.string()], note.tick(), String.valueOf(note.fret() + note.bentBy(instrument)));
             if (note.attack() instanceof Attack.Touched) {
-                put(strings[note.string()], note.tick(), note.fret() + TOUCHED);
+                boolean natural = note.fret() == 0;
+                put(strings[note.string()], note.tick(), note.writtenFret() + (natural ? ">" : TOUCHED));
+                if (natural && strings[note.string()][column - 1] == '-') {
+                    strings[note.string()][column - 1] = '<';
+                }
             }
             if (note.attack() instanceof Attack.Slur slur) {
                 if (strings[note.string()][column - 1] == '-') {

@@ -1,0 +1,82 @@
+package phalanx.arrange.colour;
+
+import java.util.Comparator;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.technique.Attack;
+
+/** Says how a note of an arrangement could begin. */
+public final class AttackAdvice {
+    private final Arrangement arrangement;
+    private final SlurLayer slurs;
+    private final HarmonicLayer harmonics;
+
+    public AttackAdvice(Arrangement arrangement) {
+        this.arrangement = arrangement;
+        this.slurs = new SlurLayer(arrangement, note -> Optional.empty());
+        this.harmonics = new HarmonicLayer(arrangement, arrangement.notes(), arrangement.holds());
+    }
+
+    /**
+     * Why a note cannot begin so, or nothing.
+     *
+     * @throws IllegalArgumentException if it is no note of the arrangement
+     */
+    public Optional<String> refusal(ArrangedNote note, AttackLock.Way way) {
+        int at = arrangement.notes().indexOf(note);
+        if (at < 0) {
+            throw new IllegalArgumentException("string " + note.string() + " has no such note at tick " + note.tick());
+        }
+        return refusal(at, way);
+    }
+
+    private Optional<String> refusal(int at, AttackLock.Way way) {
+        return switch (way) {
+            case PLUCKED -> Optional.empty();
+            case SLURRED -> slurs.refusal(at);
+            case BENT -> slurs.bendRefusal(at);
+            case HARMONIC -> {
+                HarmonicLayer.Found found = harmonics.find(at);
+                yield found.note().isPresent() ? Optional.empty() : Optional.of(found.refusal());
+            }
+        };
+    }
+
+    /** How a note can be slurred or bent, or where it rings as a harmonic; nothing where it cannot. */
+    public Optional<String> words(ArrangedNote note, AttackLock.Way way) {
+        int at = arrangement.notes().indexOf(note);
+        if (at < 0 || refusal(at, way).isPresent()) {
+            return Optional.empty();
+        }
+        return switch (way) {
+            case PLUCKED -> Optional.of("plucked");
+            case SLURRED ->
+                Optional.of(slurs.kind(at).label() + " from fret "
+                        + slurs.before(at).fret());
+            case BENT -> Optional.of("bend from fret " + slurs.before(at).fret());
+            case HARMONIC -> harmonics.find(at).note().map(AttackAdvice::words);
+        };
+    }
+
+    private static String words(ArrangedNote rung) {
+        boolean left = rung.attack() instanceof Attack.Touched touched && touched.left();
+        return "harmonic on string " + rung.string() + " over fret " + rung.writtenFret() + ", touched by the "
+                + (left
+                        ? "left hand"
+                        : "right index, plucked by " + rung.right().symbol());
+    }
+
+    /** The note nearest in time that can begin so, if any. */
+    public Optional<ArrangedNote> nearest(int tick, AttackLock.Way way) {
+        return IntStream.range(0, arrangement.notes().size())
+                .boxed()
+                .sorted(Comparator.comparingInt(
+                        at -> Math.abs(arrangement.notes().get(at).tick() - tick)))
+                .filter(at -> refusal(at, way).isEmpty())
+                .map(arrangement.notes()::get)
+                .findFirst();
+    }
+}

@@ -1,0 +1,124 @@
+package phalanx.desktop.arrange;
+
+import java.util.Comparator;
+import java.util.Locale;
+import java.util.Optional;
+import phalanx.arrange.colour.AttackAdvice;
+import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.Workbench;
+import phalanx.desktop.session.Message;
+import phalanx.project.Project;
+import phalanx.song.Bar;
+import phalanx.technique.Attack;
+
+/** Slurs or bends a note, or makes it a harmonic, with one key each; the same key has it plucked again. */
+final class AttackKeys {
+    private final Workbench workbench;
+
+    AttackKeys(Workbench workbench) {
+        this.workbench = workbench;
+    }
+
+    /** The note that is meant at a tick: the tune's, else the highest that begins there. */
+    static Optional<ArrangedNote> note(Arrangement arrangement, int tick) {
+        return arrangement.notes().stream()
+                .filter(one -> one.tick() == tick)
+                .min(Comparator.<ArrangedNote>comparingInt(one -> one.role() == Role.MELODY ? 0 : 1)
+                        .thenComparingInt(ArrangedNote::string));
+    }
+
+    /** How a note begins now. */
+    static AttackLock.Way now(ArrangedNote note) {
+        if (note.attack().equals(Attack.BEND)) {
+            return AttackLock.Way.BENT;
+        }
+        if (!note.attack().plucked()) {
+            return AttackLock.Way.SLURRED;
+        }
+        return note.attack() instanceof Attack.Touched && note.fret() == 0
+                ? AttackLock.Way.HARMONIC
+                : AttackLock.Way.PLUCKED;
+    }
+
+    /** For the tune's note at a tick, or the highest that begins there. */
+    void press(Arrangement arrangement, int tick, AttackLock.Way way) {
+        Optional<ArrangedNote> found = note(arrangement, tick);
+        if (found.isEmpty()) {
+            workbench.say(Message.plain("No note begins here."));
+            return;
+        }
+        ArrangedNote note = found.get();
+        AttackLock.Way now = now(note);
+        if (now == way) {
+            edit(arrangement, note, AttackLock.Way.PLUCKED);
+        } else if (now != AttackLock.Way.PLUCKED) {
+            workbench.say(
+                    Message.plain("This note is " + now.label() + ": have it plucked first, with " + key(now) + "."));
+        } else {
+            AttackAdvice advice = new AttackAdvice(arrangement);
+            advice.refusal(note, way)
+                    .ifPresentOrElse(
+                            why -> workbench.say(Message.error("This note cannot be " + words(way) + ": " + why + "."
+                                    + nearest(arrangement, advice, tick, way))),
+                            () -> edit(arrangement, note, way));
+        }
+    }
+
+    /** The key for a way. */
+    static String key(AttackLock.Way way) {
+        return switch (way) {
+            case SLURRED, PLUCKED -> "S";
+            case BENT -> "B";
+            case HARMONIC -> "H";
+        };
+    }
+
+    private static String words(AttackLock.Way way) {
+        return way == AttackLock.Way.HARMONIC ? "a harmonic" : way.label();
+    }
+
+    private void edit(Arrangement arrangement, ArrangedNote note, AttackLock.Way way) {
+        AttackLock lock = new AttackLock(note.tick(), note.role(), way);
+        Optional<AttackLock> contrary = workbench.project().stream()
+                .flatMap(project -> project.locks().stream())
+                .filter(lock::contradicts)
+                .map(AttackLock.class::cast)
+                .findFirst();
+        String what =
+                switch (way) {
+                            case PLUCKED -> "plucked note";
+                            case SLURRED -> "slur";
+                            case BENT -> "bend";
+                            case HARMONIC -> "harmonic";
+                        }
+                        + " in " + place(arrangement, note.tick());
+        // a decision that is only taken back leaves nothing behind
+        boolean free = contrary.isPresent() && wished(arrangement, note) == way;
+        workbench.decide(what, now -> free ? now.withoutLock(contrary.get()) : now.withLock(lock));
+    }
+
+    /** How the note would begin if nothing were decided on it. */
+    private AttackLock.Way wished(Arrangement arrangement, ArrangedNote note) {
+        boolean slurred = workbench.project().flatMap(Project::written).stream()
+                        .flatMap(written -> written.notes().stream())
+                        .anyMatch(own -> own.tick() == note.tick() && own.string() == note.string() && own.slurred())
+                || arrangement.slurs().stream()
+                        .anyMatch(gain -> gain.tick() == note.tick() && gain.string() == note.string());
+        return slurred ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED;
+    }
+
+    private static String nearest(Arrangement arrangement, AttackAdvice advice, int tick, AttackLock.Way way) {
+        return advice.nearest(tick, way)
+                .map(note -> " The nearest that can is in " + place(arrangement, note.tick()) + ".")
+                .orElse("");
+    }
+
+    private static String place(Arrangement arrangement, int tick) {
+        Bar bar = arrangement.song().barAt(tick);
+        String beat = String.format(Locale.ROOT, "%.2f", bar.beatOf(tick)).replaceAll("\\.?0+$", "");
+        return "bar " + bar.number() + ", beat " + beat;
+    }
+}
