@@ -329,7 +329,8 @@ public final class Arranger {
                 solved.demand.innerAsked(),
                 coloured ? Optional.of(solved.demand.plan().hits()) : Optional.empty(),
                 writer.joining(solved.demand.plan().joining()),
-                writer::wanted);
+                writer::wanted,
+                writer::hammered);
         Arrangement arrangement = pricing.finish(solved.request, solved.movedBy, chosen, notes, right)
                 .with(compared.map(Compared::choice));
         List<Finding> findings = new ArrayList<>(arrangement.findings());

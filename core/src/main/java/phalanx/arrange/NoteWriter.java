@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import phalanx.arrange.colour.DigitWriter;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.Role;
@@ -25,6 +27,7 @@ import phalanx.righthand.Digit;
 import phalanx.righthand.HandPlace;
 import phalanx.righthand.InnerStroke;
 import phalanx.righthand.Joining;
+import phalanx.righthand.Manner;
 import phalanx.righthand.Picking;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
@@ -43,6 +46,8 @@ final class NoteWriter {
     private final List<Fingering> fingerings;
     private final List<ArrangedNote> notes = new ArrayList<>();
     private final Map<Integer, Digit> wanted = new HashMap<>();
+    /** Places of the notes that the pattern has hammered. */
+    private final Set<Integer> hammered = new HashSet<>();
     /** Up to where each bass note is asked for, by its place. */
     private final Map<Integer, Integer> askedEnds = new HashMap<>();
 
@@ -78,6 +83,11 @@ final class NoteWriter {
     /** The digit that the pattern names for a note, if it does. */
     Optional<Digit> wanted(ArrangedNote note) {
         return Optional.ofNullable(wanted.get(place(note)));
+    }
+
+    /** Whether the pattern has a note hammered. */
+    boolean hammered(ArrangedNote note) {
+        return hammered.contains(place(note));
     }
 
     private void writeMelody(int slot) {
@@ -174,6 +184,9 @@ final class NoteWriter {
         ArrangedNote note = ringing(slot, asked.tick(), string).struck(attack, asked.weight());
         notes.add(note);
         asked.digit().ifPresent(digit -> wanted.put(place(note), digit));
+        if (asked.manner() == Manner.HAMMERED) {
+            hammered.add(place(note));
+        }
     }
 
     /** Counts what became of a stroke of a pattern. */

@@ -3,6 +3,7 @@ package phalanx.arrange;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import phalanx.arrange.audit.Audit;
 import phalanx.arrange.colour.Colouring;
@@ -63,12 +64,14 @@ final class Pricing {
      *
      * @param hits those of the patterns; nothing at all where the notes are to stay plain
      * @param wanted the digit that the pattern names for a note, if it does
+     * @param hammered whether the pattern has a note hammered
      */
     record RightHand(
             int innerAsked,
             Optional<List<Hit>> hits,
             Joining joining,
-            Function<ArrangedNote, Optional<Digit>> wanted) {}
+            Function<ArrangedNote, Optional<Digit>> wanted,
+            Predicate<ArrangedNote> hammered) {}
 
     /**
      * The finished arrangement.
@@ -96,7 +99,7 @@ final class Pricing {
                 cost,
                 TempoCeiling.NONE);
         return right.hits()
-                .map(hits -> colouring.colour(written, hits, right.wanted()))
+                .map(hits -> colouring.colour(written, hits, right.wanted(), right.hammered()))
                 .orElseGet(() -> audit.audited(written));
     }
 

@@ -101,7 +101,8 @@ public final class Transcriber {
                         0,
                         chosen,
                         done,
-                        new Pricing.RightHand(inner, Optional.of(List.of()), Joining.NONE, note -> Optional.empty()));
+                        new Pricing.RightHand(
+                                inner, Optional.of(List.of()), Joining.NONE, note -> Optional.empty(), note -> false));
     }
 
     /** The locks, and the slurs that are written where none of them says otherwise. */

@@ -10,7 +10,7 @@ import java.util.Optional;
  * @param row the pattern's row; none where any inner string will do
  * @param digit the digit that the pattern wants, if it names one
  * @param weight how loud
- * @param up whether a brush goes upwards
+ * @param manner how it is made
  * @param covers how many strokes of the pattern it stands for: more than one where a brush takes a block's place
  * @param kind what it is for
  * @param midi what it must sound, 0 where any tone of the chord will do
@@ -20,7 +20,7 @@ public record InnerStroke(
         Optional<PatternRow> row,
         Optional<Digit> digit,
         Weight weight,
-        boolean up,
+        Manner manner,
         int covers,
         Kind kind,
         int midi) {
@@ -42,13 +42,14 @@ public record InnerStroke(
         Objects.requireNonNull(row, "row");
         Objects.requireNonNull(digit, "digit");
         Objects.requireNonNull(weight, "weight");
+        Objects.requireNonNull(manner, "manner");
         Objects.requireNonNull(kind, "kind");
     }
 
     /** One of a pattern. */
     public InnerStroke(
-            int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, boolean up, int covers) {
-        this(tick, row, digit, weight, up, covers, Kind.PATTERN, 0);
+            int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, Manner manner, int covers) {
+        this(tick, row, digit, weight, manner, covers, Kind.PATTERN, 0);
     }
 
     /** One on any string. */
@@ -68,15 +69,21 @@ public record InnerStroke(
 
     /** The tune's second note. */
     public static InnerStroke below(int tick, int midi) {
-        return new InnerStroke(tick, Optional.empty(), Optional.empty(), Weight.PLAIN, false, 1, Kind.TUNE_BELOW, midi);
+        return new InnerStroke(
+                tick, Optional.empty(), Optional.empty(), Weight.PLAIN, Manner.DOWN, 1, Kind.TUNE_BELOW, midi);
     }
 
     private static InnerStroke plain(int tick, Optional<PatternRow> row, Kind kind) {
-        return new InnerStroke(tick, row, Optional.empty(), Weight.PLAIN, false, 1, kind, 0);
+        return new InnerStroke(tick, row, Optional.empty(), Weight.PLAIN, Manner.DOWN, 1, kind, 0);
     }
 
     public boolean endsPhrase() {
         return kind == Kind.END_BLOCK || kind == Kind.END_ROLL;
+    }
+
+    /** Whether a brush goes upwards. */
+    public boolean up() {
+        return manner == Manner.UP;
     }
 
     public boolean isBrush() {

@@ -12,15 +12,19 @@ import phalanx.technique.HitKind;
  * @param row what for
  * @param digit the digit that the pattern wants; the school's choice where it names none
  * @param weight how loud
- * @param up whether a brush goes from the top string down to the lowest
+ * @param manner how it is made
  * @param hit the sound of a hit
  */
 public record PatternStroke(
-        int step, PatternRow row, Optional<Digit> digit, Weight weight, boolean up, Optional<HitKind> hit) {
+        int step, PatternRow row, Optional<Digit> digit, Weight weight, Manner manner, Optional<HitKind> hit) {
     public PatternStroke {
         Objects.requireNonNull(row, "row");
         Objects.requireNonNull(digit, "digit");
         Objects.requireNonNull(weight, "weight");
+        Objects.requireNonNull(manner, "manner");
+        if (manner == Manner.HAMMERED && !row.isInner()) {
+            throw new IllegalArgumentException("a hammered stroke of row " + row.label());
+        }
         if (step < 0 || hit.isPresent() != (row == PatternRow.HIT)) {
             throw new IllegalArgumentException("a stroke of row " + row.label() + " at step " + step);
         }
@@ -28,7 +32,27 @@ public record PatternStroke(
 
     /** A plain stroke by the school's choice of digit. */
     public static PatternStroke plain(int step, PatternRow row) {
-        return new PatternStroke(step, row, Optional.empty(), Weight.PLAIN, false, Optional.empty());
+        return new PatternStroke(step, row, Optional.empty(), Weight.PLAIN, Manner.DOWN, Optional.empty());
+    }
+
+    /** Whether a brush goes from the top string down to the lowest. */
+    public boolean up() {
+        return manner == Manner.UP;
+    }
+
+    /** The same made otherwise. */
+    PatternStroke with(Manner other) {
+        return new PatternStroke(step, row, digit, weight, other, hit);
+    }
+
+    /** The same as loud. */
+    PatternStroke with(Weight other) {
+        return new PatternStroke(step, row, digit, other, manner, hit);
+    }
+
+    /** The same by a digit. */
+    PatternStroke by(Digit own) {
+        return new PatternStroke(step, row, Optional.of(own), weight, manner, hit);
     }
 
     /** The sign it has in the text form and on the grid. */
@@ -38,7 +62,9 @@ public record PatternStroke(
         if (hit.isPresent()) {
             sign = String.valueOf(hit.get().letter());
         } else if (row == PatternRow.BRUSH) {
-            sign = up ? "u" : "d";
+            sign = up() ? "u" : "d";
+        } else if (manner == Manner.HAMMERED) {
+            sign = "h";
         } else if (weight == Weight.GHOST) {
             return "o";
         } else {

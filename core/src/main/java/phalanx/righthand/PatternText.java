@@ -27,7 +27,8 @@ import phalanx.technique.HitKind;
  * </pre>
  *
  * A dot rests; {@code x} is a stroke by the school's choice of digit, {@code p i m a c} one by that digit, a capital an
- * accent, {@code o} a ghost note. Row {@code brush} has {@code d} and {@code u}, row {@code hit} the letters of
+ * accent, {@code o} a ghost note,
+ * {@code h} one that a finger hammers onto the string that still rings. Row {@code brush} has {@code d} and {@code u}, row {@code hit} the letters of
  * {@link HitKind}. A bar line {@code |} parts the bars of a pattern of two. After a line {@code variation every 4} come
  * the rows that are played in the last of four rounds. What is wrong is said at its place; nothing is guessed.
  */
@@ -39,6 +40,43 @@ public final class PatternText {
     private static final String REST = ".";
 
     private PatternText() {}
+
+    /** The stroke that a sign stands for in a row, a capital an accent; nothing where it means nothing there. */
+    public static Optional<PatternStroke> stroke(int step, PatternRow row, char sign) {
+        char small = Character.toLowerCase(sign);
+        Weight weight = small == sign ? Weight.PLAIN : Weight.ACCENT;
+        PatternStroke plain = new PatternStroke(
+                step,
+                row == PatternRow.HIT ? PatternRow.BASS : row,
+                Optional.empty(),
+                weight,
+                Manner.DOWN,
+                Optional.empty());
+        return switch (row) {
+            case HIT ->
+                HitKind.byLetter(small)
+                        .map(kind ->
+                                new PatternStroke(step, row, Optional.empty(), weight, Manner.DOWN, Optional.of(kind)));
+            case BRUSH ->
+                small == 'd' || small == 'u'
+                        ? Optional.of(plain.with(small == 'u' ? Manner.UP : Manner.DOWN))
+                        : Optional.empty();
+            default -> fingers(plain, sign, small);
+        };
+    }
+
+    private static Optional<PatternStroke> fingers(PatternStroke plain, char sign, char small) {
+        if (sign == 'o') {
+            return Optional.of(plain.with(Weight.GHOST));
+        }
+        if (small == 'x') {
+            return Optional.of(plain);
+        }
+        if (small == 'h' && plain.row().isInner()) {
+            return Optional.of(plain.with(Manner.HAMMERED));
+        }
+        return Digit.bySymbol(String.valueOf(small)).map(plain::by);
+    }
 
     /**
      * Something that is not understood.
@@ -360,32 +398,8 @@ public final class PatternText {
             return switch (row) {
                 case BRUSH -> ". d u";
                 case HIT -> ". " + HitKind.legend();
-                default -> ". x o p i m a c";
+                default -> row == PatternRow.BASS ? ". x o p i m a c" : ". x o h p i m a c";
             };
-        }
-
-        private static Optional<PatternStroke> stroke(int step, PatternRow row, char sign) {
-            char small = Character.toLowerCase(sign);
-            Weight weight = small == sign ? Weight.PLAIN : Weight.ACCENT;
-            if (row == PatternRow.HIT) {
-                return HitKind.byLetter(small)
-                        .map(kind -> new PatternStroke(step, row, Optional.empty(), weight, false, Optional.of(kind)));
-            }
-            if (row == PatternRow.BRUSH) {
-                return small == 'd' || small == 'u'
-                        ? Optional.of(
-                                new PatternStroke(step, row, Optional.empty(), weight, small == 'u', Optional.empty()))
-                        : Optional.empty();
-            }
-            if (sign == 'o') {
-                return Optional.of(
-                        new PatternStroke(step, row, Optional.empty(), Weight.GHOST, false, Optional.empty()));
-            }
-            if (small == 'x') {
-                return Optional.of(new PatternStroke(step, row, Optional.empty(), weight, false, Optional.empty()));
-            }
-            return Digit.bySymbol(String.valueOf(small))
-                    .map(digit -> new PatternStroke(step, row, Optional.of(digit), weight, false, Optional.empty()));
         }
 
         /** No digit has two strokes at once, and digits do not cross. */

@@ -200,7 +200,7 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
                         Optional.of(PatternRow.BRUSH),
                         Optional.empty(),
                         left.get(0).weight(),
-                        false,
+                        Manner.DOWN,
                         left.size()));
                 return;
             }
@@ -215,7 +215,7 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
                         Optional.of(stroke.row()),
                         stroke.digit().filter(picking.school().digits()::contains),
                         stroke.weight(),
-                        stroke.up(),
+                        stroke.manner(),
                         1));
             }
         }

@@ -84,7 +84,7 @@ class PatternTest {
                         row,
                         digit ? Optional.of(Digit.values()[random.nextInt(5)]) : Optional.empty(),
                         weight,
-                        brush && random.nextBoolean(),
+                        brush && random.nextBoolean() ? Manner.UP : Manner.DOWN,
                         hit ? Optional.of(HitKind.values()[random.nextInt(5)]) : Optional.empty()));
             }
         }

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import phalanx.arrange.audit.Audit;
 import phalanx.arrange.score.ArrangedNote;
@@ -24,7 +25,7 @@ import phalanx.song.Song;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
 
-/** Colours an arrangement whose notes are chosen, and audits it: slurs first, then harmonics, cascades, and hits where they leave the hands free. */
+/** Colours an arrangement whose notes are chosen, and audits it: slurs first, those of patterns among them, then harmonics, cascades, and hits where they leave the hands free. */
 public final class Colouring {
     private final Audit audit;
     private final MoveMeter meter;
@@ -37,11 +38,17 @@ public final class Colouring {
     /**
      * The arrangement with its colours and what was found in it; its cost stays.
      *
-     * @param plain with every note plucked
+     * @param priced with every note plucked
      * @param patterned the hits of its patterns
      * @param wanted the digit that a pattern names for a note, if it does
+     * @param hammered whether a pattern has a note hammered
      */
-    public Arrangement colour(Arrangement plain, List<Hit> patterned, Function<ArrangedNote, Optional<Digit>> wanted) {
+    public Arrangement colour(
+            Arrangement priced,
+            List<Hit> patterned,
+            Function<ArrangedNote, Optional<Digit>> wanted,
+            Predicate<ArrangedNote> hammered) {
+        Arrangement plain = new HammerLayer(priced, hammered).hammer(wanted);
         Song song = plain.song();
         Picking picking = plain.request().picking();
         SlurLayer.Slurred slurred = new SlurLayer(plain, wanted)

@@ -40,6 +40,15 @@ public final class DigitWriter {
         return plucked.size() == notes.size() ? struck(notes, wanted) : withSlurs(notes, struck(plucked, wanted));
     }
 
+    /** The notes with blocks and upstrokes taken back: they are found anew among what is still plucked. */
+    static List<ArrangedNote> unstruck(List<ArrangedNote> notes) {
+        return notes.stream()
+                .map(note -> note.attack() instanceof Attack.Block || note.attack() instanceof Attack.Pluck
+                        ? note.struck(Attack.PLUCK, note.weight())
+                        : note)
+                .toList();
+    }
+
     /** All notes in order again; one that is slurred has the digit whose pluck it lives on. */
     private static List<ArrangedNote> withSlurs(List<ArrangedNote> notes, List<ArrangedNote> plucked) {
         Digit[] last = new Digit[Tuning.MOST_STRINGS + 1];

@@ -278,11 +278,7 @@ final class SlurLayer {
     }
 
     private List<ArrangedNote> marked(TreeSet<Integer> slurs) {
-        List<ArrangedNote> marked = new ArrayList<>(notes);
-        // blocks and upstrokes are found anew among what is still plucked
-        marked.replaceAll(note -> note.attack() instanceof Attack.Block || note.attack() instanceof Attack.Pluck
-                ? note.struck(Attack.PLUCK, note.weight())
-                : note);
+        List<ArrangedNote> marked = new ArrayList<>(DigitWriter.unstruck(notes));
         slurs.forEach(at -> marked.set(at, slurred(at)));
         return marked;
     }

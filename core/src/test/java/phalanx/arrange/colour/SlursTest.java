@@ -27,7 +27,10 @@ import phalanx.arrange.score.SlurGain;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.track.MoveMeter;
+import phalanx.righthand.BassLine;
 import phalanx.righthand.Digit;
+import phalanx.righthand.Level;
+import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
 import phalanx.song.Meter;
 import phalanx.song.Song;
@@ -42,8 +45,68 @@ class SlursTest {
         return new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, picking, wishes, locks, () -> false);
     }
 
+    private static Picking patterned(String name) {
+        return Picking.PLAIN.withPlan(new Picking.Plan(
+                Optional.of(PatternLibrary.standard().get(name)),
+                BassLine.ALTERNATING,
+                Level.EVEN,
+                Picking.PLAIN.plan().strings(),
+                Optional.empty()));
+    }
+
     private static Song song(long seed) {
         return Songs.random(seed, 6).withTempo(100 + new Random(seed).nextInt(140));
+    }
+
+    /** What a pattern hammers: the finger comes down late from an open string of the key, the other voices stay. */
+    @Property(tries = 20)
+    void aPatternHammersUnderASteadyThumb(@ForAll long seed) {
+        Song song = song(seed).withMelody(List.of());
+        String name = song.bars().get(song.bars().size() - 1).meter().equals(Meter.COMMON) ? "Door Latch" : "Gate Hook";
+        Picking picking = patterned(name);
+        Arrangement arrangement = arranged(song, picking, Wishes.USUAL, List.of());
+        int bass = 0;
+        for (ArrangedNote note : arrangement.notes()) {
+            if (note.attack() instanceof Attack.Slur slur) {
+                replay(arrangement, note, slur.kind());
+                assertThat(note.role()).isEqualTo(Role.INNER);
+            }
+        }
+        for (int i = 0; i < arrangement.notes().size(); i++) {
+            ArrangedNote note = arrangement.notes().get(i);
+            ArrangedNote priced = arrangement.plain().get(i);
+            boolean opened = note.fret() != priced.fret();
+            assertThat(note.tick()).isEqualTo(priced.tick());
+            assertThat(note.string()).isEqualTo(priced.string());
+            if (opened) {
+                assertThat(note.fret()).isZero();
+                assertThat(arrangement.slurred()).containsValue(note);
+                boolean belongs = (song.key().pitchClasses() >> note.midi() % 12 & 1) == 1
+                        || (song.chordAt(note.tick()).orElseThrow().pitchClasses() >> note.midi() % 12 & 1) == 1;
+                assertThat(belongs).as("open string " + note).isTrue();
+            }
+            bass += note.role() == Role.BASS && note.equals(priced) ? 1 : 0;
+        }
+        assertThat(bass)
+                .isEqualTo(arrangement.plain().stream()
+                        .filter(note -> note.role() == Role.BASS)
+                        .count());
+        assertThat(arrangement.findings())
+                .extracting(Finding::kind)
+                .doesNotContain(FindingKind.SLUR_CONFLICT, FindingKind.SLUR_TOO_FAST, FindingKind.FINGER_CONFLICT);
+    }
+
+    /** C in open position: the middle finger is hammered onto E from the open D string. */
+    @Test
+    void aChordInOpenPositionIsHammered() {
+        Song song = Songs.of("C", Meter.COMMON, "C Am C", "").withTempo(80);
+        Picking picking = patterned("Door Latch");
+        Arrangement arrangement = arranged(song, picking, Wishes.USUAL, List.of());
+        assertThat(arrangement.slurred()).isNotEmpty();
+        arrangement.slurred().forEach((note, from) -> {
+            assertThat(from.fret()).isZero();
+            assertThat(note.attack()).isEqualTo(new Attack.Slur(SlurKind.HAMMER));
+        });
     }
 
     /** Every slur by the holds alone, its limits written down a second time; plucks and tune stay what they were. */
@@ -139,6 +202,11 @@ class SlursTest {
                             .as(what)
                             .isEqualTo(note.left().get());
                     assertThat(pushes.press().isBarre()).as(what).isFalse();
+                    assertThat(arrangement.holds())
+                            .as(what)
+                            .noneMatch(other -> other != pushes
+                                    && other.press().finger() == pushes.press().finger()
+                                    && other.overlaps(pushes));
                 }
             }
             default -> {

@@ -119,7 +119,7 @@ final class HandChoices extends VBox {
                         slurs,
                         Cards.heading("Keys in the grid"),
                         Cards.small(
-                                "x stroke, p i m a c by that digit, capital accent, o ghost, full stop clears. Brush:"
+                                "x stroke, p i m a c by that digit, capital accent, o ghost, h hammered, full stop clears. Brush:"
                                         + " d u. Hit: " + HitKind.legend() + "."));
         listen(school, listener::school);
         listen(place, listener::place);

@@ -322,7 +322,7 @@ public final class PickingStation extends HBox implements Themed {
                 if (scaled % pattern.grid() == 0
                         && step < pattern.stepsABar() * bars * steps.getValue() / pattern.grid()) {
                     kept.add(new PatternStroke(
-                            step, stroke.row(), stroke.digit(), stroke.weight(), stroke.up(), stroke.hit()));
+                            step, stroke.row(), stroke.digit(), stroke.weight(), stroke.manner(), stroke.hit()));
                 }
             }
             load(new Pattern(

@@ -11,9 +11,11 @@ import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.Pens;
 import phalanx.righthand.Counting;
 import phalanx.righthand.Digit;
+import phalanx.righthand.Manner;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternRow;
 import phalanx.righthand.PatternStroke;
+import phalanx.righthand.PatternText;
 import phalanx.righthand.Weight;
 import phalanx.song.Bar;
 import phalanx.technique.HitKind;
@@ -36,7 +38,8 @@ final class StepGrid extends Drawing {
         this.onEdit = onEdit;
         setId("step-grid");
         setFocusTraversable(true);
-        setAccessibleText("Pattern. Arrows move, x puts a stroke, p i m a c a digit, o a ghost note, full stop clears");
+        setAccessibleText(
+                "Pattern. Arrows move, x puts a stroke, p i m a c a digit, o a ghost note, h a hammered one, full stop clears");
         setOnMousePressed(this::onPress);
         focusedProperty().addListener((property, before, now) -> repaint());
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -77,7 +80,8 @@ final class StepGrid extends Drawing {
 
     private PatternStroke plain() {
         return switch (row) {
-            case HIT -> new PatternStroke(step, row, Optional.empty(), Weight.PLAIN, false, Optional.of(HitKind.KNOCK));
+            case HIT ->
+                new PatternStroke(step, row, Optional.empty(), Weight.PLAIN, Manner.DOWN, Optional.of(HitKind.KNOCK));
             default -> PatternStroke.plain(step, row);
         };
     }
@@ -136,35 +140,7 @@ final class StepGrid extends Drawing {
 
     /** The stroke that a key stands for in the cursor's row; a capital is an accent. */
     private Optional<PatternStroke> stroke(char key) {
-        char small = Character.toLowerCase(key);
-        Weight weight = small == key ? Weight.PLAIN : Weight.ACCENT;
-        if (row == PatternRow.HIT) {
-            for (HitKind kind : HitKind.values()) {
-                if (kind.letter() == small) {
-                    return Optional.of(
-                            new PatternStroke(step, row, Optional.empty(), weight, false, Optional.of(kind)));
-                }
-            }
-            return Optional.empty();
-        }
-        if (row == PatternRow.BRUSH) {
-            return small == 'd' || small == 'u' || small == 'x'
-                    ? Optional.of(
-                            new PatternStroke(step, row, Optional.empty(), weight, small == 'u', Optional.empty()))
-                    : Optional.empty();
-        }
-        if (key == 'o') {
-            return Optional.of(new PatternStroke(step, row, Optional.empty(), Weight.GHOST, false, Optional.empty()));
-        }
-        if (small == 'x') {
-            return Optional.of(new PatternStroke(step, row, Optional.empty(), weight, false, Optional.empty()));
-        }
-        for (Digit digit : Digit.values()) {
-            if (digit.symbol().charAt(0) == small) {
-                return Optional.of(new PatternStroke(step, row, Optional.of(digit), weight, false, Optional.empty()));
-            }
-        }
-        return Optional.empty();
+        return PatternText.stroke(step, row, row == PatternRow.BRUSH && key == 'x' ? 'd' : key);
     }
 
     @Override
@@ -242,7 +218,9 @@ final class StepGrid extends Drawing {
             g.setFill(theme().colour("ink"));
             g.fillRect(x - size / 2, y - size / 2 - 4, size, 2.5);
         }
-        String sign = stroke.digit().map(Digit::symbol).orElse(stroke.hit().isPresent() ? stroke.sign() : "");
+        String sign = stroke.digit()
+                .map(Digit::symbol)
+                .orElse(stroke.hit().isPresent() || stroke.manner() == Manner.HAMMERED ? stroke.sign() : "");
         if (!sign.isEmpty()) {
             Pens.centred(g, sign, x, y, Pens.monoBold(14), theme().colour("on-colour"));
         }
