@@ -34,11 +34,13 @@ import phalanx.righthand.BassStroke;
 import phalanx.righthand.Digit;
 import phalanx.righthand.Joining;
 import phalanx.righthand.Picking;
+import phalanx.righthand.Weight;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
 import phalanx.theory.Pitch;
 
 /**
@@ -95,7 +97,7 @@ public final class Transcriber {
                                 song,
                                 instrument,
                                 hand,
-                                withSlurs(locks, notes, done),
+                                withAttacks(locks, notes, done),
                                 picking,
                                 Wishes.USUAL.withSlurs(wishes.slurs())),
                         0,
@@ -105,15 +107,14 @@ public final class Transcriber {
                                 inner, Optional.of(List.of()), Joining.NONE, note -> Optional.empty(), note -> false));
     }
 
-    /** The locks, and the slurs that are written where none of them says otherwise. */
-    private static List<Lock> withSlurs(List<Lock> locks, Written written, List<ArrangedNote> notes) {
+    /** The locks, and the slurs, bends and harmonics that are written where none of them says otherwise. */
+    private static List<Lock> withAttacks(List<Lock> locks, Written written, List<ArrangedNote> notes) {
         Map<List<Integer>, Role> roles = new HashMap<>();
         notes.forEach(note -> roles.put(List.of(note.tick(), note.string()), note.role()));
         List<Lock> all = new ArrayList<>(locks);
         written.notes().stream()
-                .filter(WrittenNote::slurred)
-                .map(note -> new AttackLock(
-                        note.tick(), roles.get(List.of(note.tick(), note.string())), AttackLock.Way.SLURRED))
+                .filter(note -> note.way() != AttackLock.Way.PLUCKED)
+                .map(note -> new AttackLock(note.tick(), roles.get(List.of(note.tick(), note.string())), note.way()))
                 .filter(slur -> locks.stream().noneMatch(slur::contradicts))
                 .forEach(all::add);
         return all;
@@ -132,7 +133,7 @@ public final class Transcriber {
         for (int i = written.notes().size() - 1; i >= 0; i--) {
             WrittenNote note = written.notes().get(i);
             check(song, note);
-            int midi = instrument.midi(note.string(), note.fret());
+            int midi = note.midi(instrument);
             boolean lowest = i == 0 || written.notes().get(i - 1).tick() != note.tick();
             Role role = tune.contains(List.of(note.tick(), midi))
                     ? Role.MELODY
@@ -154,11 +155,15 @@ public final class Transcriber {
                             length,
                             length,
                             note.string(),
-                            note.fret(),
+                            note.node().isPresent() ? 0 : note.fret(),
                             midi,
                             role,
                             Optional.empty(),
-                            Digit.P));
+                            Digit.P,
+                            note.node()
+                                    .<Attack>map(node -> new Attack.Touched(node, false))
+                                    .orElse(Attack.PLUCK),
+                            Weight.PLAIN));
         }
         return notes;
     }
@@ -251,7 +256,9 @@ public final class Transcriber {
                     note.midi(),
                     note.role(),
                     press.map(Press::finger),
-                    note.right()));
+                    note.right(),
+                    note.attack(),
+                    note.weight()));
         }
         return ringing;
     }

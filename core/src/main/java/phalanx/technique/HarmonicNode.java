@@ -2,6 +2,7 @@ package phalanx.technique;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -15,6 +16,8 @@ import java.util.regex.Pattern;
 public record HarmonicNode(int k, int n) implements Comparable<HarmonicNode> {
     /** Higher ones are too weak to be of use: common practice, no source. */
     public static final int HIGHEST = 6;
+
+    private static final double NEAR_FRET = 1 / 3.0;
 
     /** In the middle of the string. */
     public static final HarmonicNode OCTAVE = new HarmonicNode(1, 2);
@@ -55,6 +58,13 @@ public record HarmonicNode(int k, int n) implements Comparable<HarmonicNode> {
             throw new IllegalArgumentException("\"" + text.trim() + "\" is no node: write it as 1/2, 1/3, 1/4");
         }
         return new HarmonicNode(Integer.parseInt(match.group(1)), Integer.parseInt(match.group(2)));
+    }
+
+    /** The strongest node within a third of a fret of one; nothing where there is none. */
+    public static Optional<HarmonicNode> over(int fret) {
+        return all().stream()
+                .filter(node -> Math.abs(node.frets() - fret) < NEAR_FRET)
+                .findFirst();
     }
 
     /** Frets from where the string begins to sound: the nut, the capo or a held fret. */

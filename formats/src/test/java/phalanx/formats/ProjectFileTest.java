@@ -176,7 +176,7 @@ class ProjectFileTest {
         String before = new String(file.write(project), StandardCharsets.UTF_8)
                 .replace("\"phalanx\" : 4", "\"phalanx\" : 2")
                 .replaceAll("(?s),\\s*\"(attacks|cascades|slurs)\" : (false|\\[ \\])", "")
-                .replaceAll("(?s),\\s*\"slurred\" : false", "");
+                .replaceAll("(?s),\\s*\"way\" : \"plucked\"", "");
         assertThat(before).doesNotContain("slur");
         assertThat(file.open(before.getBytes(StandardCharsets.UTF_8)).project()).isEqualTo(project);
     }

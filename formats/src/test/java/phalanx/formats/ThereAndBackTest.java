@@ -246,6 +246,54 @@ class ThereAndBackTest {
         assertThat(kinds).contains("hammer", "pull", "slide");
     }
 
+    /** A tablature with bends and harmonics, as players type it, and what comes of it on the way through MusicXML. */
+    @Test
+    void bendsAndHarmonicsComeInWithTheirPitches() throws FormatException {
+        String text = String.join(
+                "\n",
+                "e|-<12>---<7>--|-5-b7-------|",
+                "B|-------------|------5-h6--|",
+                "G|-------------|------------|",
+                "D|-------------|------------|",
+                "A|-0-----------|-0----------|",
+                "E|-------------|------------|",
+                "   1 2 3 4       1 2  3 4");
+        Arrangement fromText = played(new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8)));
+        assertThat(heard(fromText))
+                .containsSubsequence("76 harmonic", "83 harmonic", "69 pluck", "71 bend", "64 pluck", "65 hammer");
+        Arrangement fromOwn =
+                played(new TabReader("x").read(new TabWriter().write(fromText).getBytes(StandardCharsets.UTF_8)));
+        assertThat(heard(fromOwn)).isEqualTo(heard(fromText));
+        Arrangement fromXml = played(new MusicXmlReader("x").read(new MusicXmlWriter().write(fromText)));
+        assertThat(heard(fromXml)).isEqualTo(heard(fromText));
+    }
+
+    /** A tablature in which a node is missing says so and keeps the note at its fret. */
+    @Test
+    void aHarmonicWithoutANodeIsAPlainNoteAndSaid() throws FormatException {
+        String text = String.join(
+                "\n",
+                "e|-<8>--7b--|",
+                "B|----------|",
+                "G|----------|",
+                "D|----------|",
+                "A|-0--------|",
+                "E|----------|");
+        Reading reading = new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8));
+        assertThat(heard(played(reading))).contains("72 pluck", "71 pluck");
+        assertThat(reading.report().toString()).contains("no harmonic lies", "name no fret to bend to");
+    }
+
+    private static List<String> heard(Arrangement arrangement) {
+        return arrangement.notes().stream()
+                .map(note -> note.midi() + " "
+                        + (note.attack() instanceof Attack.Touched
+                                ? "harmonic"
+                                : note.attack().label()))
+                .map(note -> note.replace("block", "pluck"))
+                .toList();
+    }
+
     private static List<String> fingered(Arrangement arrangement) {
         return arrangement.notes().stream()
                 .map(note -> String.join(

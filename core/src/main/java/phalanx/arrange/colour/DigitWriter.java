@@ -87,7 +87,8 @@ public final class DigitWriter {
             boolean shared = uses.get(note.tick()).get(note.right()) > 1;
             boolean brush = shared || note.attack() instanceof Attack.Brush;
             boolean roll = note.attack() instanceof Attack.Roll;
-            boolean block = !roll && note.role() != Role.BASS && fingers.get(note.tick()) > 1;
+            boolean touched = note.attack() instanceof Attack.Touched;
+            boolean block = !roll && !touched && note.role() != Role.BASS && fingers.get(note.tick()) > 1;
             done.add(
                     brush
                             ? note.struck(

@@ -75,6 +75,10 @@ final class HarmonicLayer {
                 ? new Found(
                         Optional.empty(), holds, "there is no " + lock.role().label() + " note")
                 : find(at);
+        if (found.note.isEmpty() && at >= 0 && isWritten(notes.get(at))) {
+            // it stays what it is; the audit says what is wrong with it
+            return;
+        }
         if (found.note.isEmpty()) {
             findings.add(Finding.at(
                     arrangement.song(),
@@ -101,7 +105,7 @@ final class HarmonicLayer {
     /** How a note can be a harmonic: by the left hand rather than by the right, then the strongest. */
     Found find(int at) {
         ArrangedNote note = notes.get(at);
-        if (!(note.attack().equals(Attack.PLUCK) || note.attack() instanceof Attack.Block)) {
+        if (!(note.attack().equals(Attack.PLUCK) || note.attack() instanceof Attack.Block || isWritten(note))) {
             return new Found(Optional.empty(), holds, "it is a " + note.attack().label());
         }
         boolean slurredFrom = notes.stream()
@@ -112,7 +116,9 @@ final class HarmonicLayer {
         if (slurredFrom) {
             return new Found(Optional.empty(), holds, "the next note is slurred from it");
         }
-        List<Harmonic> sounding = Harmonic.sounding(instrument, note.midi());
+        List<Harmonic> sounding = note.attack() instanceof Attack.Touched written
+                ? List.of(Harmonic.of(instrument, note.string(), 0, written.node()))
+                : Harmonic.sounding(instrument, note.midi());
         String refusal = "no open string has this note as a harmonic over the fingerboard";
         Way best = null;
         for (Harmonic harmonic : sounding) {
@@ -140,6 +146,11 @@ final class HarmonicLayer {
         return best == null
                 ? new Found(Optional.empty(), holds, refusal)
                 : new Found(Optional.of(rung(note, best)), best.holds, "");
+    }
+
+    /** Whether it is a natural harmonic already, as tablature has it. */
+    private static boolean isWritten(ArrangedNote note) {
+        return note.fret() == 0 && note.attack() instanceof Attack.Touched;
     }
 
     private static ArrangedNote rung(ArrangedNote note, Way way) {

@@ -3,6 +3,7 @@ package phalanx.desktop.arrange;
 import java.util.Comparator;
 import java.util.Locale;
 import java.util.Optional;
+import phalanx.arrange.WrittenNote;
 import phalanx.arrange.colour.AttackAdvice;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Role;
@@ -52,7 +53,10 @@ final class AttackKeys {
         }
         ArrangedNote note = found.get();
         AttackLock.Way now = now(note);
-        if (now == way) {
+        if (now == way && way == AttackLock.Way.HARMONIC && written(note).isPresent()) {
+            workbench.say(Message.plain(
+                    "The tablature has this note as a harmonic: arrange the song anew to choose otherwise."));
+        } else if (now == way) {
             edit(arrangement, note, AttackLock.Way.PLUCKED);
         } else if (now != AttackLock.Way.PLUCKED) {
             workbench.say(
@@ -102,12 +106,19 @@ final class AttackKeys {
 
     /** How the note would begin if nothing were decided on it. */
     private AttackLock.Way wished(Arrangement arrangement, ArrangedNote note) {
-        boolean slurred = workbench.project().flatMap(Project::written).stream()
-                        .flatMap(written -> written.notes().stream())
-                        .anyMatch(own -> own.tick() == note.tick() && own.string() == note.string() && own.slurred())
-                || arrangement.slurs().stream()
-                        .anyMatch(gain -> gain.tick() == note.tick() && gain.string() == note.string());
-        return slurred ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED;
+        boolean eased = arrangement.slurs().stream()
+                .anyMatch(gain -> gain.tick() == note.tick() && gain.string() == note.string());
+        return written(note).orElse(eased ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED);
+    }
+
+    /** How tablature has the note begin, if the song is kept as one wrote it. */
+    private Optional<AttackLock.Way> written(ArrangedNote note) {
+        return workbench.project().flatMap(Project::written).stream()
+                .flatMap(written -> written.notes().stream())
+                .filter(own -> own.tick() == note.tick() && own.string() == note.string())
+                .map(WrittenNote::way)
+                .filter(way -> way != AttackLock.Way.PLUCKED)
+                .findFirst();
     }
 
     private static String nearest(Arrangement arrangement, AttackAdvice advice, int tick, AttackLock.Way way) {

@@ -6,10 +6,12 @@ import java.util.Optional;
 import java.util.TreeMap;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Tuning;
 import phalanx.song.build.SongBuilder;
+import phalanx.technique.HarmonicNode;
 import phalanx.theory.Pitch;
 
 /** Collects the strings and frets that a part names, so that an arrangement is kept as it is written. */
@@ -18,7 +20,7 @@ final class StaffPlaces {
     private final List<InBar> found = new ArrayList<>();
 
     /** A note by its bar and its time in it. */
-    private record InBar(int bar, int onset, int string, int fret, boolean slurred) {}
+    private record InBar(int bar, int onset, int string, int fret, AttackLock.Way way) {}
 
     private int capo;
 
@@ -64,12 +66,35 @@ final class StaffPlaces {
                 Optional<Integer> string = number(technical, "string");
                 Optional<Integer> fret = number(technical, "fret");
                 if (string.isPresent() && fret.isPresent() && string.get() > 0) {
-                    boolean slurred =
-                            ends(technical, "hammer-on") || ends(technical, "pull-off") || ends(notations, "slide");
-                    found.add(new InBar(bar, onset, string.get(), fret.get(), slurred));
+                    AttackLock.Way way = way(notations, technical, fret.get());
+                    int bent = way == AttackLock.Way.BENT ? bend(technical) : 0;
+                    found.add(new InBar(bar, onset, string.get(), fret.get() + bent, way));
                 }
             }
         }
+    }
+
+    private static AttackLock.Way way(XmlNode notations, XmlNode technical, int fret) {
+        boolean natural = technical.children("harmonic").stream()
+                .anyMatch(harmonic -> !harmonic.children("natural").isEmpty());
+        if (natural && HarmonicNode.over(fret).isPresent()) {
+            return AttackLock.Way.HARMONIC;
+        }
+        if (bend(technical) > 0 && ends(notations, "slur")) {
+            return AttackLock.Way.BENT;
+        }
+        boolean slurred = ends(technical, "hammer-on") || ends(technical, "pull-off") || ends(notations, "slide");
+        return slurred ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED;
+    }
+
+    /** Semitones up to which a note is bent from the one before; 0 for none. */
+    private static int bend(XmlNode technical) {
+        return technical.children("bend").stream()
+                .flatMap(bend -> bend.text("bend-alter").stream())
+                .filter(alter -> alter.matches("[12]"))
+                .mapToInt(Integer::parseInt)
+                .findFirst()
+                .orElse(0);
     }
 
     private static boolean ends(XmlNode marks, String name) {
@@ -94,7 +119,7 @@ final class StaffPlaces {
                             .allMatch(note -> note.string() <= open.strings() && guitar.has(note.string(), note.fret()))
                     && built.written().melody().stream()
                             .allMatch(tune -> notes.getOrDefault(tune.tick(), List.of()).stream()
-                                    .anyMatch(note -> guitar.midi(note.string(), note.fret()) == tune.midi()));
+                                    .anyMatch(note -> note.midi(guitar) == tune.midi()));
             return usable
                     ? Optional.of(new Written(
                             open,
@@ -117,7 +142,7 @@ final class StaffPlaces {
             int tick = built.starts().get(one.bar) + one.onset;
             List<WrittenNote> there = notes.computeIfAbsent(tick, at -> new ArrayList<>());
             if (there.stream().noneMatch(note -> note.string() == one.string)) {
-                there.add(new WrittenNote(tick, one.string, one.fret, one.slurred));
+                there.add(new WrittenNote(tick, one.string, one.fret, one.way));
             }
         }
         return notes;

@@ -287,8 +287,9 @@ final class VoiceWriter {
     }
 
     private void addSlurs(ArrangedNote note, StartStopContinue bow, StartStop line, Notations notations) {
-        // the numbers keep slurs apart that overlap on several strings
-        if (staff != TABLATURE) {
+        // a bend has no end of its own: its slur says from where it comes; the numbers keep slurs of several strings
+        // apart
+        if (staff != TABLATURE || note.attack().equals(Attack.BEND)) {
             Slur slur = new Slur();
             slur.setType(bow);
             slur.setNumber(note.string());

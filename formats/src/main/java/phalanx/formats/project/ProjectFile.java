@@ -97,7 +97,7 @@ public final class ProjectFile {
                     .put("tick", note.tick())
                     .put("string", note.string())
                     .put("fret", note.fret())
-                    .put("slurred", note.slurred()));
+                    .put("way", note.way().label()));
         });
         root.set("picking", new PickingJson(mapper).write(project.picking()));
         root.set("wishes", wishes(project.wishes()));
@@ -254,9 +254,13 @@ public final class ProjectFile {
         int tick = lock.child("tick").integer();
         Role role =
                 lock.child("role").checked(() -> Role.parse(lock.child("role").text()));
-        JsonPlace way = lock.child("way");
-        AttackLock.Way how = way.checked(() -> AttackLock.Way.parse(way.text()));
-        return lock.checked(() -> new AttackLock(tick, role, how));
+        AttackLock.Way way = way(lock);
+        return lock.checked(() -> new AttackLock(tick, role, way));
+    }
+
+    private static AttackLock.Way way(JsonPlace note) throws FormatException {
+        JsonPlace way = note.child("way");
+        return way.checked(() -> AttackLock.Way.parse(way.text()));
     }
 
     private static Optional<Written> written(JsonPlace root, Instrument instrument) throws FormatException {
@@ -268,8 +272,8 @@ public final class ProjectFile {
             int tick = note.child("tick").integer();
             int string = note.child("string").integer();
             int fret = note.child("fret").integer();
-            boolean slurred = note.child("slurred").flag();
-            notes.add(note.checked(() -> new WrittenNote(tick, string, fret, slurred)));
+            AttackLock.Way way = way(note);
+            notes.add(note.checked(() -> new WrittenNote(tick, string, fret, way)));
         }
         return Optional.of(
                 root.child("written").checked(() -> new Written(instrument.tuning(), instrument.capo(), notes)));

@@ -129,15 +129,14 @@ final class ProjectVersions {
 
     /** Bends and harmonics come in beside slurs. */
     private static void toVersion4(ObjectNode root) {
-        ArrayNode attacks = root.putArray("attacks");
-        if (root.remove("slurs") instanceof ArrayNode slurs) {
-            for (JsonNode slur : slurs) {
-                JsonNode attack = slur.deepCopy();
-                if (attack instanceof ObjectNode own && own.path("slurred").isBoolean()) {
+        JsonNode slurs = root.remove("slurs");
+        root.set("attacks", slurs == null ? root.arrayNode() : slurs);
+        for (String notes : List.of("attacks", "written")) {
+            for (JsonNode note : root.path(notes)) {
+                if (note instanceof ObjectNode own && own.path("slurred").isBoolean()) {
                     boolean slurred = own.remove("slurred").booleanValue();
                     own.put("way", (slurred ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED).label());
                 }
-                attacks.add(attack);
             }
         }
     }

@@ -228,7 +228,7 @@ final class TabAssembly {
                 .skip(Math.max(0, notes.size() - tuning.strings()))
                 .anyMatch(note -> note.tick() == tick && note.string() == cell.string());
         if (!taken) {
-            notes.add(new WrittenNote(tick, cell.string(), cell.fret(), cell.slurred()));
+            notes.add(new WrittenNote(tick, cell.string(), cell.fret(), cell.way()));
         }
     }
 
@@ -262,7 +262,7 @@ final class TabAssembly {
             ticks.add((long) note.tick() << Byte.SIZE | note.midi());
         }
         for (WrittenNote note : notes) {
-            int midi = instrument.midi(note.string(), note.fret());
+            int midi = note.midi(instrument);
             if (!ticks.contains((long) note.tick() << Byte.SIZE | midi)) {
                 int left = bars.get(bars.size() - 1).endTick() - note.tick();
                 time.note("others", note.tick(), Math.min(left, Ticks.QUARTER), Pitch.of(midi, key), Optional.empty());

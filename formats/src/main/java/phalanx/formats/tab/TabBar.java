@@ -2,6 +2,7 @@ package phalanx.formats.tab;
 
 import java.util.List;
 import java.util.Optional;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.song.Meter;
 
 /**
@@ -49,10 +50,10 @@ record TabBar(
     }
 
     /**
-     * A fret figure: its first column, the one after it, the string from 1 at the top line, the fret, and whether a sign
-     * before it says that it is slurred.
+     * A fret figure: its first column, the one after it, the string from 1 at the top line, the fret, and how
+     * a sign before it says that it begins.
      */
-    record Cell(int column, int endColumn, int string, int fret, boolean slurred) {}
+    record Cell(int column, int endColumn, int string, int fret, AttackLock.Way way) {}
 
     /** A word above or below the strings. */
     record Word(int column, String text) {}

@@ -9,7 +9,9 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import phalanx.arrange.demand.AttackLock;
 import phalanx.song.Meter;
+import phalanx.technique.HarmonicNode;
 import phalanx.theory.ChordSymbol;
 
 /** One system of a tablature: the lines of the strings, and the lines of words over and under them. */
@@ -216,7 +218,7 @@ final class TabSystem {
                                 cell.endColumn() - start,
                                 cell.string(),
                                 cell.fret(),
-                                cell.slurred()))
+                                cell.way()))
                         .toList(),
                 words(counts, wordsFrom, end, start),
                 words(chords, wordsFrom, end, start),
@@ -252,7 +254,10 @@ final class TabSystem {
             if (from >= end) {
                 continue;
             }
-            line.substring(from, end).chars().forEach(c -> noteSign((char) c));
+            for (int column = from; column < end; column++) {
+                boolean bendsTo = column + 1 < end && Character.isDigit(line.charAt(column + 1));
+                noteSign(line.charAt(column), bendsTo);
+            }
             Matcher match = FIGURE.matcher(line).region(from, end);
             while (match.find()) {
                 int fret = Integer.parseInt(match.group());
@@ -266,8 +271,7 @@ final class TabSystem {
                 int first = last - (fret > 9 ? 2 : 1);
                 boolean held = first > 0 && line.charAt(first - 1) == '(';
                 if (!held) {
-                    boolean slurred = first > 0 && SLURS.indexOf(line.charAt(first - 1)) >= 0;
-                    cells.add(new TabBar.Cell(first, last, string, fret, slurred));
+                    cells.add(new TabBar.Cell(first, last, string, fret, way(line, first, fret)));
                 }
             }
         }
@@ -275,13 +279,30 @@ final class TabSystem {
         return cells;
     }
 
-    private void noteSign(char c) {
-        if ("br^~v".indexOf(c) >= 0) {
-            signs.add("bends and vibrato are left out, their notes kept");
+    /** How the sign before a figure says that it begins. */
+    private AttackLock.Way way(String line, int first, int fret) {
+        char sign = first > 0 ? line.charAt(first - 1) : ' ';
+        if (sign == '<' || sign == '[') {
+            if (HarmonicNode.over(fret).isPresent()) {
+                return AttackLock.Way.HARMONIC;
+            }
+            signs.add("figures in < > over which no harmonic lies are read as plain notes at their frets");
+        }
+        if (sign == 'b') {
+            return AttackLock.Way.BENT;
+        }
+        return SLURS.indexOf(sign) >= 0 ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED;
+    }
+
+    private void noteSign(char c, boolean bendsTo) {
+        if (c == 'b' && !bendsTo) {
+            signs.add("bends that name no fret to bend to are left out, their notes kept");
+        } else if ("r^~v".indexOf(c) >= 0) {
+            signs.add("releases of bends and vibrato are left out, their notes kept");
         } else if ("xX".indexOf(c) >= 0) {
             signs.add("dead strokes (x) are left out");
-        } else if ("<>[]*".indexOf(c) >= 0) {
-            signs.add("harmonics are read as plain notes at their frets");
+        } else if (c == '*') {
+            signs.add("touched harmonics (*) are read as plain notes at their frets");
         } else if (c == '(') {
             signs.add("figures in brackets are taken for held notes, not plucked again");
         }

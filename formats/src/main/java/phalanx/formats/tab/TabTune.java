@@ -59,7 +59,7 @@ final class TabTune {
         TreeMap<Integer, Integer> highest = new TreeMap<>();
         for (WrittenNote note : notes) {
             if (!high || note.string() <= half) {
-                highest.merge(note.tick(), instrument.midi(note.string(), note.fret()), Math::max);
+                highest.merge(note.tick(), note.midi(instrument), Math::max);
             }
         }
         int beat = bar.meter().beatTicks();
