@@ -13,7 +13,9 @@ import phalanx.lefthand.shape.Shape;
 import phalanx.technique.Cascade;
 import phalanx.technique.CascadeFinder;
 import phalanx.technique.Harmonic;
+import phalanx.technique.HarmonicChord;
 import phalanx.technique.HarmonicNode;
+import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 import picocli.CommandLine.Command;
@@ -26,8 +28,9 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "harmonics",
         mixinStandardHelpOptions = true,
-        description = "Lists the natural harmonics of every string; with --shape a cascade of touched harmonics over a"
-                + " held shape, with --scales the barres over which a cascade sounds a scale.")
+        description =
+                "Lists the natural harmonics of every string; with --shape a cascade of touched harmonics over a"
+                        + " held shape, with --chord where one finger laid over the open strings sounds a chord, with --scales the barres over which a cascade sounds a scale.")
 final class HarmonicsCommand implements Callable<Integer> {
     @Option(names = "--json", description = "Answer as JSON.")
     private boolean json;
@@ -48,6 +51,9 @@ final class HarmonicsCommand implements Callable<Integer> {
             description = "Strings of the cascade in the order of playing, touched ones with a star: \"4 6* 3 5*\".")
     private String order;
 
+    @Option(names = "--chord", paramLabel = "CHORD", description = "Find this chord among the natural harmonics.")
+    private String chord;
+
     @Option(names = "--scales", description = "Find barres over which a cascade sounds a scale.")
     private boolean scales;
 
@@ -65,6 +71,8 @@ final class HarmonicsCommand implements Callable<Integer> {
         Instrument instrument = options.instrument();
         if (scales) {
             printScales(instrument, out);
+        } else if (chord != null) {
+            printChords(instrument, out);
         } else if (shape != null) {
             print(cascade(instrument), out);
         } else {
@@ -107,6 +115,37 @@ final class HarmonicsCommand implements Callable<Integer> {
                 harmonic.touchFret(),
                 name(harmonic.midi()),
                 harmonic.node().cents())));
+    }
+
+    private void printChords(Instrument instrument, PrintWriter out) {
+        List<HarmonicChord> found = HarmonicChord.of(instrument, symbol());
+        if (json) {
+            ArrayNode list = mapper.createArrayNode();
+            for (HarmonicChord one : found) {
+                ObjectNode node = list.addObject()
+                        .put("node", one.node().toString())
+                        .put("fret", one.node().frets())
+                        .put("missing", one.missing());
+                ArrayNode strings = node.putArray("strings");
+                one.strings().forEach(string -> strings.addObject()
+                        .put("string", string.string())
+                        .put("midi", string.midi()));
+            }
+            out.println(list);
+            return;
+        }
+        if (found.isEmpty()) {
+            out.println("no two strings have tones of " + chord + " over one fret");
+        }
+        found.forEach(one -> out.println(one.words(Key.C_MAJOR)));
+    }
+
+    private ChordSymbol symbol() {
+        try {
+            return ChordSymbol.parse(chord);
+        } catch (IllegalArgumentException e) {
+            throw new BadInput(e.getMessage());
+        }
     }
 
     private void print(Cascade cascade, PrintWriter out) {

@@ -338,6 +338,18 @@ class CommandsTest {
         out.getBuffer().setLength(0);
         assertThat(run("harmonics", "--scales")).isZero();
         assertThat(out.toString()).contains("barre 5, node 1/2: A minor pentatonic  G3 A3 C4 D4 E4 G4 A4 C5");
+        out.getBuffer().setLength(0);
+        // over fret 12 of standard tuning the inner strings are G, over fret 7 D; common practice, no source
+        assertThat(run("harmonics", "--chord", "G")).isZero();
+        assertThat(out.toString().lines().findFirst()).hasValue("over fret 12, strings 4 3 2: D4 G4 B4");
+        out.getBuffer().setLength(0);
+        JsonNode chords = json("harmonics", "--chord", "D", "--json");
+        assertThat(chords.get(0).get("node").asText()).isEqualTo("1/3");
+        assertThat(chords.get(0).get("strings").findValuesAsText("midi")).contains("69", "74", "78");
+        out.getBuffer().setLength(0);
+        assertThat(run("harmonics", "--chord", "Fm")).isZero();
+        assertThat(out.toString()).startsWith("no two strings have tones of Fm");
+        assertThat(run("harmonics", "--chord", "H9x")).isEqualTo(3);
         assertThat(run("harmonics", "--shape", "x32010", "--order", "4 6*")).isEqualTo(3);
         assertThat(err.toString()).contains("string 6 does not sound in the shape");
         assertThat(run("harmonics", "--shape", "555555", "--node", "2/4")).isEqualTo(3);

@@ -15,13 +15,16 @@ import phalanx.desktop.widget.Cards;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.HeldShape;
 import phalanx.technique.Cascade;
+import phalanx.technique.HarmonicChord;
 import phalanx.technique.HarmonicNode;
+import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
 /** The cascade of touched harmonics over a shape: its strings, what it sounds, where the index touches. */
 final class CascadeCard extends VBox {
     private static final int MOST_NODES = 4;
+    private static final int MOST_CHORDS = 2;
 
     private final Actions actions;
     private HarmonicNode node = HarmonicNode.OCTAVE;
@@ -44,18 +47,23 @@ final class CascadeCard extends VBox {
         setId("cascade");
     }
 
-    /** @param inSong whether the chord stands in the song */
-    void show(HeldShape held, Instrument instrument, Key key, boolean inSong) {
-        getChildren().setAll(Cards.heading("Touched harmonics over it"), nodes(held, instrument, key, inSong));
+    /**
+     * @param chord that the shape is looked at for
+     * @param inSong whether the chord stands in the song
+     */
+    void show(HeldShape held, ChordSymbol chord, Instrument instrument, Key key, boolean inSong) {
+        getChildren().setAll(Cards.heading("Touched harmonics over it"), nodes(held, chord, instrument, key, inSong));
         try {
             Cascade cascade = Cascade.usual(instrument, held.shape().frets(), node);
             show(new Chosen(held, node, cascade), key, inSong);
         } catch (IllegalArgumentException e) {
             getChildren().add(Cards.quiet("None here: " + e.getMessage() + "."));
         }
+        HarmonicChord.of(instrument, chord).stream().limit(MOST_CHORDS).forEach(one -> getChildren()
+                .add(Cards.line("open strings", one.words(key))));
     }
 
-    private HBox nodes(HeldShape held, Instrument instrument, Key key, boolean inSong) {
+    private HBox nodes(HeldShape held, ChordSymbol chord, Instrument instrument, Key key, boolean inSong) {
         HBox box = new HBox(6, Cards.before("frets above"));
         box.setAlignment(Pos.CENTER_LEFT);
         ToggleGroup group = new ToggleGroup();
@@ -69,7 +77,7 @@ final class CascadeCard extends VBox {
             button.setFocusTraversable(false);
             button.setOnAction(event -> {
                 node = each;
-                show(held, instrument, key, inSong);
+                show(held, chord, instrument, key, inSong);
             });
             box.getChildren().add(button);
         }

@@ -105,7 +105,7 @@ final class ShapeDrawer extends ScrollPane {
                 .filter(Stretch::isStretched)
                 .ifPresent(stretch -> content.getChildren().add(Cards.caution(stretch.words())));
         content.getChildren().addAll(Cards.heading("Keep"), buttons(about));
-        cascade.show(held, about.instrument, about.key, about.inSong);
+        cascade.show(held, about.chord, about.instrument, about.key, about.inSong);
         content.getChildren().add(cascade);
         addFingerings(shape, about);
         addOwn(about, library);
