@@ -1,7 +1,6 @@
 package phalanx.project;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -47,7 +46,7 @@ public record Project(
         Objects.requireNonNull(written, "written");
         Objects.requireNonNull(picking, "picking");
         Objects.requireNonNull(wishes, "wishes");
-        locks = List.copyOf(locks);
+        locks = locks.stream().sorted(Lock.ORDER).toList();
     }
 
     /** A song on the player's guitar in standard tuning. */
@@ -140,7 +139,6 @@ public record Project(
         List<Lock> more = new ArrayList<>(locks);
         more.removeIf(lock::contradicts);
         more.add(lock);
-        more.sort(Comparator.comparingInt(Lock::startTick));
         return lock instanceof AttackLock ? withColours(more) : withLocks(more);
     }
 

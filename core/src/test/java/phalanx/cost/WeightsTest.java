@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Ear;
+import phalanx.arrange.demand.Pins;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.Scene;
 import phalanx.arrange.demand.Slot;
@@ -228,7 +229,7 @@ class WeightsTest {
 
     /** At level even four strings should be to hand: tune, bass and two between. */
     private static double thin(int... free) {
-        Slot.Wanted wanted = new Slot.Wanted(false, 4, 0, 0, Slot.Wanted.ANY_FRET, 0, 0, 0);
+        Slot.Wanted wanted = new Slot.Wanted(false, 4, 0, 0, Slot.Wanted.ANY_FRET, 0, 0, 0, Pins.NONE);
         Slot.Demand demand = new Slot.Demand(
                 Optional.of(ChordSymbol.parse("C")),
                 Optional.of(76),
@@ -315,7 +316,7 @@ class WeightsTest {
                 false,
                 List.of(),
                 Optional.empty(),
-                new Slot.Wanted(false, 0, 0, 0, 5, 0, 0, 0));
+                new Slot.Wanted(false, 0, 0, 0, 5, 0, 0, 0, Pins.NONE));
         int[] seventh = {Press.pack(7, 1, 1), 0, 0, 0, 0};
         taken(
                 "a bass cut short rather than two frets above the wish",

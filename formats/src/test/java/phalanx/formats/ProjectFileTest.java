@@ -22,7 +22,9 @@ import phalanx.arrange.WrittenNote;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.Holding;
+import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.PlaceLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
@@ -36,6 +38,7 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.Tuning;
+import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.HeldShape;
 import phalanx.project.Project;
 import phalanx.righthand.BassLine;
@@ -104,6 +107,11 @@ class ProjectFileTest {
             project = project.withLock(new AttackLock(
                     random.nextInt(song.endTick()), Role.MELODY, AttackLock.Way.values()[random.nextInt(4)]));
         }
+        if (random.nextBoolean()) {
+            Optional<Finger> finger = random.nextBoolean() ? Optional.of(Finger.RING) : Optional.empty();
+            project = project.withLock(new PlaceLock(random.nextInt(song.endTick()), Role.BASS, 5, finger))
+                    .withLock(new LimitLock(0, song.endTick(), OptionalInt.of(5), random.nextBoolean()));
+        }
         Wishes plain = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
         Arrangement arranged = new Arranger(project.instrument(), project.hand())
                 .quick(song, Picking.PLAIN, plain, List.of(), () -> false);
@@ -149,7 +157,7 @@ class ProjectFileTest {
         Project project = Project.of(RandomSong.of(3), Library.FIRST.setup());
         String now = new String(file.write(project), StandardCharsets.UTF_8);
         String before = now.replace("\"phalanx\" : 4", "\"phalanx\" : 1")
-                .replaceAll("(?s),\\s*\"(attacks|cascades)\" : \\[ \\]", "")
+                .replaceAll("(?s),\\s*\"(attacks|places|limits|cascades)\" : \\[ \\]", "")
                 .replaceAll("(?s),\\s*\"wishes\" : \\{[^}]*\\}", "")
                 .replaceAll("(?s),\\s*\"upASecond\" : [0-9.]*", "")
                 .replace("\"level\" : \"even\"", "\"density\" : \"as written\"");
@@ -175,7 +183,7 @@ class ProjectFileTest {
                                 .toList()));
         String before = new String(file.write(project), StandardCharsets.UTF_8)
                 .replace("\"phalanx\" : 4", "\"phalanx\" : 2")
-                .replaceAll("(?s),\\s*\"(attacks|cascades|slurs)\" : (false|\\[ \\])", "")
+                .replaceAll("(?s),\\s*\"(attacks|places|limits|cascades|slurs)\" : (false|\\[ \\])", "")
                 .replaceAll("(?s),\\s*\"way\" : \"plucked\"", "");
         assertThat(before).doesNotContain("slur");
         assertThat(file.open(before.getBytes(StandardCharsets.UTF_8)).project()).isEqualTo(project);
@@ -191,8 +199,9 @@ class ProjectFileTest {
                 .replace("\"phalanx\" : 4", "\"phalanx\" : 3")
                 .replace("\"attacks\"", "\"slurs\"")
                 .replace("\"way\" : \"slurred\"", "\"slurred\" : true")
-                .replace("\"way\" : \"plucked\"", "\"slurred\" : false");
-        assertThat(before).doesNotContain("attacks", "way");
+                .replace("\"way\" : \"plucked\"", "\"slurred\" : false")
+                .replaceAll("(?s),\\s*\"(places|limits)\" : \\[ \\]", "");
+        assertThat(before).doesNotContain("attacks", "way", "limits");
         ProjectFile.Opened opened = file.open(before.getBytes(StandardCharsets.UTF_8));
         assertThat(opened.project()).isEqualTo(project);
         assertThat(opened.report()).isEmpty();

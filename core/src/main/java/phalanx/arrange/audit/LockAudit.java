@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import phalanx.arrange.demand.LimitLock;
+import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.PlaceLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.ArrangedNote;
@@ -12,8 +15,9 @@ import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Shape;
+import phalanx.technique.Attack;
 
-/** Looks whether the notes keep to the shapes that the player locked. */
+/** Looks whether notes and fingers keep to what the player decided. */
 final class LockAudit {
     private final Arrangement arrangement;
     private final Instrument instrument;
@@ -29,7 +33,52 @@ final class LockAudit {
         for (ShapeLock lock : arrangement.request().shapes()) {
             firstAstray(lock).ifPresent(note -> findings.add(finding(lock, note)));
         }
+        addPins(findings);
         return findings;
+    }
+
+    /** One finding for each note that is not where it was decided, and for each limit that a finger goes beyond. */
+    private void addPins(List<Finding> findings) {
+        for (PlaceLock place : arrangement.request().places()) {
+            boolean kept = arrangement.notes().stream()
+                    .filter(note -> note.tick() == place.tick() && note.role() == place.role())
+                    .allMatch(note -> note.fret() == 0 && note.attack() instanceof Attack.Touched || isAt(note, place));
+            if (!kept) {
+                findings.add(left(place.tick(), place, "no hand can have it there with what else sounds"));
+            }
+        }
+        for (LimitLock limit : arrangement.request().limits()) {
+            arrangement.holds().stream()
+                    .filter(hold -> hold.tick() < limit.endTick() && hold.endTick() > limit.startTick())
+                    .filter(hold -> limit.noBarre() && hold.press().isBarre()
+                            || hold.press().fret() > limit.highestFret().orElse(Integer.MAX_VALUE))
+                    .findFirst()
+                    .ifPresent(hold -> findings.add(left(
+                            Math.max(hold.tick(), limit.startTick()),
+                            limit,
+                            "finger " + hold.press().finger().symbol() + " holds fret "
+                                    + hold.press().fret()
+                                    + (hold.press().isBarre() ? " over several strings" : ""))));
+        }
+    }
+
+    private static boolean isAt(ArrangedNote note, PlaceLock place) {
+        return note.string() == place.string()
+                && (note.fret() == 0
+                        || place.finger().isEmpty()
+                        || place.finger().equals(note.left()));
+    }
+
+    private Finding left(int tick, Lock lock, String why) {
+        return Finding.at(
+                arrangement.song(),
+                tick,
+                FindingKind.LOCK_NOT_KEPT,
+                Finding.Severity.MEDIUM,
+                1,
+                0,
+                "locks left",
+                "decided: " + lock.words() + "; not kept: " + why + ". Release it, or free what is around it.");
     }
 
     private Optional<ArrangedNote> firstAstray(ShapeLock lock) {

@@ -76,6 +76,11 @@ public record AttackLock(int tick, Role role, Way way) implements Lock {
     }
 
     @Override
+    public String words() {
+        return "the " + role.label() + " note " + way.label();
+    }
+
+    @Override
     public boolean contradicts(Lock other) {
         return other instanceof AttackLock attack && attack.tick == tick && attack.role == role;
     }

@@ -40,6 +40,11 @@ public record CascadeLock(int startTick, int endTick, HeldShape held, HarmonicNo
     }
 
     @Override
+    public String words() {
+        return "a cascade over " + held.shape();
+    }
+
+    @Override
     public boolean contradicts(Lock other) {
         return shape().contradicts(other);
     }

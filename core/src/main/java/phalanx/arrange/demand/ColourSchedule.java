@@ -76,11 +76,21 @@ final class ColourSchedule {
                             : 0,
                     colours,
                     rows,
-                    request.wishes().highestFret().orElse(Slot.Wanted.ANY_FRET),
+                    highestFret(slot.startTick()),
                     slot.inner().isEmpty() ? 0 : bassSoon.get(slot.startTick()),
                     slot.inner().isEmpty() ? 0 : tuneSoon(slot),
-                    slot.bass().map(BassStroke::midi).orElse(0))));
+                    slot.bass().map(BassStroke::midi).orElse(0),
+                    Pins.at(request, slot.startTick()))));
         }
+    }
+
+    /** The lowest of the wishes and limits that hold at a tick. */
+    private int highestFret(int tick) {
+        int wished = request.wishes().highestFret().orElse(Slot.Wanted.ANY_FRET);
+        return request.limits().stream()
+                .filter(limit -> limit.covers(tick) && limit.highestFret().isPresent())
+                .mapToInt(limit -> limit.highestFret().getAsInt())
+                .reduce(wished, Math::min);
     }
 
     /** The next tune note, where it begins within a beat after the slot. */

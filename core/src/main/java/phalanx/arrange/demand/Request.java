@@ -50,6 +50,16 @@ public record Request(Song song, Instrument instrument, Hand hand, List<Lock> lo
         return locks.stream().filter(kind::isInstance).map(kind::cast);
     }
 
+    /** The decisions where notes are played. */
+    public List<PlaceLock> places() {
+        return all(PlaceLock.class).toList();
+    }
+
+    /** The limits for the left hand. */
+    public List<LimitLock> limits() {
+        return all(LimitLock.class).toList();
+    }
+
     /** The decisions how notes begin. */
     public List<AttackLock> attacks() {
         return all(AttackLock.class).toList();

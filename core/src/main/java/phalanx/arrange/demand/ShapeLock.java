@@ -29,6 +29,11 @@ public record ShapeLock(int startTick, int endTick, HeldShape held) implements L
     }
 
     @Override
+    public String words() {
+        return "the shape " + held.shape();
+    }
+
+    @Override
     public boolean contradicts(Lock other) {
         return other instanceof ShapeLock shape && overlaps(shape)
                 || other instanceof CascadeLock cascade && overlaps(cascade.shape());

@@ -56,6 +56,7 @@ public record Slot(
      * @param bassSoon pitch classes that the next bass note should have
      * @param tuneSoon MIDI number of the next tune note, 0 where none is near
      * @param bassMidi the very pitch of a bass note here, 0 where any octave will do
+     * @param pins what the player has decided of the places
      */
     public record Wanted(
             boolean wholeShapes,
@@ -65,12 +66,19 @@ public record Slot(
             int highestFret,
             int bassSoon,
             int tuneSoon,
-            int bassMidi) {
+            int bassMidi,
+            Pins pins) {
         public static final int ANY_FRET = 99;
+
+        Wanted unpinned() {
+            return new Wanted(
+                    wholeShapes, strings, colours, rowsHeard, highestFret, bassSoon, tuneSoon, bassMidi, Pins.NONE);
+        }
 
         /** All colours of a chord at once, however it is held. */
         static Wanted of(Optional<ChordSymbol> chord) {
-            return new Wanted(false, 0, chord.map(ChordSymbol::colourClasses).orElse(0), 0, ANY_FRET, 0, 0, 0);
+            return new Wanted(
+                    false, 0, chord.map(ChordSymbol::colourClasses).orElse(0), 0, ANY_FRET, 0, 0, 0, Pins.NONE);
         }
     }
 
@@ -110,6 +118,11 @@ public record Slot(
     /** The same with no shape to be held. */
     public Slot unlocked() {
         return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.empty(), wanted, next);
+    }
+
+    /** The same with every place free. */
+    public Slot unpinned() {
+        return wanting(wanted.unpinned());
     }
 
     /** The same with a shape held. */

@@ -87,6 +87,10 @@ final class CandidateAdder {
                 }
             }
         });
+        int pinned = demand.melodyBegins() ? demand.wanted().pins().tuneString() : 0;
+        if (places.stream().anyMatch(place -> place.string() == pinned)) {
+            places.removeIf(place -> place.string() != pinned);
+        }
         if (places.isEmpty() || !demand.melodyBegins()) {
             places.add(Place.NOWHERE);
         }
@@ -94,6 +98,10 @@ final class CandidateAdder {
     }
 
     boolean admits(Place tune, Place bass, int outOfReach) {
+        int pinned = demand.wanted().pins().bassString();
+        if (demand.bassBegins() && pinned > 0 && bass.string() != pinned) {
+            return false;
+        }
         boolean noBass = demand.bassBegins() && bass.isNowhere();
         boolean tuneIsBass = noBass && !tune.isNowhere() && BassEar.tuneMayBeBass(instrument, demand);
         int unplayable = outOfReach + (noBass && !tuneIsBass ? BASS_LOST : 0);
@@ -126,6 +134,9 @@ final class CandidateAdder {
             return;
         }
         Stops stops = Stops.of(presses);
+        if (!demand.wanted().pins().allow(presses, stops, tune.string(), bass.string())) {
+            return;
+        }
         int thin = thin(stops, tune, bass, silent);
         List<Ear.Placing> ways = demand.inner() ? placings(stops, tune, bass, silent) : List.of(Ear.Placing.NONE);
         for (int variant = 0; variant < ways.size(); variant++) {

@@ -13,6 +13,7 @@ import java.util.concurrent.atomic.LongAdder;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import phalanx.arrange.demand.BassEar;
+import phalanx.arrange.demand.Pins;
 import phalanx.arrange.demand.Slot;
 import phalanx.cost.Effort;
 import phalanx.guitar.Instrument;
@@ -64,6 +65,7 @@ public final class LayerFinder {
 
     private final Map<Integer, Map<Slot.Demand, Layer>> promising = new ConcurrentHashMap<>();
     private final Map<Slot.Demand, Boolean> locksKept = new ConcurrentHashMap<>();
+    private final Map<Slot.Demand, Boolean> pinsKept = new ConcurrentHashMap<>();
     private final Map<Slot.Demand, Layer> all = new ConcurrentHashMap<>();
     private final LongAdder kept = new LongAdder();
     private final LongAdder keptPromising = new LongAdder();
@@ -111,6 +113,7 @@ public final class LayerFinder {
             promising.keySet().retainAll(Set.of(ofEach));
             known.keySet().retainAll(slots.stream().map(Slot::demand).collect(Collectors.toSet()));
             locksKept.clear();
+            pinsKept.clear();
             keptPromising.reset();
             keptPromising.add(known.values().stream().mapToLong(Layer::count).sum());
         }
@@ -162,6 +165,21 @@ public final class LayerFinder {
                 || locksKept.computeIfAbsent(slot.demand(), demand -> new HeldSearch(this, demand)
                         .locked(demand.locked().get())
                         .isPresent());
+    }
+
+    /** Whether what is decided of a slot's places leaves a way that can be held; true where nothing is. */
+    boolean keepsPins(Slot slot) {
+        if (slot.wanted().pins().equals(Pins.NONE)) {
+            return true;
+        }
+        return pinsKept.computeIfAbsent(slot.demand(), demand -> {
+            LayerBuilder pinned = search(demand, ROUGH_SLACK);
+            if (pinned.isEmpty()) {
+                return false;
+            }
+            LayerBuilder free = search(slot.unpinned().demand(), ROUGH_SLACK);
+            return pinned.unplayable() <= free.unplayable() && pinned.lost <= free.lost;
+        });
     }
 
     CandidateAdder adder(Slot.Demand demand) {

@@ -88,6 +88,7 @@ public final class Solver {
         // a lock that cannot be kept is left; the audit says so
         List<Slot> kept = slots.stream()
                 .map(slot -> finder.keepsLock(slot) ? slot : slot.unlocked())
+                .map(slot -> finder.keepsPins(slot) ? slot : slot.unpinned())
                 .toList();
         SongGraph check = new SongGraph(
                 kept, tempo, new Layer[0], finder.meter(), finder.finder().instrument(), cancelled);

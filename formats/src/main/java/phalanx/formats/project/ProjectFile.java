@@ -10,7 +10,6 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
@@ -21,8 +20,10 @@ import phalanx.arrange.WrittenNote;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.Holding;
+import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Octave;
+import phalanx.arrange.demand.PlaceLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.demand.TuneUse;
@@ -37,6 +38,7 @@ import phalanx.guitar.Instrument;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
+import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.HeldShape;
 import phalanx.project.Project;
 import phalanx.technique.HarmonicNode;
@@ -71,6 +73,8 @@ public final class ProjectFile {
         root.set("hand", mapper.valueToTree(project.hand()));
         ArrayNode locks = root.putArray("locks");
         ArrayNode attacks = root.putArray("attacks");
+        ArrayNode places = root.putArray("places");
+        ArrayNode limits = root.putArray("limits");
         ArrayNode cascades = root.putArray("cascades");
         for (Lock lock : project.locks()) {
             if (lock instanceof ShapeLock shape) {
@@ -84,6 +88,18 @@ public final class ProjectFile {
                         .put("node", cascade.node().toString())
                         .put("order", cascade.order());
                 node.set("held", mapper.valueToTree(cascade.held()));
+            } else if (lock instanceof PlaceLock place) {
+                ObjectNode node = places.addObject()
+                        .put("tick", place.tick())
+                        .put("role", place.role().label())
+                        .put("string", place.string());
+                place.finger().ifPresent(finger -> node.put("finger", finger.symbol()));
+            } else if (lock instanceof LimitLock limit) {
+                ObjectNode node = limits.addObject()
+                        .put("startTick", limit.startTick())
+                        .put("endTick", limit.endTick())
+                        .put("noBarre", limit.noBarre());
+                limit.highestFret().ifPresent(fret -> node.put("highestFret", fret));
             } else if (lock instanceof AttackLock attack) {
                 attacks.addObject()
                         .put("tick", attack.tick())
@@ -231,6 +247,18 @@ public final class ProjectFile {
         for (JsonPlace attack : root.child("attacks").items()) {
             locks.add(attackLock(attack));
         }
+        for (JsonPlace place : root.child("places").items()) {
+            locks.add(placeLock(place));
+        }
+        for (JsonPlace limit : root.child("limits").items()) {
+            int start = limit.child("startTick").integer();
+            int end = limit.child("endTick").integer();
+            boolean noBarre = limit.child("noBarre").flag();
+            OptionalInt highest = limit.has("highestFret")
+                    ? OptionalInt.of(limit.child("highestFret").integer())
+                    : OptionalInt.empty();
+            locks.add(limit.checked(() -> new LimitLock(start, end, highest, noBarre)));
+        }
         for (JsonPlace cascade : root.child("cascades").items()) {
             int start = cascade.child("startTick").integer();
             int end = cascade.child("endTick").integer();
@@ -239,7 +267,6 @@ public final class ProjectFile {
             String order = cascade.child("order").text();
             locks.add(cascade.checked(() -> new CascadeLock(start, end, held, HarmonicNode.parse(node), order)));
         }
-        locks.sort(Comparator.comparingInt(Lock::startTick));
         return locks;
     }
 
@@ -250,10 +277,25 @@ public final class ProjectFile {
         return lock.checked(() -> new ShapeLock(start, end, held));
     }
 
+    private static Lock placeLock(JsonPlace lock) throws FormatException {
+        int tick = lock.child("tick").integer();
+        Role role = role(lock);
+        int string = lock.child("string").integer();
+        Optional<Finger> finger = lock.has("finger")
+                ? Optional.of(lock.child("finger")
+                        .checked(() -> Finger.of(lock.child("finger").text())))
+                : Optional.empty();
+        return lock.checked(() -> new PlaceLock(tick, role, string, finger));
+    }
+
+    private static Role role(JsonPlace lock) throws FormatException {
+        JsonPlace role = lock.child("role");
+        return role.checked(() -> Role.parse(role.text()));
+    }
+
     private static Lock attackLock(JsonPlace lock) throws FormatException {
         int tick = lock.child("tick").integer();
-        Role role =
-                lock.child("role").checked(() -> Role.parse(lock.child("role").text()));
+        Role role = role(lock);
         AttackLock.Way way = way(lock);
         return lock.checked(() -> new AttackLock(tick, role, way));
     }

@@ -43,6 +43,8 @@ final class ProjectVersions {
             "hand",
             "locks",
             "attacks",
+            "places",
+            "limits",
             "cascades",
             "written",
             "picking",
@@ -127,10 +129,12 @@ final class ProjectVersions {
         }
     }
 
-    /** Bends and harmonics come in beside slurs. */
+    /** Bends and harmonics come in beside slurs, and decisions on places and limits. */
     private static void toVersion4(ObjectNode root) {
         JsonNode slurs = root.remove("slurs");
         root.set("attacks", slurs == null ? root.arrayNode() : slurs);
+        root.putArray("places");
+        root.putArray("limits");
         for (String notes : List.of("attacks", "written")) {
             for (JsonNode note : root.path(notes)) {
                 if (note instanceof ObjectNode own && own.path("slurred").isBoolean()) {

@@ -1,0 +1,49 @@
+package phalanx.arrange.demand;
+
+import java.util.List;
+import java.util.Objects;
+import java.util.OptionalInt;
+import phalanx.song.Moved;
+
+/**
+ * The player's limits for the left hand over some bars.
+ *
+ * @param startTick from
+ * @param endTick up to, not included
+ * @param highestFret no finger above it, if that is wanted
+ * @param noBarre whether no finger lies over several strings
+ */
+public record LimitLock(int startTick, int endTick, OptionalInt highestFret, boolean noBarre) implements Lock {
+    public LimitLock {
+        Objects.requireNonNull(highestFret, "highestFret");
+        if (startTick < 0 || endTick <= startTick) {
+            throw new IllegalArgumentException("a limit from tick " + startTick + " to " + endTick);
+        }
+        if (highestFret.isPresent() && highestFret.getAsInt() < 1) {
+            throw new IllegalArgumentException("no higher than fret " + highestFret.getAsInt() + ": it starts at 1");
+        }
+        if (highestFret.isEmpty() && !noBarre) {
+            throw new IllegalArgumentException("a limit that limits nothing");
+        }
+    }
+
+    @Override
+    public List<Lock> moved(Moved moved) {
+        return moved.stretch(startTick, endTick).stream()
+                .map(stretch -> (Lock) new LimitLock(stretch.from(), stretch.to(), highestFret, noBarre))
+                .toList();
+    }
+
+    @Override
+    public boolean contradicts(Lock other) {
+        boolean alike = other instanceof LimitLock limit
+                && (limit.noBarre && noBarre || limit.highestFret.isPresent() && highestFret.isPresent());
+        return alike && other.startTick() < endTick && startTick < other.endTick();
+    }
+
+    @Override
+    public String words() {
+        String fret = highestFret.isPresent() ? "not above fret " + highestFret.getAsInt() : "";
+        return fret + (noBarre ? (fret.isEmpty() ? "" : ", ") + "no barre" : "");
+    }
+}
