@@ -127,7 +127,8 @@ final class AttackKeys {
                 .orElse("");
     }
 
-    private static String place(Arrangement arrangement, int tick) {
+    /** A place in words. */
+    static String place(Arrangement arrangement, int tick) {
         Bar bar = arrangement.song().barAt(tick);
         String beat = String.format(Locale.ROOT, "%.2f", bar.beatOf(tick)).replaceAll("\\.?0+$", "");
         return "bar " + bar.number() + ", beat " + beat;

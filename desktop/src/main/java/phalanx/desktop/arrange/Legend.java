@@ -48,6 +48,9 @@ final class Legend extends VBox {
                                 "good",
                                 "above, the hand on the neck: a ribbon slides, dashes jump"),
                         line(new Rectangle(SIGN, 3), "inner", "bare figure: inner note; bar: how long it rings"));
+        if (!arrangement.request().locks().isEmpty()) {
+            getChildren().add(line(new Circle(3.5), "ink", "pin, or bracket with one: decided by you"));
+        }
         if (has(arrangement, Attack.Brush.class)) {
             getChildren().add(line(new Line(0, 0, SIGN / 2, SIGN), "inner", "below: slanted, a brush"));
         }

@@ -2,10 +2,14 @@ package phalanx.desktop.arrange;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeSet;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
+import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.Lock;
+import phalanx.arrange.demand.PlaceLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
@@ -30,6 +34,7 @@ import phalanx.theory.Pitch;
 /** Draws lines of the score. Voices differ in shape and colour together. */
 final class ScorePainter {
     private static final double TILE = 19;
+    private static final double PIN = 3.5;
     private static final double CORNER = 6;
     private static final double DOT = 9;
     private static final double HIT = 17;
@@ -75,6 +80,43 @@ final class ScorePainter {
                 .filter(hit -> hit.tick() >= line.startTick() && hit.tick() < line.endTick())
                 .forEach(hit -> paintHit(g, line, hit));
         paintCount(g, line, notes);
+        arrangement.request().locks().forEach(lock -> paintPin(g, line, lock));
+    }
+
+    /** A pin at a note that is decided; a bracket over a stretch that is. */
+    private void paintPin(GraphicsContext g, ScoreLayout.Line line, Lock lock) {
+        if (lock.endTick() <= line.startTick() || lock.startTick() >= line.endTick()) {
+            return;
+        }
+        g.setFill(colour("ink"));
+        Optional<Role> role = lock instanceof PlaceLock place
+                ? Optional.of(place.role())
+                : lock instanceof AttackLock attack ? Optional.of(attack.role()) : Optional.empty();
+        if (role.isPresent()) {
+            arrangement.notes().stream()
+                    .filter(note -> note.tick() == lock.startTick() && note.role() == role.get())
+                    .forEach(note -> {
+                        double x = layout.x(line, note.tick()) + TILE / 2;
+                        double y = layout.stringY(line, note.string()) - TILE / 2;
+                        g.fillOval(x - PIN, y - PIN, 2 * PIN, 2 * PIN);
+                        g.fillRect(x - 1, y, 2, PIN + 3);
+                    });
+            return;
+        }
+        double from =
+                lock.startTick() < line.startTick() ? ScoreLayout.LEFT : layout.x(line, lock.startTick()) - TILE / 2;
+        double to = lock.endTick() >= line.endTick()
+                ? layout.lineEndX(line)
+                : layout.x(line, lock.endTick()) - TILE / 2 - 2;
+        double y = layout.stringLaneY(line) - 3;
+        g.fillRect(from, y, to - from, 2);
+        if (lock.startTick() >= line.startTick()) {
+            g.fillRect(from, y, 2, 8);
+            g.fillOval(from - PIN + 1, y - PIN, 2 * PIN, 2 * PIN);
+        }
+        if (lock.endTick() < line.endTick()) {
+            g.fillRect(to - 2, y, 2, 8);
+        }
     }
 
     private void paintHit(GraphicsContext g, ScoreLayout.Line line, Hit hit) {

@@ -7,6 +7,7 @@ import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -14,6 +15,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
@@ -23,6 +25,7 @@ import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Themed;
 import phalanx.desktop.widget.WhenShown;
+import phalanx.lefthand.shape.Finger;
 import phalanx.project.Project;
 
 /** The score station: the score, the strip of the whole song below it, and the Why drawer at its side. */
@@ -41,16 +44,22 @@ public final class ScoreStation extends StackPane implements Themed {
     private final HBox content;
     private final VBox empty;
     private final AttackKeys attacks;
+    private final PlaceKeys places;
+    private final Decisions decisions;
     private int shownFinding = -1;
 
     public ScoreStation(Workbench workbench, Playback playback) {
         this.workbench = workbench;
         this.playback = playback;
         this.attacks = new AttackKeys(workbench);
-        this.why = new WhyDrawer(new WhyDrawer.Actions(workbench::lock, workbench::release, this::findFaster, way -> {
-            workbench.take(way);
-            requestFocus();
-        }));
+        this.places = new PlaceKeys(workbench);
+        this.decisions = new Decisions(workbench, this::requestFocus);
+        this.why = new WhyDrawer(
+                new WhyDrawer.Actions(workbench::lock, workbench::release, this::findFaster, way -> {
+                    workbench.take(way);
+                    requestFocus();
+                }),
+                decisions);
         settled.setOnFinished(event -> findOtherWays());
         VBox left = new VBox(score, strip);
         VBox.setVgrow(score, Priority.ALWAYS);
@@ -63,7 +72,7 @@ public final class ScoreStation extends StackPane implements Themed {
         setFocusTraversable(true);
         setId("score-station");
         setAccessibleText(
-                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, ] goes to the next finding");
+                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, ] goes to the next finding");
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -115,6 +124,7 @@ public final class ScoreStation extends StackPane implements Themed {
 
     private void explain(Arrangement shown) {
         why.show(shown, score.selected());
+        workbench.project().ifPresent(project -> decisions.show(project, score.selected()));
         if (isWritten()) {
             why.showWritten(workbench::arrangeAnew);
             return;
@@ -220,6 +230,12 @@ public final class ScoreStation extends StackPane implements Themed {
         if (event.isShortcutDown()) {
             return;
         }
+        if (event.isAltDown()) {
+            if (onPlaceKey(event.getCode(), event.isShiftDown() ? Role.BASS : Role.MELODY)) {
+                event.consume();
+            }
+            return;
+        }
         switch (event.getCode()) {
             case RIGHT -> select(score.neighbour(true));
             case LEFT -> select(score.neighbour(false));
@@ -237,6 +253,26 @@ public final class ScoreStation extends StackPane implements Themed {
         if (handled) {
             event.consume();
         }
+    }
+
+    /** Alt with arrows moves a note to another string, with a figure or T it changes its finger; Shift means the bass. */
+    private boolean onPlaceKey(KeyCode code, Role role) {
+        Optional<Arrangement> shown = workbench.arrangement();
+        Optional<Finger> finger =
+                switch (code) {
+                    case DIGIT1 -> Optional.of(Finger.INDEX);
+                    case DIGIT2 -> Optional.of(Finger.MIDDLE);
+                    case DIGIT3 -> Optional.of(Finger.RING);
+                    case DIGIT4 -> Optional.of(Finger.LITTLE);
+                    case T -> Optional.of(Finger.THUMB);
+                    default -> Optional.empty();
+                };
+        boolean moves = code == KeyCode.UP || code == KeyCode.DOWN;
+        if (moves) {
+            shown.ifPresent(song -> places.move(song, score.selected(), role, code == KeyCode.UP));
+        }
+        finger.ifPresent(own -> shown.ifPresent(song -> places.finger(song, score.selected(), role, own)));
+        return moves || finger.isPresent();
     }
 
     private void press(AttackLock.Way way) {

@@ -54,14 +54,15 @@ final class WhyDrawer extends ScrollPane {
     record Actions(
             Consumer<ShapeLock> lock, Consumer<ShapeLock> release, Runnable findFaster, Consumer<FasterWay> take) {}
 
-    WhyDrawer(Actions actions) {
+    /** @param decisions shown below the findings */
+    WhyDrawer(Actions actions, Decisions decisions) {
         this.actions = actions;
         ways.setId("other-ways");
         place.setId("place");
         place.getStyleClass().add("heading");
         findings.setId("findings");
         // other ways come later than the rest: what is pressed must not move away
-        VBox content = new VBox(place, neck, notes, effort, findings, faster, ways, legend);
+        VBox content = new VBox(place, neck, notes, effort, findings, decisions, faster, ways, legend);
         content.getStyleClass().add("why");
         getStyleClass().add("why-drawer");
         setContent(content);

@@ -1,0 +1,138 @@
+package phalanx.desktop.arrange;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.function.UnaryOperator;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import phalanx.arrange.demand.LimitLock;
+import phalanx.arrange.demand.Lock;
+import phalanx.desktop.Workbench;
+import phalanx.desktop.widget.Cards;
+import phalanx.project.Project;
+import phalanx.song.Bar;
+import phalanx.song.Section;
+import phalanx.song.Song;
+
+/** What the player has decided in a bar, to be released one by one or all at once, and the limits of its section. */
+final class Decisions extends VBox {
+    private static final List<Integer> FRETS = List.of(3, 4, 5, 7, 9, 12);
+    private static final String ANY = "any";
+
+    private final Workbench workbench;
+    private final Runnable done;
+
+    /** @param done called after a control was used: the score takes the keys again */
+    Decisions(Workbench workbench, Runnable done) {
+        super(6);
+        this.workbench = workbench;
+        this.done = done;
+        setId("decisions");
+    }
+
+    /** A stretch that limits hold for: a section, or the song where it has none. */
+    private record Stretch(int from, int to, String name) {
+        static Stretch around(Song song, int tick) {
+            int from = 0;
+            int to = song.endTick();
+            String name = "the song";
+            for (Section section : song.sections()) {
+                if (section.startTick() <= tick) {
+                    from = section.startTick();
+                    name = "section " + section.name();
+                } else {
+                    to = Math.min(to, section.startTick());
+                }
+            }
+            return new Stretch(from, to, name);
+        }
+    }
+
+    void show(Project project, int tick) {
+        Bar bar = project.song().barAt(Math.min(tick, project.song().endTick() - 1));
+        List<Lock> here = project.locks().stream()
+                .filter(lock -> lock.startTick() < bar.endTick() && lock.endTick() > bar.startTick())
+                .toList();
+        getChildren().setAll(Cards.heading(here.isEmpty() ? "Nothing decided in this bar" : "Decided in this bar"));
+        for (int i = 0; i < here.size(); i++) {
+            getChildren().add(line(here.get(i), i + 1));
+        }
+        if (project.locks().size() > 1) {
+            getChildren()
+                    .add(Cards.button(
+                            "release-all",
+                            "Release all " + project.locks().size() + " in the song",
+                            "The engine chooses everything again; Ctrl+Z takes it back",
+                            () -> decide("release of all decisions", now -> now.lockedTo(List.of()))));
+        }
+        if (project.written().isEmpty()) {
+            addLimits(project, Stretch.around(project.song(), tick));
+        }
+    }
+
+    private HBox line(Lock lock, int number) {
+        Label words = new Label(lock.words());
+        words.setWrapText(true);
+        words.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        Button release = Cards.button(
+                "release-" + number,
+                "Release",
+                "Let the engine choose again: " + lock.words(),
+                () -> decide("release of " + lock.words(), now -> now.withoutLock(lock)));
+        release.setMinWidth(USE_PREF_SIZE);
+        HBox line = new HBox(8, words, release);
+        line.setAlignment(Pos.CENTER_LEFT);
+        return line;
+    }
+
+    private void addLimits(Project project, Stretch stretch) {
+        Optional<LimitLock> now = project.locks().stream()
+                .filter(LimitLock.class::isInstance)
+                .map(LimitLock.class::cast)
+                .filter(limit -> limit.startTick() == stretch.from && limit.endTick() == stretch.to)
+                .findFirst();
+        ComboBox<String> fret = new ComboBox<>();
+        fret.setId("highest-fret");
+        fret.setAccessibleText("Highest fret in " + stretch.name);
+        fret.getItems().add(ANY);
+        FRETS.forEach(one -> fret.getItems().add(String.valueOf(one)));
+        fret.setValue(now.filter(limit -> limit.highestFret().isPresent())
+                .map(limit -> String.valueOf(limit.highestFret().getAsInt()))
+                .orElse(ANY));
+        CheckBox barre = new CheckBox("no barre");
+        barre.setId("no-barre");
+        barre.setAccessibleText("No barre in " + stretch.name);
+        barre.setSelected(now.map(LimitLock::noBarre).orElse(false));
+        Runnable change = () -> limit(stretch, now, fret.getValue(), barre.isSelected());
+        fret.setOnAction(event -> change.run());
+        barre.setOnAction(event -> change.run());
+        HBox limits = new HBox(8, Cards.before("up to fret"), fret, barre);
+        limits.setAlignment(Pos.CENTER_LEFT);
+        getChildren().addAll(Cards.quiet("Limits in " + stretch.name), limits);
+    }
+
+    private void limit(Stretch stretch, Optional<LimitLock> before, String fret, boolean noBarre) {
+        OptionalInt highest = fret.equals(ANY) ? OptionalInt.empty() : OptionalInt.of(Integer.parseInt(fret));
+        Optional<LimitLock> limit = highest.isPresent() || noBarre
+                ? Optional.of(new LimitLock(stretch.from, stretch.to, highest, noBarre))
+                : Optional.empty();
+        String what = limit.map(LimitLock::words).orElse("no limits") + " in " + stretch.name;
+        decide(what, now -> {
+            Project free = before.map(now::withoutLock).orElse(now);
+            return limit.map(free::withLock).orElse(free);
+        });
+    }
+
+    private void decide(String what, UnaryOperator<Project> edit) {
+        workbench.decide(what, edit);
+        done.run();
+    }
+}

@@ -1,0 +1,67 @@
+package phalanx.desktop.arrange;
+
+import java.util.Optional;
+import phalanx.arrange.demand.PlaceLock;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.Workbench;
+import phalanx.desktop.session.Message;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.shape.Finger;
+
+/** Moves a note of tune or bass to another string, or gives it to another finger; the rest is solved around it. */
+final class PlaceKeys {
+    private final Workbench workbench;
+
+    PlaceKeys(Workbench workbench) {
+        this.workbench = workbench;
+    }
+
+    /** To the next string towards the treble side or the bass that has the note. */
+    void move(Arrangement arrangement, int tick, Role role, boolean up) {
+        Optional<ArrangedNote> found = note(arrangement, tick, role);
+        if (found.isEmpty()) {
+            return;
+        }
+        ArrangedNote note = found.get();
+        Instrument instrument = arrangement.request().instrument();
+        int step = up ? -1 : 1;
+        for (int string = note.string() + step; string >= 1 && string <= instrument.strings(); string += step) {
+            boolean has = role == Role.BASS || instrument.has(string, instrument.fretOf(string, note.midi()));
+            if (has) {
+                decide(arrangement, new PlaceLock(tick, role, string, Optional.empty()));
+                return;
+            }
+        }
+        workbench.say(Message.error("No string " + (up ? "above" : "below") + " string " + note.string()
+                + " has this note of the " + role.label() + " within the neck."));
+    }
+
+    /** By a finger, on the string where it is. */
+    void finger(Arrangement arrangement, int tick, Role role, Finger finger) {
+        note(arrangement, tick, role).ifPresent(note -> {
+            if (note.fret() == 0) {
+                workbench.say(Message.plain("The " + role.label() + " note is an open string: no finger stops it."));
+            } else if (role == Role.MELODY && finger == Finger.THUMB) {
+                workbench.say(Message.error("The thumb never takes a tune note."));
+            } else {
+                decide(arrangement, new PlaceLock(tick, role, note.string(), Optional.of(finger)));
+            }
+        });
+    }
+
+    private Optional<ArrangedNote> note(Arrangement arrangement, int tick, Role role) {
+        Optional<ArrangedNote> note = arrangement.notes().stream()
+                .filter(one -> one.tick() == tick && one.role() == role)
+                .findFirst();
+        if (note.isEmpty()) {
+            workbench.say(Message.plain("No note of the " + role.label() + " begins here."));
+        }
+        return note;
+    }
+
+    private void decide(Arrangement arrangement, PlaceLock lock) {
+        workbench.decide(lock.words() + " in " + AttackKeys.place(arrangement, lock.tick()), now -> now.withLock(lock));
+    }
+}

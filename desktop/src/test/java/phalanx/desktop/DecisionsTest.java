@@ -1,0 +1,117 @@
+package phalanx.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Optional;
+import java.util.concurrent.TimeoutException;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.testfx.util.WaitForAsyncUtils;
+import phalanx.arrange.demand.LimitLock;
+import phalanx.arrange.demand.PlaceLock;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.arrange.ScoreStation;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.shape.Finger;
+import phalanx.project.Project;
+
+/** Notes moved and limits set in the score, listed, released and taken back. */
+class DecisionsTest extends OpenWindow {
+    private Arrangement shown() {
+        return workbench.arrangement().orElseThrow();
+    }
+
+    private ArrangedNote at(int tick, Role role) {
+        return shown().notes().stream()
+                .filter(note -> note.tick() == tick && note.role() == role)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private void selectTick(int tick) {
+        ScoreStation score = lookup("#score-station").query();
+        type(KeyCode.HOME);
+        while (score.selected() < tick) {
+            type(KeyCode.RIGHT);
+            WaitForAsyncUtils.waitForFxEvents();
+        }
+    }
+
+    /** The drawer is longer than the window. */
+    private void scrollToDecisions() {
+        interact(() -> {
+            ScrollPane pane = (ScrollPane) lookup(".why-drawer").query();
+            double y = pane.getContent()
+                    .sceneToLocal(lookup("#decisions").query().localToScene(0, 0))
+                    .getY();
+            double beyond = pane.getContent().getLayoutBounds().getHeight()
+                    - pane.getViewportBounds().getHeight();
+            pane.setVvalue(Math.max(0, Math.min(1, (y - 100) / beyond)));
+        });
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    @Test
+    void aTuneNoteIsMovedFingeredListedAndReleased() throws TimeoutException {
+        Project before = project();
+        clickOn("#score-station");
+        waitUntilArranged();
+        Instrument guitar = shown().request().instrument();
+        ArrangedNote note = shown().notes().stream()
+                .filter(one -> one.role() == Role.MELODY && one.string() == 1 && one.fret() > 0)
+                .filter(one -> guitar.fretOf(2, one.midi()) <= 9)
+                .findFirst()
+                .orElseThrow();
+        selectTick(note.tick());
+        push(KeyCode.ALT, KeyCode.DOWN);
+        waitForText("#message", "Set the melody note on string 2");
+        waitUntilArranged();
+        assertThat(at(note.tick(), Role.MELODY).string()).isEqualTo(2);
+        assertThat(at(note.tick(), Role.MELODY).midi()).isEqualTo(note.midi());
+        Finger other = at(note.tick(), Role.MELODY).left().orElseThrow() == Finger.LITTLE ? Finger.RING : Finger.LITTLE;
+        push(KeyCode.ALT, other == Finger.RING ? KeyCode.DIGIT3 : KeyCode.DIGIT4);
+        waitUntilArranged();
+        assertThat(project().locks()).containsExactly(new PlaceLock(note.tick(), Role.MELODY, 2, Optional.of(other)));
+        assertThat(at(note.tick(), Role.MELODY).left()).contains(other);
+        assertThat(shows("#decisions", "the melody note on string 2 with finger " + other.symbol()))
+                .isTrue();
+        scrollToDecisions();
+        clickOn("#release-1");
+        waitForText("#message", "Set release of");
+        waitUntilArranged();
+        assertThat(project()).isEqualTo(before);
+        assertThat(at(note.tick(), Role.MELODY)).isEqualTo(note);
+        assertThat(shows("#decisions", "Nothing decided in this bar")).isTrue();
+    }
+
+    @Test
+    void limitsHoldForASectionAndAreTakenBack() throws TimeoutException {
+        Project before = project();
+        clickOn("#score-station");
+        waitUntilArranged();
+        selectTick(shown().song().sections().get(0).startTick());
+        scrollToDecisions();
+        clickOn("#no-barre");
+        waitForText("#message", "Set no barre in section A");
+        waitUntilArranged();
+        LimitLock limit = (LimitLock) project().locks().get(0);
+        assertThat(shown().holds())
+                .filteredOn(hold -> hold.tick() < limit.endTick() && hold.endTick() > limit.startTick())
+                .noneMatch(hold -> hold.press().isBarre());
+        interact(() -> lookup("#highest-fret").<ComboBox<String>>query().setValue("4"));
+        waitForText("#message", "not above fret 4, no barre");
+        waitUntilArranged();
+        assertThat(project().locks()).hasSize(1);
+        assertThat(lookup("#no-barre").<CheckBox>query().isSelected()).isTrue();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: not above fret 4");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitUntilArranged();
+        assertThat(project()).isEqualTo(before);
+    }
+}
