@@ -89,6 +89,34 @@ class DecisionsTest extends OpenWindow {
         assertThat(shows("#decisions", "Nothing decided in this bar")).isTrue();
     }
 
+    /** Smaller shows more of the song, and a click means the moment under the mouse in every size. */
+    @Test
+    void theScoreIsShownLargerAndSmaller() throws TimeoutException {
+        clickOn("#score-station");
+        waitUntilArranged();
+        ScoreStation score = lookup("#score-station").query();
+        selectTick(0);
+        int usual = score.visible().get(1);
+        write("---");
+        WaitForAsyncUtils.waitForFxEvents();
+        int small = score.visible().get(1);
+        assertThat(small).isGreaterThan(usual);
+        clickOn(score.localToScreen(300, 200));
+        int picked = score.selected();
+        assertThat(picked).isPositive();
+        write("0");
+        WaitForAsyncUtils.waitForFxEvents();
+        selectTick(0);
+        assertThat(score.visible().get(1)).isEqualTo(usual);
+        clickOn(score.localToScreen(300, 200));
+        // the same place is an earlier moment where everything is larger
+        assertThat(score.selected()).isLessThan(picked);
+        write("+++++");
+        WaitForAsyncUtils.waitForFxEvents();
+        selectTick(0);
+        assertThat(score.visible().get(1)).isLessThan(usual);
+    }
+
     @Test
     void limitsHoldForASectionAndAreTakenBack() throws TimeoutException {
         Project before = project();

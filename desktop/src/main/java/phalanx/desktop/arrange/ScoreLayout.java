@@ -25,6 +25,9 @@ final class ScoreLayout {
     static final double LANE_PAD = 14;
     static final double LANE_GAP = 8;
     static final double COUNT = 22;
+    /** What words under the count take. */
+    static final double WORDS = 20;
+
     static final double LINE_GAP = 10;
     /** Room before the first note of a bar, so that its tile clears the bar line. */
     static final double BAR_PAD = 14;
@@ -57,10 +60,13 @@ final class ScoreLayout {
     private final int strings;
     private final int digits;
     private final double heading;
+    private final double words;
 
-    /** @param sung whether a tune that is sung stands above the lanes */
+    /** @param sung whether a tune that is sung stands above the lanes; else its words stand below the count */
     ScoreLayout(Song song, int strings, int digits, boolean sung, double width) {
         this.heading = sung ? HEADING + SUNG : HEADING;
+        this.words =
+                !sung && song.melody().stream().anyMatch(note -> note.syllable().isPresent()) ? WORDS : 0;
         this.strings = strings;
         this.digits = digits;
         double room = Math.max(200, width - LEFT - RIGHT);
@@ -102,7 +108,7 @@ final class ScoreLayout {
     }
 
     double lineHeight() {
-        return heading + NECK + LANE_GAP + stringLane() + LANE_GAP + digitLane() + COUNT + LINE_GAP;
+        return heading + NECK + LANE_GAP + stringLane() + LANE_GAP + digitLane() + COUNT + words + LINE_GAP;
     }
 
     double stringLane() {
@@ -180,6 +186,14 @@ final class ScoreLayout {
     /** Row 0 is the highest. */
     double digitY(Line line, int row) {
         return digitLaneY(line) + LANE_PAD - 4 + row * DIGIT_GAP;
+    }
+
+    boolean hasWords() {
+        return words > 0;
+    }
+
+    double wordsY(Line line) {
+        return countY(line) + WORDS - 4;
     }
 
     double countY(Line line) {

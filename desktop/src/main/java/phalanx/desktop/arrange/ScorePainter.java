@@ -80,6 +80,9 @@ final class ScorePainter {
                 .filter(hit -> hit.tick() >= line.startTick() && hit.tick() < line.endTick())
                 .forEach(hit -> paintHit(g, line, hit));
         paintCount(g, line, notes);
+        if (layout.hasWords()) {
+            paintWords(g, line);
+        }
         arrangement.request().locks().forEach(lock -> paintPin(g, line, lock));
     }
 
@@ -357,6 +360,16 @@ final class ScorePainter {
                 Color colour = colour(struck.contains(count.tick()) ? "ink" : "rule");
                 double x = layout.x(line, count.tick());
                 Pens.centred(g, count.word(), x, layout.countY(line) - 4, Pens.mono(13), colour);
+            }
+        }
+    }
+
+    /** The words of a tune that is played, each under its note. */
+    private void paintWords(GraphicsContext g, ScoreLayout.Line line) {
+        for (MelodyNote note : arrangement.song().melodyBetween(line.startTick(), line.endTick())) {
+            if (note.tick() >= line.startTick() && note.syllable().isPresent()) {
+                double x = layout.x(line, note.tick()) - TILE / 2;
+                Pens.left(g, note.syllable().get(), x, layout.wordsY(line), Pens.sans(14), colour("melody"));
             }
         }
     }

@@ -72,7 +72,7 @@ public final class ScoreStation extends StackPane implements Themed {
         setFocusTraversable(true);
         setId("score-station");
         setAccessibleText(
-                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, ] goes to the next finding");
+                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, plus and minus zoom, ] goes to the next finding");
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -188,6 +188,11 @@ public final class ScoreStation extends StackPane implements Themed {
         lock().ifPresentOrElse(workbench::release, () -> workbench.say(Message.plain("No lock holds at this moment.")));
     }
 
+    /** The first and last tick on screen. */
+    public List<Integer> visible() {
+        return score.visible();
+    }
+
     /** The tick of the selected moment. */
     public int selected() {
         return score.selected();
@@ -283,6 +288,9 @@ public final class ScoreStation extends StackPane implements Themed {
         switch (event.getCharacter()) {
             case "]" -> showFinding(1);
             case "[" -> showFinding(-1);
+            case "+", "=" -> score.zoom(true);
+            case "-" -> score.zoom(false);
+            case "0" -> score.zoomBack();
             default -> {}
         }
     }

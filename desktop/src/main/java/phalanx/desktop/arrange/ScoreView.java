@@ -21,6 +21,9 @@ import phalanx.desktop.Theme;
 final class ScoreView extends Region {
     private static final double BAR_WIDTH = 12;
     private static final double COLUMN = 30;
+    private static final double NEARER = 1.2;
+    private static final double NEAREST = 2.5;
+    private static final double FARTHEST = 0.3;
 
     private final Canvas picture = new Canvas();
     private final Canvas marks = new Canvas();
@@ -31,15 +34,22 @@ final class ScoreView extends Region {
     private TreeSet<Integer> moments = new TreeSet<>();
     private int selected;
     private int cursor = -1;
+    private double zoom = 1;
 
     ScoreView(IntConsumer onPick) {
         scroll.setOrientation(Orientation.VERTICAL);
         scroll.valueProperty().addListener((property, before, now) -> repaint());
         getChildren().addAll(picture, marks, scroll);
-        setOnScroll(event -> scrollTo(scroll.getValue() - event.getDeltaY()));
+        setOnScroll(event -> {
+            if (event.isShortcutDown()) {
+                zoom(event.getDeltaY() > 0);
+            } else {
+                scrollTo(scroll.getValue() - event.getDeltaY() / zoom);
+            }
+        });
         setOnMousePressed(event -> {
             if (layout != null) {
-                onPick.accept(layout.tickAt(event.getX(), event.getY() + scroll.getValue()));
+                onPick.accept(layout.tickAt(event.getX() / zoom, event.getY() / zoom + scroll.getValue()));
             }
         });
         setAccessibleText("Score");
@@ -57,6 +67,32 @@ final class ScoreView extends Region {
     void useTheme(Theme next) {
         theme = next;
         repaint();
+    }
+
+    /** Shows everything a step larger, or smaller; the selected moment stays in sight. */
+    void zoom(boolean nearer) {
+        zoomTo(Math.max(FARTHEST, Math.min(NEAREST, nearer ? zoom * NEARER : zoom / NEARER)));
+    }
+
+    /** Shows everything in its usual size. */
+    void zoomBack() {
+        zoomTo(1);
+    }
+
+    private void zoomTo(double times) {
+        zoom = times;
+        lay();
+        reveal(selected);
+    }
+
+    /** How many times its usual size everything is shown in. */
+    double zoom() {
+        return zoom;
+    }
+
+    /** The height of the window in the score's own pixels. */
+    private double viewHeight() {
+        return getHeight() / zoom;
     }
 
     /** Selects the moment at or before a tick, and scrolls to it. */
@@ -106,7 +142,7 @@ final class ScoreView extends Region {
         }
         ScoreLayout.Line line = layout.lineAt(tick);
         double bottom = line.top() + layout.lineHeight();
-        if (line.top() < scroll.getValue() || bottom > scroll.getValue() + getHeight() + ScoreLayout.LINE_GAP) {
+        if (line.top() < scroll.getValue() || bottom > scroll.getValue() + viewHeight() + ScoreLayout.LINE_GAP) {
             scrollTo(line.top());
         }
     }
@@ -121,7 +157,7 @@ final class ScoreView extends Region {
             return List.of(0, 0);
         }
         int first = layout.tickAt(0, scroll.getValue() + layout.lineHeight() / 2);
-        int last = layout.tickAt(Double.MAX_VALUE, scroll.getValue() + getHeight() - layout.lineHeight() / 2);
+        int last = layout.tickAt(Double.MAX_VALUE, scroll.getValue() + viewHeight() - layout.lineHeight() / 2);
         return List.of(first, last);
     }
 
@@ -144,10 +180,14 @@ final class ScoreView extends Region {
         Arrangement shown = arrangement.get();
         int strings = shown.request().instrument().strings();
         layout = new ScoreLayout(
-                shown.song(), strings, rows(shown), shown.request().tune() == TuneUse.SUNG, getWidth() - BAR_WIDTH);
-        double most = Math.max(0, layout.height() - getHeight());
+                shown.song(),
+                strings,
+                rows(shown),
+                shown.request().tune() == TuneUse.SUNG,
+                (getWidth() - BAR_WIDTH) / zoom);
+        double most = Math.max(0, layout.height() - viewHeight());
         scroll.setMax(most);
-        scroll.setVisibleAmount(layout.height() == 0 ? 0 : most * getHeight() / layout.height());
+        scroll.setVisibleAmount(layout.height() == 0 ? 0 : most * viewHeight() / layout.height());
         scroll.setUnitIncrement(layout.lineHeight() / 3);
         scroll.setBlockIncrement(layout.lineHeight());
         scroll.setVisible(most > 0);
@@ -161,6 +201,7 @@ final class ScoreView extends Region {
         if (layout != null && arrangement.isPresent()) {
             ScorePainter painter = new ScorePainter(arrangement.get(), layout, theme);
             g.save();
+            g.scale(zoom, zoom);
             g.translate(0, -scroll.getValue());
             layout.lines().stream().filter(this::onScreen).forEach(line -> painter.paint(g, line));
             g.restore();
@@ -169,7 +210,7 @@ final class ScoreView extends Region {
     }
 
     private boolean onScreen(ScoreLayout.Line line) {
-        return line.top() < scroll.getValue() + getHeight() && line.top() + layout.lineHeight() > scroll.getValue();
+        return line.top() < scroll.getValue() + viewHeight() && line.top() + layout.lineHeight() > scroll.getValue();
     }
 
     private void paintMarks() {
@@ -178,6 +219,8 @@ final class ScoreView extends Region {
         if (layout == null || arrangement.isEmpty()) {
             return;
         }
+        g.save();
+        g.scale(zoom, zoom);
         ScoreLayout.Line line = layout.lineAt(selected);
         double top = layout.neckLaneY(line) - scroll.getValue();
         double bottom = layout.countY(line) - scroll.getValue() + 4;
@@ -191,6 +234,7 @@ final class ScoreView extends Region {
             g.setLineWidth(2);
             g.strokeLine(x, from, x, layout.countY(playing) - scroll.getValue());
         }
+        g.restore();
     }
 
     /** Rows of the digit lane: the school's digits, and one for hits where there are any. */

@@ -179,16 +179,18 @@ public final class PickingStation extends HBox implements Themed {
                 .addAll(
                         put,
                         Cards.button("pattern-hear", "Hear", "The bar as it is now (H)", this::hear),
-                        Cards.before("groove"),
                         grooves(),
                         status);
         return Cards.card("Pattern", head, grid, foot);
     }
 
-    private ComboBox<Optional<Groove>> grooves() {
+    /** The word and its choice, which go to the next line together. */
+    private HBox grooves() {
         ComboBox<Optional<Groove>> box = choices.grooves();
         box.setPrefWidth(GROOVES);
-        return box;
+        HBox both = new HBox(8, Cards.before("groove"), box);
+        both.setAlignment(Pos.CENTER_LEFT);
+        return both;
     }
 
     private VBox reading() {
