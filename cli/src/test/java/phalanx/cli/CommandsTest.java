@@ -282,7 +282,13 @@ class CommandsTest {
         for (String field : List.of("findings", "effort", "terms", "tempoCeiling")) {
             assertThat(audit.get(field)).as(field).isEqualTo(song.get(field));
         }
-        assertThat(audit.size()).isEqualTo(4);
+        assertThat(audit.size()).isEqualTo(5);
+        int highest = 0;
+        for (JsonNode note : song.get("notes")) {
+            highest = Math.max(highest, note.get("fret").asInt());
+        }
+        assertThat(audit.get("figures").get("highestFret").asInt()).isEqualTo(highest);
+        assertThat(audit.get("figures").get("hardestBars")).isNotEmpty();
         out.getBuffer().setLength(0);
         assertThat(run("audit", in.toString())).isZero();
         assertThat(out.toString()).contains("findings, effort", "ceiling");

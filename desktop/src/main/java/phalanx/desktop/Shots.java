@@ -52,6 +52,7 @@ final class Shots {
         shell.score().select(arrangement.song().bars().get(2).startTick());
         List<View> views = List.of(
                 new View("score.png", () -> shell.show(Station.SCORE)),
+                new View("findings.png", () -> ((Button) scene.lookup("#all-findings")).fire()),
                 new View("guitar.png", () -> shell.show(Station.GUITAR)),
                 new View("song.png", this::showAdvice, () -> scene.lookup("#advise-use") != null),
                 new View("shapes.png", () -> shell.show(Station.SHAPES)),
@@ -62,6 +63,7 @@ final class Shots {
                 new View("picking.png", this::showPattern),
                 new View("score-dark.png", () -> {
                     shell.show(Station.SCORE);
+                    ((Button) scene.lookup("#findings-close")).fire();
                     shell.useTheme(Theme.ROSEWOOD);
                 }));
         take(folder, views, 0);

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.concurrent.TimeoutException;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -15,6 +16,8 @@ import phalanx.arrange.demand.PlaceLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
 import phalanx.desktop.arrange.ScoreStation;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
@@ -115,6 +118,37 @@ class DecisionsTest extends OpenWindow {
         WaitForAsyncUtils.waitForFxEvents();
         selectTick(0);
         assertThat(score.visible().get(1)).isLessThan(usual);
+    }
+
+    /** The list holds what the song has, by hand and kind, and leads to the places. */
+    @Test
+    void allFindingsAreListedFilteredAndWalked() throws TimeoutException {
+        // a tempo at which hands come too late
+        interact(() ->
+                workbench.decide("tempo 190", now -> now.withSong(now.song().withTempo(190))));
+        clickOn("#score-station");
+        waitUntilArranged();
+        type(KeyCode.F);
+        ListView<Finding> list = lookup("#finding-list").query();
+        assertThat(list.getItems()).isNotEmpty().isEqualTo(shown().findings());
+        ComboBox<String> hand = lookup("#finding-hand").query();
+        interact(() -> hand.getSelectionModel().select(1));
+        assertThat(list.getItems())
+                .isNotEmpty()
+                .allMatch(finding -> finding.kind().side() == FindingKind.Side.LEFT);
+        ComboBox<String> kind = lookup("#finding-kind").query();
+        interact(() -> kind.getSelectionModel().select(1));
+        assertThat(list.getItems()).allMatch(finding -> finding.kind().label().equals(kind.getValue()));
+        interact(() -> hand.getSelectionModel().select(0));
+        interact(list::requestFocus);
+        type(KeyCode.END);
+        Finding last = list.getItems().get(list.getItems().size() - 1);
+        ScoreStation score = lookup("#score-station").query();
+        assertThat(score.selected()).isLessThanOrEqualTo(last.tick());
+        assertThat(shown().song().barAt(score.selected()).number()).isEqualTo(last.bar());
+        type(KeyCode.F);
+        assertThat(lookup("#findings-panel").tryQuery()).isEmpty();
+        assertThat(shows("#place", "Bar " + last.bar())).isTrue();
     }
 
     @Test

@@ -34,6 +34,35 @@ public enum FindingKind {
         this.label = label;
     }
 
+    /** Whose matter a finding is. */
+    public enum Side {
+        LEFT,
+        RIGHT,
+        EAR
+    }
+
+    /** Which hand it concerns, or the ear. */
+    public Side side() {
+        return switch (this) {
+            case DIGIT_TOO_FAST, DIGITS_CROSSED, HIT_TOO_FAST, HIT_CONFLICT, HIT_NOT_LAID, HARMONIC_CONFLICT ->
+                Side.RIGHT;
+            case CUT_OFF, OUT_OF_RANGE, MELODY_BURIED, TONE_MISSING, DAMPED_NOTE, STRING_CLASH, OWN_BASS_NOT_KEPT ->
+                Side.EAR;
+            case REACH,
+                    FINGER_CONFLICT,
+                    SHIFT_TOO_FAST,
+                    PLACED_TOO_FAST,
+                    MOVED_TOO_FAST,
+                    REFINGERING_TOO_FAST,
+                    BARRE_TOO_FAST,
+                    THUMB_OUT_OF_RANGE,
+                    SLUR_TOO_FAST,
+                    SLUR_CONFLICT,
+                    LOCK_NOT_KEPT,
+                    STRAIN -> Side.LEFT;
+        };
+    }
+
     /** Whether it says that something has too little time. */
     public boolean isOfSpeed() {
         return switch (this) {

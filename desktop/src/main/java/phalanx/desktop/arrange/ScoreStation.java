@@ -46,6 +46,7 @@ public final class ScoreStation extends StackPane implements Themed {
     private final AttackKeys attacks;
     private final PlaceKeys places;
     private final Decisions decisions;
+    private final FindingsPanel findings;
     private int shownFinding = -1;
 
     public ScoreStation(Workbench workbench, Playback playback) {
@@ -55,11 +56,17 @@ public final class ScoreStation extends StackPane implements Themed {
         this.places = new PlaceKeys(workbench);
         this.decisions = new Decisions(workbench, this::requestFocus);
         this.why = new WhyDrawer(
-                new WhyDrawer.Actions(workbench::lock, workbench::release, this::findFaster, way -> {
-                    workbench.take(way);
-                    requestFocus();
-                }),
+                new WhyDrawer.Actions(
+                        workbench::lock,
+                        workbench::release,
+                        this::findFaster,
+                        way -> {
+                            workbench.take(way);
+                            requestFocus();
+                        },
+                        this::toggleFindings),
                 decisions);
+        this.findings = new FindingsPanel(finding -> select(finding.tick()), this::showMoment);
         settled.setOnFinished(event -> findOtherWays());
         VBox left = new VBox(score, strip);
         VBox.setVgrow(score, Priority.ALWAYS);
@@ -72,7 +79,7 @@ public final class ScoreStation extends StackPane implements Themed {
         setFocusTraversable(true);
         setId("score-station");
         setAccessibleText(
-                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, plus and minus zoom, ] goes to the next finding");
+                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, plus and minus zoom, F lists all findings, ] goes to the next finding");
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -103,6 +110,7 @@ public final class ScoreStation extends StackPane implements Themed {
         shownFinding = -1;
         score.show(arrangement);
         strip.show(arrangement);
+        findings.show(arrangement);
         offerFaster();
         select(score.selected());
     }
@@ -248,6 +256,7 @@ public final class ScoreStation extends StackPane implements Themed {
             case UP -> select(score.lineAway(false));
             case HOME -> select(0);
             case END -> select(Integer.MAX_VALUE);
+            case F -> toggleFindings();
             case K -> lockSelected();
             case U -> releaseSelected();
             case S -> press(AttackLock.Way.SLURRED);
@@ -278,6 +287,25 @@ public final class ScoreStation extends StackPane implements Themed {
         }
         finger.ifPresent(own -> shown.ifPresent(song -> places.finger(song, score.selected(), role, own)));
         return moves || finger.isPresent();
+    }
+
+    /** The list of all findings in place of the moment, or the moment again. */
+    private void toggleFindings() {
+        if (content.getChildren().contains(findings)) {
+            showMoment();
+        } else {
+            content.getChildren().remove(why);
+            content.getChildren().add(findings);
+            findings.refresh();
+        }
+    }
+
+    private void showMoment() {
+        content.getChildren().remove(findings);
+        if (!content.getChildren().contains(why)) {
+            content.getChildren().add(why);
+        }
+        requestFocus();
     }
 
     private void press(AttackLock.Way way) {

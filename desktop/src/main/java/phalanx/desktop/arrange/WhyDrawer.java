@@ -50,9 +50,14 @@ final class WhyDrawer extends ScrollPane {
      * @param release let the engine choose again
      * @param findFaster look for a way that goes faster
      * @param take keep the song to one
+     * @param listFindings list those of the whole song
      */
     record Actions(
-            Consumer<ShapeLock> lock, Consumer<ShapeLock> release, Runnable findFaster, Consumer<FasterWay> take) {}
+            Consumer<ShapeLock> lock,
+            Consumer<ShapeLock> release,
+            Runnable findFaster,
+            Consumer<FasterWay> take,
+            Runnable listFindings) {}
 
     /** @param decisions shown below the findings */
     WhyDrawer(Actions actions, Decisions decisions) {
@@ -233,6 +238,12 @@ final class WhyDrawer extends ScrollPane {
         title.getStyleClass().add("heading");
         findings.getChildren().setAll(title);
         here.forEach(finding -> findings.getChildren().add(findingBox(finding)));
+        findings.getChildren()
+                .add(Cards.button(
+                        "all-findings",
+                        "All findings and figures (F)",
+                        "Those of the whole song, by hand, kind and section",
+                        actions.listFindings));
     }
 
     private static Node findingBox(Finding finding) {

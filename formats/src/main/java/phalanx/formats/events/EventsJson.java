@@ -3,6 +3,7 @@ package phalanx.formats.events;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import phalanx.arrange.audit.SongFigures;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
@@ -65,6 +66,16 @@ public final class EventsJson {
     public String audit(Arrangement arrangement) {
         ObjectNode root = mapper.createObjectNode();
         addAudit(arrangement, root);
+        SongFigures figures = SongFigures.of(arrangement);
+        ObjectNode node = root.putObject("figures")
+                .put("shifts", figures.shifts())
+                .put("barres", figures.barres())
+                .put("stretches", figures.stretches())
+                .put("highestFret", figures.highestFret())
+                .put("meanFret", rounded(figures.meanFret()));
+        ArrayNode hardest = node.putArray("hardestBars");
+        figures.hardestBars()
+                .forEach(bar -> hardest.add(arrangement.song().bars().get(bar).number()));
         return root.put("tempoCeiling", ceiling(arrangement)).toPrettyString();
     }
 
