@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Optional;
 import java.util.concurrent.TimeoutException;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
@@ -47,10 +48,14 @@ class DecisionsTest extends OpenWindow {
 
     /** The drawer is longer than the window. */
     private void scrollToDecisions() {
+        scrollTo("#decisions");
+    }
+
+    private void scrollTo(String id) {
         interact(() -> {
             ScrollPane pane = (ScrollPane) lookup(".why-drawer").query();
             double y = pane.getContent()
-                    .sceneToLocal(lookup("#decisions").query().localToScene(0, 0))
+                    .sceneToLocal(lookup(id).query().localToScene(0, 0))
                     .getY();
             double beyond = pane.getContent().getLayoutBounds().getHeight()
                     - pane.getViewportBounds().getHeight();
@@ -149,6 +154,34 @@ class DecisionsTest extends OpenWindow {
         type(KeyCode.F);
         assertThat(lookup("#findings-panel").tryQuery()).isEmpty();
         assertThat(shows("#place", "Bar " + last.bar())).isTrue();
+    }
+
+    /** What helps is tried, offered with its price, and does what it says. */
+    @Test
+    void aRemedyIsFoundAndTaken() throws TimeoutException {
+        clickOn("#score-station");
+        waitUntilArranged();
+        // the full answer takes the place of the quick one
+        waitFor(() -> shows("#message", "full search"));
+        Arrangement before = shown();
+        Finding finding = before.findings().get(0);
+        write("]");
+        scrollTo("#findings");
+        clickOn("#helps-1");
+        waitFor(() -> !lookup(".remedy").queryAll().isEmpty() || shows("#help-1", "Nothing that was tried"));
+        assertThat(lookup(".remedy").queryAll()).isNotEmpty();
+        Button remedy = lookup(".remedy").nth(0).query();
+        String name = remedy.getText().replaceAll("  [+-].*", "");
+        scrollTo("#help-1");
+        clickOn(remedy);
+        waitForText("#message", "Set " + name);
+        waitUntilArranged();
+        waitFor(() -> shown().findings().stream()
+                .noneMatch(left -> left.kind() == finding.kind()
+                        && left.bar() == finding.bar()
+                        && left.severity().ordinal() >= finding.severity().ordinal()));
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: " + name);
     }
 
     @Test

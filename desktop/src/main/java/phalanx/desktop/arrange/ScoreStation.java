@@ -64,7 +64,12 @@ public final class ScoreStation extends StackPane implements Themed {
                             workbench.take(way);
                             requestFocus();
                         },
-                        this::toggleFindings),
+                        this::toggleFindings,
+                        this::findHelp,
+                        remedy -> {
+                            workbench.decide(remedy.name(), remedy.edit());
+                            requestFocus();
+                        }),
                 decisions);
         this.findings = new FindingsPanel(finding -> select(finding.tick()), this::showMoment);
         settled.setOnFinished(event -> findOtherWays());
@@ -162,6 +167,12 @@ public final class ScoreStation extends StackPane implements Themed {
                 }
             });
         }
+    }
+
+    private void findHelp(Finding finding, WhyDrawer.Help help) {
+        workbench
+                .project()
+                .ifPresent(project -> workbench.solver().remedies(project, finding, help.found(), help.givenUp()));
     }
 
     private void findFaster() {

@@ -3,6 +3,7 @@ package phalanx.desktop.arrange;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import javafx.scene.Node;
@@ -24,6 +25,7 @@ import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.EffortBars;
 import phalanx.desktop.widget.NeckCrop;
+import phalanx.project.remedy.Remedy;
 import phalanx.song.Bar;
 import phalanx.technique.Attack;
 import phalanx.theory.Pitch;
@@ -51,13 +53,25 @@ final class WhyDrawer extends ScrollPane {
      * @param findFaster look for a way that goes faster
      * @param take keep the song to one
      * @param listFindings list those of the whole song
+     * @param help look for what helps against a finding
+     * @param cure do what helps
      */
     record Actions(
             Consumer<ShapeLock> lock,
             Consumer<ShapeLock> release,
             Runnable findFaster,
             Consumer<FasterWay> take,
-            Runnable listFindings) {}
+            Runnable listFindings,
+            BiConsumer<Finding, Help> help,
+            Consumer<Remedy> cure) {}
+
+    /**
+     * What comes of looking for help.
+     *
+     * @param found takes what helps
+     * @param givenUp told when the search was stopped
+     */
+    record Help(Consumer<List<Remedy>> found, Runnable givenUp) {}
 
     /** @param decisions shown below the findings */
     WhyDrawer(Actions actions, Decisions decisions) {
@@ -227,6 +241,38 @@ final class WhyDrawer extends ScrollPane {
         faster.getChildren().setAll(Cards.heading("A faster way"), button);
     }
 
+    private void offerHelp(Finding finding, VBox help, int number) {
+        help.getChildren()
+                .setAll(Cards.button("helps-" + number, "What helps?", "Tries changes on the whole song", () -> {
+                    help.getChildren().setAll(Cards.quiet("Trying what could help..."));
+                    actions.help.accept(
+                            finding, new Help(found -> showHelp(help, found), () -> offerHelp(finding, help, number)));
+                }));
+    }
+
+    private void showHelp(VBox help, List<Remedy> found) {
+        help.getChildren().clear();
+        if (found.isEmpty()) {
+            help.getChildren().add(Cards.quiet("Nothing that was tried helps without harm elsewhere."));
+        }
+        for (Remedy remedy : found) {
+            Button button = Cards.button(
+                    "",
+                    String.format(
+                            Locale.ROOT,
+                            "%s  %+.1f%s",
+                            remedy.name(),
+                            remedy.moreEffort(),
+                            remedy.gone() ? "" : ", less severe"),
+                    "Was tried on the whole song; the figure is what that costs more. Ctrl+Z takes it back",
+                    () -> actions.cure.accept(remedy));
+            button.setWrapText(true);
+            button.setMinWidth(0);
+            button.getStyleClass().add("remedy");
+            help.getChildren().add(button);
+        }
+    }
+
     private void showFindings(Arrangement arrangement, Bar bar) {
         List<Finding> here = arrangement.findings().stream()
                 .filter(finding -> finding.bar() == bar.number())
@@ -237,7 +283,9 @@ final class WhyDrawer extends ScrollPane {
         Label title = new Label(heading);
         title.getStyleClass().add("heading");
         findings.getChildren().setAll(title);
-        here.forEach(finding -> findings.getChildren().add(findingBox(finding)));
+        for (int i = 0; i < here.size(); i++) {
+            findings.getChildren().add(findingBox(here.get(i), i + 1));
+        }
         findings.getChildren()
                 .add(Cards.button(
                         "all-findings",
@@ -246,11 +294,15 @@ final class WhyDrawer extends ScrollPane {
                         actions.listFindings));
     }
 
-    private static Node findingBox(Finding finding) {
+    /** A finding, and what helps against it when the player asks. */
+    private Node findingBox(Finding finding, int number) {
         Label text = new Label(finding.message());
         text.setWrapText(true);
         text.setMinHeight(Region.USE_PREF_SIZE);
-        VBox box = new VBox(text);
+        VBox help = new VBox(6);
+        help.setId("help-" + number);
+        offerHelp(finding, help, number);
+        VBox box = new VBox(6, text, help);
         box.getStyleClass().add("finding");
         if (finding.severity() == Finding.Severity.LOW) {
             box.getStyleClass().add("low");

@@ -18,9 +18,12 @@ import phalanx.arrange.advice.LevelAdvisor;
 import phalanx.arrange.advice.OtherWay;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.OctaveChoice;
 import phalanx.project.Project;
 import phalanx.project.Solve;
+import phalanx.project.remedy.Remedies;
+import phalanx.project.remedy.Remedy;
 
 /**
  * Solves the project in the background, one at a time: the newest wins. What it has found is shown at once, the full
@@ -109,6 +112,34 @@ public final class Solver {
                         interfaceThread.execute(() -> {
                             if (latest.get() == ticket) {
                                 found.accept(faster);
+                            } else {
+                                givenUp.run();
+                            }
+                        });
+                    } catch (CancellationException e) {
+                        // the song has changed or Esc was pressed; it can be asked for again
+                        interfaceThread.execute(givenUp);
+                    }
+                }));
+    }
+
+    /**
+     * Tries what could help against a finding, in the background.
+     *
+     * @param project that is shown
+     * @param found takes what helps on the interface thread, unless the project has changed meanwhile
+     * @param givenUp told there instead when the search was stopped
+     */
+    public void remedies(Project project, Finding finding, Consumer<List<Remedy>> found, Runnable givenUp) {
+        long ticket = latest.get();
+        Optional.ofNullable(arrangement.get())
+                .ifPresent(now -> background.execute(() -> {
+                    try {
+                        List<Remedy> helping =
+                                new Remedies().against(project, now, finding, () -> latest.get() != ticket);
+                        interfaceThread.execute(() -> {
+                            if (latest.get() == ticket) {
+                                found.accept(helping);
                             } else {
                                 givenUp.run();
                             }
