@@ -45,24 +45,18 @@ public final class PatternText {
     public static Optional<PatternStroke> stroke(int step, PatternRow row, char sign) {
         char small = Character.toLowerCase(sign);
         Weight weight = small == sign ? Weight.PLAIN : Weight.ACCENT;
-        PatternStroke plain = new PatternStroke(
-                step,
-                row == PatternRow.HIT ? PatternRow.BASS : row,
-                Optional.empty(),
-                weight,
-                Manner.DOWN,
-                Optional.empty());
-        return switch (row) {
-            case HIT ->
-                HitKind.byLetter(small)
-                        .map(kind ->
-                                new PatternStroke(step, row, Optional.empty(), weight, Manner.DOWN, Optional.of(kind)));
-            case BRUSH ->
-                small == 'd' || small == 'u'
-                        ? Optional.of(plain.with(small == 'u' ? Manner.UP : Manner.DOWN))
-                        : Optional.empty();
-            default -> fingers(plain, sign, small);
-        };
+        if (row == PatternRow.HIT) {
+            return HitKind.byLetter(small)
+                    .map(kind ->
+                            new PatternStroke(step, row, Optional.empty(), weight, Manner.DOWN, Optional.of(kind)));
+        }
+        PatternStroke plain = new PatternStroke(step, row, Optional.empty(), weight, Manner.DOWN, Optional.empty());
+        if (row == PatternRow.BRUSH) {
+            return small == 'd' || small == 'u'
+                    ? Optional.of(plain.with(small == 'u' ? Manner.UP : Manner.DOWN))
+                    : Optional.empty();
+        }
+        return fingers(plain, sign, small);
     }
 
     private static Optional<PatternStroke> fingers(PatternStroke plain, char sign, char small) {

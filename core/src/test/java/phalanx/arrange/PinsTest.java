@@ -76,7 +76,7 @@ class PinsTest {
             if (lock instanceof PlaceLock place) {
                 boolean kept = pinned.notes().stream()
                         .filter(note -> note.tick() == place.tick() && note.role() == place.role())
-                        .allMatch(note -> note.string() == place.string()
+                        .anyMatch(note -> note.string() == place.string()
                                 && (note.fret() == 0
                                         || place.finger().isEmpty()
                                         || note.left().equals(place.finger())));

@@ -7,16 +7,26 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Random;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.LimitLock;
+import phalanx.arrange.demand.PlaceLock;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.FindingKind;
 import phalanx.desktop.session.Rescue;
 import phalanx.formats.library.LibraryFile;
 import phalanx.formats.project.ProjectFile;
 import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.shape.Finger;
 import phalanx.project.Project;
 import phalanx.project.Solve;
 import phalanx.righthand.BassLine;
@@ -28,6 +38,7 @@ import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.song.TuneEdit;
+import phalanx.technique.Attack;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
@@ -68,7 +79,7 @@ class SessionTest {
                 60 + random.nextInt(16),
                 workbench.project().orElseThrow().song().key());
         MelodyNote note = new MelodyNote(tick, Ticks.QUARTER, pitch);
-        switch (random.nextInt(12)) {
+        switch (random.nextInt(18)) {
             case 0 -> workbench.setTempo(60 + random.nextInt(100));
             case 1 -> workbench.setCapo(random.nextInt(5));
             case 2 -> workbench.setTuning(random.nextBoolean() ? "D A D G A D" : "E A D G B E");
@@ -90,7 +101,69 @@ class SessionTest {
             case 7 -> workbench.setHand(hand -> hand.withThumb(Hand.Thumb.values()[random.nextInt(2)]), "thumb");
             case 8 -> workbench.editSong("title", song -> song.withTitle("Title " + random.nextInt(9)));
             case 9 -> workbench.editSong("key", song -> song.transpose(random.nextInt(5) - 2));
+            case 10, 11 -> {
+                Role role = random.nextBoolean() ? Role.MELODY : Role.BASS;
+                Optional<Finger> finger =
+                        Optional.of(Finger.values()[random.nextInt(4)]).filter(any -> random.nextInt(3) == 0);
+                PlaceLock lock = new PlaceLock(tick, role, 1 + random.nextInt(6), finger);
+                workbench.decide("place", now -> now.withLock(lock));
+            }
+            case 12 -> {
+                AttackLock.Way way = AttackLock.Way.values()[random.nextInt(4)];
+                workbench.decide("attack", now -> now.withLock(new AttackLock(tick, Role.MELODY, way)));
+            }
+            case 13 -> {
+                OptionalInt fret = random.nextBoolean() ? OptionalInt.of(2 + random.nextInt(6)) : OptionalInt.empty();
+                LimitLock lock = new LimitLock(tick, tick + Ticks.WHOLE, fret, fret.isEmpty() || random.nextBoolean());
+                workbench.decide("limit", now -> now.withLock(lock));
+            }
+            case 14 ->
+                workbench.decide(
+                        "release",
+                        now -> now.locks().isEmpty()
+                                ? now
+                                : now.withoutLock(now.locks()
+                                        .get(random.nextInt(now.locks().size()))));
             default -> workbench.editSong("note", song -> TuneEdit.put(song, note));
+        }
+    }
+
+    /** What holds of every arrangement, whatever was decided: by strings, pitches and holds alone. */
+    private static void check(Arrangement arrangement, String what) {
+        Instrument guitar = arrangement.request().instrument();
+        List<ArrangedNote> notes = arrangement.notes();
+        int[] soundsUntil = new int[guitar.strings() + 1];
+        for (ArrangedNote note : notes) {
+            assertThat(note.tick())
+                    .as(what + ": one note at a time on string " + note.string())
+                    .isGreaterThanOrEqualTo(soundsUntil[note.string()]);
+            soundsUntil[note.string()] = note.endTick();
+            int above = note.attack() instanceof Attack.Touched touched
+                    ? touched.node().nearest()
+                    : note.bentBy(guitar);
+            assertThat(note.midi()).as(what + ": " + note).isEqualTo(guitar.midi(note.string(), note.fret()) + above);
+            note.left().ifPresent(finger -> assertThat(arrangement.holds())
+                    .as(what + ": " + note)
+                    .anyMatch(hold -> hold.press().finger() == finger
+                            && hold.press().fret() == note.fret()
+                            && hold.press().covers(note.string())
+                            && hold.tick() <= note.tick()
+                            && hold.endTick() > note.tick()));
+        }
+        for (PlaceLock lock : arrangement.request().places()) {
+            boolean kept = notes.stream()
+                    .anyMatch(note -> note.tick() == lock.tick()
+                            && note.role() == lock.role()
+                            && (note.string() == lock.string()
+                                            && (note.fret() == 0
+                                                    || lock.finger().isEmpty()
+                                                    || lock.finger().equals(note.left()))
+                                    || note.attack() instanceof Attack.Touched));
+            boolean said = arrangement.findings().stream()
+                    .anyMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT
+                            && finding.tick() == lock.tick()
+                            && finding.message().contains(lock.words()));
+            assertThat(kept ^ said).as(what + ": " + lock).isTrue();
         }
     }
 
@@ -121,7 +194,7 @@ class SessionTest {
                 }
                 if (i % (DEEP ? 10 : 50) == 9) {
                     Project now = workbench.project().orElseThrow();
-                    assertThat(Solve.of(now).findings()).as("seed " + seed).isNotNull();
+                    check(Solve.of(now), "seed " + seed + ", step " + i);
                 }
             }
             byte[] last = bytes(workbench);

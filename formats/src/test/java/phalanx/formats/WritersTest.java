@@ -18,6 +18,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import javax.sound.midi.InvalidMidiDataException;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
 import javax.xml.XMLConstants;
 import javax.xml.transform.stream.StreamSource;
 import javax.xml.validation.Schema;
@@ -42,6 +46,7 @@ import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.events.EventsJson;
+import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.reading.FormatException;
@@ -178,7 +183,8 @@ class WritersTest {
     }
 
     @Test
-    void bendsAndNaturalHarmonicsAreValidAndKeepTheTune() throws FormatException, IOException {
+    void bendsAndNaturalHarmonicsAreValidAndKeepTheTune()
+            throws FormatException, IOException, InvalidMidiDataException {
         Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
         Wishes high = Wishes.USUAL.withOctave(Octave.UP);
         Song song = RandomSong.of(0);
@@ -220,6 +226,19 @@ class WritersTest {
         }
         assertThat(told).isEqualTo(2);
         assertThat(new TabWriter().write(arrangement)).contains("< >", "b bend");
+        byte[] midi = new MidiWriter().write(arrangement);
+        List<Integer> wheel = new ArrayList<>();
+        for (Track track :
+                MidiSystem.getSequence(new ByteArrayInputStream(midi)).getTracks()) {
+            for (int i = 0; i < track.size(); i++) {
+                if (track.get(i).getMessage() instanceof ShortMessage message
+                        && message.getCommand() == ShortMessage.PITCH_BEND) {
+                    wheel.add(message.getData1() + 128 * message.getData2());
+                }
+            }
+        }
+        // MIDI 1.0: the wheel has 14 bits, 8192 is its rest; General MIDI level 1: two semitones each way
+        assertThat(wheel).isSorted().startsWith(8192 - 4096 * semitones).endsWith(8192);
     }
 
     @Test

@@ -40,10 +40,12 @@ final class LockAudit {
     /** One finding for each note that is not where it was decided, and for each limit that a finger goes beyond. */
     private void addPins(List<Finding> findings) {
         for (PlaceLock place : arrangement.request().places()) {
-            boolean kept = arrangement.notes().stream()
-                    .filter(note -> note.tick() == place.tick() && note.role() == place.role())
-                    .allMatch(note -> note.fret() == 0 && note.attack() instanceof Attack.Touched || isAt(note, place));
-            if (!kept) {
+            Optional<ArrangedNote> note = arrangement.notes().stream()
+                    .filter(one -> one.tick() == place.tick() && one.role() == place.role())
+                    .findFirst();
+            if (note.isEmpty()) {
+                findings.add(left(place.tick(), place, "no such note begins there"));
+            } else if (!isAt(note.get(), place)) {
                 findings.add(left(place.tick(), place, "no hand can have it there with what else sounds"));
             }
         }
@@ -62,11 +64,14 @@ final class LockAudit {
         }
     }
 
+    /** A harmonic is where its node is. */
     private static boolean isAt(ArrangedNote note, PlaceLock place) {
-        return note.string() == place.string()
-                && (note.fret() == 0
-                        || place.finger().isEmpty()
-                        || place.finger().equals(note.left()));
+        boolean harmonic = note.fret() == 0 && note.attack() instanceof Attack.Touched;
+        return harmonic
+                || note.string() == place.string()
+                        && (note.fret() == 0
+                                || place.finger().isEmpty()
+                                || place.finger().equals(note.left()));
     }
 
     private Finding left(int tick, Lock lock, String why) {

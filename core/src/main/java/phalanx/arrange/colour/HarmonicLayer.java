@@ -105,7 +105,7 @@ final class HarmonicLayer {
     /** How a note can be a harmonic: by the left hand rather than by the right, then the strongest. */
     Found find(int at) {
         ArrangedNote note = notes.get(at);
-        if (!(note.attack().equals(Attack.PLUCK) || note.attack() instanceof Attack.Block || isWritten(note))) {
+        if (!(note.attack() instanceof Attack.Pluck || note.attack() instanceof Attack.Block || isWritten(note))) {
             return new Found(Optional.empty(), holds, "it is a " + note.attack().label());
         }
         boolean slurredFrom = notes.stream()

@@ -1,10 +1,8 @@
 package phalanx.arrange.demand;
 
 import java.util.Arrays;
-import java.util.List;
 import java.util.Objects;
 import java.util.stream.Collectors;
-import phalanx.song.Moved;
 
 /**
  * The player's decision how a note begins.
@@ -13,7 +11,7 @@ import phalanx.song.Moved;
  * @param role which of the notes that begin there
  * @param way how
  */
-public record AttackLock(int tick, Role role, Way way) implements Lock {
+public record AttackLock(int tick, Role role, Way way) implements NoteLock {
     public AttackLock {
         Objects.requireNonNull(role, "role");
         Objects.requireNonNull(way, "way");
@@ -59,29 +57,12 @@ public record AttackLock(int tick, Role role, Way way) implements Lock {
     }
 
     @Override
-    public int startTick() {
-        return tick;
-    }
-
-    @Override
-    public int endTick() {
-        return tick + 1;
-    }
-
-    @Override
-    public List<Lock> moved(Moved moved) {
-        return moved.stretch(tick, tick + 1).stream()
-                .map(stretch -> (Lock) new AttackLock(stretch.from(), role, way))
-                .toList();
+    public AttackLock at(int newTick) {
+        return new AttackLock(newTick, role, way);
     }
 
     @Override
     public String words() {
         return "the " + role.label() + " note " + way.label();
-    }
-
-    @Override
-    public boolean contradicts(Lock other) {
-        return other instanceof AttackLock attack && attack.tick == tick && attack.role == role;
     }
 }

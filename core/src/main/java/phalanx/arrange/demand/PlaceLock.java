@@ -1,10 +1,8 @@
 package phalanx.arrange.demand;
 
-import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.lefthand.shape.Finger;
-import phalanx.song.Moved;
 
 /**
  * The player's decision where a note of tune or bass is played.
@@ -14,7 +12,7 @@ import phalanx.song.Moved;
  * @param string from 1 at the treble side
  * @param finger that stops it, if that is decided, too
  */
-public record PlaceLock(int tick, Role role, int string, Optional<Finger> finger) implements Lock {
+public record PlaceLock(int tick, Role role, int string, Optional<Finger> finger) implements NoteLock {
     public PlaceLock {
         Objects.requireNonNull(role, "role");
         Objects.requireNonNull(finger, "finger");
@@ -27,25 +25,8 @@ public record PlaceLock(int tick, Role role, int string, Optional<Finger> finger
     }
 
     @Override
-    public int startTick() {
-        return tick;
-    }
-
-    @Override
-    public int endTick() {
-        return tick + 1;
-    }
-
-    @Override
-    public List<Lock> moved(Moved moved) {
-        return moved.stretch(tick, tick + 1).stream()
-                .map(stretch -> (Lock) new PlaceLock(stretch.from(), role, string, finger))
-                .toList();
-    }
-
-    @Override
-    public boolean contradicts(Lock other) {
-        return other instanceof PlaceLock place && place.tick == tick && place.role == role;
+    public PlaceLock at(int newTick) {
+        return new PlaceLock(newTick, role, string, finger);
     }
 
     @Override

@@ -167,8 +167,21 @@ public final class LayerFinder {
                         .isPresent());
     }
 
+    /** Slots without the locks and pins that cannot be kept in them: these are left, and the audit says so. */
+    List<Slot> keepable(List<Slot> slots) {
+        List<Slot> kept = slots.stream()
+                .map(slot -> keepsLock(slot) ? slot : slot.unlocked())
+                .toList();
+        boolean pinned = kept.stream().anyMatch(slot -> !slot.wanted().pins().equals(Pins.NONE));
+        return pinned
+                ? kept.parallelStream()
+                        .map(slot -> keepsPins(slot) ? slot : slot.unpinned())
+                        .toList()
+                : kept;
+    }
+
     /** Whether what is decided of a slot's places leaves a way that can be held; true where nothing is. */
-    boolean keepsPins(Slot slot) {
+    private boolean keepsPins(Slot slot) {
         if (slot.wanted().pins().equals(Pins.NONE)) {
             return true;
         }

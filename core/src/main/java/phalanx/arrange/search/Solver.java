@@ -85,11 +85,7 @@ public final class Solver {
             List<Reprises.Reprise> reprises,
             Optional<Solver> earlier,
             BooleanSupplier cancelled) {
-        // a lock that cannot be kept is left; the audit says so
-        List<Slot> kept = slots.stream()
-                .map(slot -> finder.keepsLock(slot) ? slot : slot.unlocked())
-                .map(slot -> finder.keepsPins(slot) ? slot : slot.unpinned())
-                .toList();
+        List<Slot> kept = finder.keepable(slots);
         SongGraph check = new SongGraph(
                 kept, tempo, new Layer[0], finder.meter(), finder.finder().instrument(), cancelled);
         Layer[] found = finder.promising(kept, ofEachKind, check::checkCancelled);

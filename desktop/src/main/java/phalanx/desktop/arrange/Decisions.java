@@ -60,6 +60,10 @@ final class Decisions extends VBox {
         List<Lock> here = project.locks().stream()
                 .filter(lock -> lock.startTick() < bar.endTick() && lock.endTick() > bar.startTick())
                 .toList();
+        if (here.isEmpty() && project.written().isPresent()) {
+            getChildren().clear();
+            return;
+        }
         getChildren().setAll(Cards.heading(here.isEmpty() ? "Nothing decided in this bar" : "Decided in this bar"));
         for (int i = 0; i < here.size(); i++) {
             getChildren().add(line(here.get(i), i + 1));
@@ -70,11 +74,20 @@ final class Decisions extends VBox {
                             "release-all",
                             "Release all " + project.locks().size() + " in the song",
                             "The engine chooses everything again; Ctrl+Z takes it back",
-                            () -> decide("release of all decisions", now -> now.lockedTo(List.of()))));
+                            () -> decide("release of all decisions", Decisions::free)));
         }
         if (project.written().isEmpty()) {
             addLimits(project, Stretch.around(project.song(), tick));
         }
+    }
+
+    /** Without any lock; notes that were written stay so where locks on their beginnings alone go. */
+    private static Project free(Project project) {
+        Project free = project;
+        for (Lock lock : project.locks()) {
+            free = free.withoutLock(lock);
+        }
+        return free;
     }
 
     private HBox line(Lock lock, int number) {

@@ -126,7 +126,7 @@ final class FindingsPanel extends VBox {
         all = arrangement.findings();
         figures.setText(String.format(
                 Locale.ROOT,
-                "%d shifts, %d barres, %d moments stretched; highest fret %d, mean %.1f; ceiling %.0f bpm.",
+                "shifts %d, barres %d, stretched moments %d; highest fret %d, mean %.1f; ceiling %.0f bpm.",
                 now.shifts(),
                 now.barres(),
                 now.stretches(),

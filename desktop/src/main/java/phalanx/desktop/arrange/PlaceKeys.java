@@ -9,6 +9,7 @@ import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
+import phalanx.project.Project;
 
 /** Moves a note of tune or bass to another string, or gives it to another finger; the rest is solved around it. */
 final class PlaceKeys {
@@ -62,6 +63,10 @@ final class PlaceKeys {
     }
 
     private void decide(Arrangement arrangement, PlaceLock lock) {
+        if (workbench.project().flatMap(Project::written).isPresent()) {
+            workbench.say(Message.plain("The song is kept as written: arrange it anew to choose strings and fingers."));
+            return;
+        }
         workbench.decide(lock.words() + " in " + AttackKeys.place(arrangement, lock.tick()), now -> now.withLock(lock));
     }
 }

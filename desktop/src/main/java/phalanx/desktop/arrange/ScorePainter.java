@@ -2,14 +2,12 @@ package phalanx.desktop.arrange;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.TreeSet;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
-import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Lock;
-import phalanx.arrange.demand.PlaceLock;
+import phalanx.arrange.demand.NoteLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
@@ -92,12 +90,9 @@ final class ScorePainter {
             return;
         }
         g.setFill(colour("ink"));
-        Optional<Role> role = lock instanceof PlaceLock place
-                ? Optional.of(place.role())
-                : lock instanceof AttackLock attack ? Optional.of(attack.role()) : Optional.empty();
-        if (role.isPresent()) {
+        if (lock instanceof NoteLock own) {
             arrangement.notes().stream()
-                    .filter(note -> note.tick() == lock.startTick() && note.role() == role.get())
+                    .filter(note -> note.tick() == own.tick() && note.role() == own.role())
                     .forEach(note -> {
                         double x = layout.x(line, note.tick()) + TILE / 2;
                         double y = layout.stringY(line, note.string()) - TILE / 2;

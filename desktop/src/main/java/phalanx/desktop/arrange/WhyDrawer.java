@@ -40,6 +40,9 @@ final class WhyDrawer extends ScrollPane {
     private final EffortBars effort = new EffortBars();
     private final VBox findings = new VBox(8);
     private final VBox ways = new VBox(6);
+    /** What holds for the whole song stands at the top. */
+    private final VBox written = new VBox(6);
+
     private final VBox faster = new VBox(6);
     private final Legend legend = new Legend();
     private final Actions actions;
@@ -77,11 +80,12 @@ final class WhyDrawer extends ScrollPane {
     WhyDrawer(Actions actions, Decisions decisions) {
         this.actions = actions;
         ways.setId("other-ways");
+        written.setManaged(false);
         place.setId("place");
         place.getStyleClass().add("heading");
         findings.setId("findings");
         // other ways come later than the rest: what is pressed must not move away
-        VBox content = new VBox(place, neck, notes, effort, findings, decisions, faster, ways, legend);
+        VBox content = new VBox(place, written, neck, notes, effort, findings, decisions, faster, ways, legend);
         content.getStyleClass().add("why");
         getStyleClass().add("why-drawer");
         setContent(content);
@@ -150,6 +154,8 @@ final class WhyDrawer extends ScrollPane {
 
     /** Shows the lock that holds at the moment, or offers one; other ways follow when they are found. */
     void showLock(ArrangedSlot slot, Optional<ShapeLock> lock) {
+        written.getChildren().clear();
+        written.setManaged(false);
         ways.getChildren().setAll(Cards.heading("Other ways"));
         if (lock.isPresent()) {
             ways.getChildren()
@@ -172,7 +178,9 @@ final class WhyDrawer extends ScrollPane {
 
     /** Says that the notes are those of a file, and offers to choose them anew. */
     void showWritten(Runnable anew) {
-        ways.getChildren()
+        ways.getChildren().clear();
+        written.setManaged(true);
+        written.getChildren()
                 .setAll(
                         Cards.heading("Kept as written"),
                         Cards.quiet("Strings and frets are those of the tablature; fingers and digits were found for"

@@ -6,6 +6,8 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.BiFunction;
+import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -104,23 +106,7 @@ public final class Solver {
      * @param givenUp told there instead when the search was stopped
      */
     public void fasterWay(Consumer<Optional<FasterWay>> found, Runnable givenUp) {
-        long ticket = latest.get();
-        Optional.ofNullable(arrangement.get())
-                .ifPresent(now -> background.execute(() -> {
-                    try {
-                        Optional<FasterWay> faster = new FasterWays().find(now, () -> latest.get() != ticket);
-                        interfaceThread.execute(() -> {
-                            if (latest.get() == ticket) {
-                                found.accept(faster);
-                            } else {
-                                givenUp.run();
-                            }
-                        });
-                    } catch (CancellationException e) {
-                        // the song has changed or Esc was pressed; it can be asked for again
-                        interfaceThread.execute(givenUp);
-                    }
-                }));
+        search((now, cancelled) -> new FasterWays().find(now, cancelled), found, givenUp);
     }
 
     /**
@@ -131,15 +117,19 @@ public final class Solver {
      * @param givenUp told there instead when the search was stopped
      */
     public void remedies(Project project, Finding finding, Consumer<List<Remedy>> found, Runnable givenUp) {
+        search((now, cancelled) -> new Remedies().against(project, now, finding, cancelled), found, givenUp);
+    }
+
+    /** Looks for something about the arrangement that is shown, in the background. */
+    private <T> void search(BiFunction<Arrangement, BooleanSupplier, T> looking, Consumer<T> found, Runnable givenUp) {
         long ticket = latest.get();
         Optional.ofNullable(arrangement.get())
                 .ifPresent(now -> background.execute(() -> {
                     try {
-                        List<Remedy> helping =
-                                new Remedies().against(project, now, finding, () -> latest.get() != ticket);
+                        T result = looking.apply(now, () -> latest.get() != ticket);
                         interfaceThread.execute(() -> {
                             if (latest.get() == ticket) {
-                                found.accept(helping);
+                                found.accept(result);
                             } else {
                                 givenUp.run();
                             }

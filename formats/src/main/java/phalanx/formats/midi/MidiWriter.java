@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.function.Predicate;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
@@ -43,6 +44,15 @@ public final class MidiWriter {
     private static final int STEEL = 25;
     private static final int DRUMS = 9;
     private static final int VOICE = 3;
+
+    /** How long a string takes to be pushed to its pitch: an assumption of ours. */
+    private static final double BEND_MS = 80;
+
+    private static final int BEND_STEPS = 8;
+    /** The wheel at rest, and its way for a semitone where it spans two each way, as General MIDI has it. */
+    private static final int WHEEL_MIDDLE = 8192;
+
+    private static final int WHEEL_SEMITONE = 4096;
 
     /** The whole file. */
     public byte[] write(Song song) {
@@ -163,12 +173,26 @@ public final class MidiWriter {
         meta(track, 0, MetaType.NAME, name.getBytes(StandardCharsets.UTF_8));
         boolean nylon = arrangement.request().instrument().guitar().kind() == Guitar.Kind.NYLON;
         track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, channel, nylon ? NYLON : STEEL, 0), 0));
-        for (ArrangedNote note : arrangement.notes()) {
-            if (which.test(note)) {
-                sound(track, channel, note.tick(), note.endTick(), note.midi());
+        List<ArrangedNote> notes = arrangement.notes().stream().filter(which).toList();
+        for (ArrangedNote note : notes) {
+            int bend = note.bentBy(arrangement.request().instrument());
+            boolean alone = notes.stream().noneMatch(other -> other != note && other.soundsAt(note.tick()));
+            if (bend > 0 && alone) {
+                writeBend(track, channel, note.tick(), bend, arrangement.song().tempo());
             }
+            sound(track, channel, note.tick(), note.endTick(), note.midi());
         }
         meta(track, arrangement.song().endTick(), MetaType.END, new byte[0]);
+    }
+
+    /** The wheel goes from below up to the note's own pitch, as the string is pushed; it begins before the note does. */
+    private static void writeBend(Track track, int channel, int tick, int semitones, double tempo)
+            throws InvalidMidiDataException {
+        for (int step = 0; step <= BEND_STEPS; step++) {
+            int at = tick + (int) (step * BEND_MS / BEND_STEPS / Ticks.milliseconds(1, tempo));
+            int value = WHEEL_MIDDLE - WHEEL_SEMITONE * semitones * (BEND_STEPS - step) / BEND_STEPS;
+            track.add(new MidiEvent(new ShortMessage(ShortMessage.PITCH_BEND, channel, value & 0x7F, value >> 7), at));
+        }
     }
 
     private static void writeHits(Arrangement arrangement, Track track) throws InvalidMidiDataException {
