@@ -27,9 +27,8 @@ import phalanx.technique.HitKind;
  * </pre>
  *
  * A dot rests; {@code x} is a stroke by the school's choice of digit, {@code p i m a c} one by that digit, a capital an
- * accent, {@code o} a ghost note,
- * {@code h} one that a finger hammers onto the string that still rings. Row {@code brush} has {@code d} and {@code u}, row {@code hit} the letters of
- * {@link HitKind}. A bar line {@code |} parts the bars of a pattern of two. After a line {@code variation every 4} come
+ * accent, {@code o} a ghost note, {@code h} one that a finger hammers onto the string that still rings. Row
+ * {@code brush} has {@code d} and {@code u}, row {@code hit} the letters of {@link HitKind}. A bar line {@code |} parts the bars of a pattern of two. After a line {@code variation every 4} come
  * the rows that are played in the last of four rounds. What is wrong is said at its place; nothing is guessed.
  */
 public final class PatternText {

@@ -36,9 +36,8 @@ public record LimitLock(int startTick, int endTick, OptionalInt highestFret, boo
 
     @Override
     public boolean contradicts(Lock other) {
-        boolean alike = other instanceof LimitLock limit
-                && (limit.noBarre && noBarre || limit.highestFret.isPresent() && highestFret.isPresent());
-        return alike && other.startTick() < endTick && startTick < other.endTick();
+        // those of other stretches hold beside it: the lowest fret counts
+        return other instanceof LimitLock limit && limit.startTick == startTick && limit.endTick == endTick;
     }
 
     @Override

@@ -40,18 +40,18 @@ final class Decisions extends VBox {
     /** A stretch that limits hold for: a section, or the song where it has none. */
     private record Stretch(int from, int to, String name) {
         static Stretch around(Song song, int tick) {
-            int from = 0;
-            int to = song.endTick();
-            String name = "the song";
-            for (Section section : song.sections()) {
-                if (section.startTick() <= tick) {
-                    from = section.startTick();
-                    name = "section " + section.name();
-                } else {
-                    to = Math.min(to, section.startTick());
-                }
-            }
-            return new Stretch(from, to, name);
+            Optional<Section> here = song.sections().stream()
+                    .filter(section -> section.startTick() <= tick)
+                    .reduce((first, later) -> later);
+            Optional<Section> next = song.sections().stream()
+                    .filter(section -> section.startTick() > tick)
+                    .findFirst();
+            String before = next.map(section -> "the bars before section " + section.name())
+                    .orElse("the song");
+            return new Stretch(
+                    here.map(Section::startTick).orElse(0),
+                    next.map(Section::startTick).orElse(song.endTick()),
+                    here.map(section -> "section " + section.name()).orElse(before));
         }
     }
 

@@ -67,6 +67,13 @@ final class PlaceKeys {
             workbench.say(Message.plain("The song is kept as written: arrange it anew to choose strings and fingers."));
             return;
         }
-        workbench.decide(lock.words() + " in " + AttackKeys.place(arrangement, lock.tick()), now -> now.withLock(lock));
+        String before = workbench.project().stream()
+                .flatMap(project -> project.locks().stream())
+                .filter(other -> lock.contradicts(other) && !other.equals(lock))
+                .findFirst()
+                .map(other -> ", in place of " + other.words())
+                .orElse("");
+        workbench.decide(
+                lock.words() + " in " + AttackKeys.place(arrangement, lock.tick()) + before, now -> now.withLock(lock));
     }
 }

@@ -85,7 +85,12 @@ final class WhyDrawer extends ScrollPane {
         place.getStyleClass().add("heading");
         findings.setId("findings");
         // other ways come later than the rest: what is pressed must not move away
-        VBox content = new VBox(place, written, neck, notes, effort, findings, decisions, faster, ways, legend);
+        Button all = Cards.button(
+                "all-findings",
+                "All findings and figures (F)",
+                "Those of the whole song, by hand, kind and section",
+                actions.listFindings);
+        VBox content = new VBox(place, written, neck, notes, effort, findings, decisions, faster, ways, all, legend);
         content.getStyleClass().add("why");
         getStyleClass().add("why-drawer");
         setContent(content);
@@ -294,12 +299,6 @@ final class WhyDrawer extends ScrollPane {
         for (int i = 0; i < here.size(); i++) {
             findings.getChildren().add(findingBox(here.get(i), i + 1));
         }
-        findings.getChildren()
-                .add(Cards.button(
-                        "all-findings",
-                        "All findings and figures (F)",
-                        "Those of the whole song, by hand, kind and section",
-                        actions.listFindings));
     }
 
     /** A finding, and what helps against it when the player asks. */

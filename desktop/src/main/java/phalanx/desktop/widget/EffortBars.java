@@ -24,6 +24,8 @@ public final class EffortBars extends VBox {
     private static final double FULL_BAR = 3;
     /** Terms below it, in hundredths, are shown together. */
     private static final int LEAST_ALONE = 8;
+    /** So many terms are shown alone at most: what can be done about them stands below. */
+    private static final int MOST_ALONE = 6;
 
     private static final double HARD = 1.5;
     private static final double NOTABLE = 0.5;
@@ -37,8 +39,15 @@ public final class EffortBars extends VBox {
         int total = (int) Math.round(100 * effort.total());
         getChildren().setAll(Cards.heading(String.format(Locale.ROOT, "Effort %.2f", total / 100.0)));
         int rest = 0;
-        for (Map.Entry<Term, Integer> term : hundredths(effort, total).entrySet()) {
-            if (term.getValue() >= LEAST_ALONE) {
+        Map<Term, Integer> terms = hundredths(effort, total);
+        int least = terms.values().stream()
+                .sorted(Comparator.reverseOrder())
+                .skip(MOST_ALONE)
+                .findFirst()
+                .map(next -> next + 1)
+                .orElse(LEAST_ALONE);
+        for (Map.Entry<Term, Integer> term : terms.entrySet()) {
+            if (term.getValue() >= Math.max(least, LEAST_ALONE)) {
                 getChildren().add(line(term.getKey().label(), term.getValue() / 100.0, theme));
             } else {
                 rest += term.getValue();
