@@ -108,14 +108,6 @@ final class HarmonicLayer {
         if (!(note.attack() instanceof Attack.Pluck || note.attack() instanceof Attack.Block || isWritten(note))) {
             return new Found(Optional.empty(), holds, "it is a " + note.attack().label());
         }
-        boolean slurredFrom = notes.stream()
-                .filter(next -> next.string() == note.string() && next.tick() > note.tick())
-                .findFirst()
-                .filter(next -> !next.attack().plucked())
-                .isPresent();
-        if (slurredFrom) {
-            return new Found(Optional.empty(), holds, "the next note is slurred from it");
-        }
         List<Harmonic> sounding = note.attack() instanceof Attack.Touched written
                 ? List.of(Harmonic.of(instrument, note.string(), 0, written.node()))
                 : Harmonic.sounding(instrument, note.midi());
@@ -185,6 +177,9 @@ final class HarmonicLayer {
 
     private Optional<String> stringRefusal(ArrangedNote note, Harmonic harmonic, List<Hold> free) {
         int string = harmonic.string();
+        if (isSlurredAfter(note, string) || isSlurredAfter(note, note.string())) {
+            return Optional.of("the next note on its string is slurred from the one before");
+        }
         for (ArrangedNote other : notes) {
             boolean there = other != note
                     && other.string() == string
@@ -198,6 +193,15 @@ final class HarmonicLayer {
             }
         }
         return new TouchRules(arrangement, free).stopped(string, note.tick(), note.endTick());
+    }
+
+    /** Whether the first note on a string after another is slurred: from what sounds there now. */
+    private boolean isSlurredAfter(ArrangedNote note, int string) {
+        return notes.stream()
+                .filter(next -> next.string() == string && next.tick() > note.tick())
+                .findFirst()
+                .filter(next -> !next.attack().plucked())
+                .isPresent();
     }
 
     /** Whether the digits that pluck at once stay in the order of their strings. */
