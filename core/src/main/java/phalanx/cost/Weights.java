@@ -75,7 +75,7 @@ public final class Weights {
     /** A barre comes up, or goes elsewhere. */
     public static final double LIFT_BARRE = 0.05;
     /** A finger slides along its string: it finds its way by touch. */
-    public static final double GUIDE = 0.136;
+    public static final double GUIDE = 0.1;
     /** Each 100 mm of the slide. */
     public static final double GUIDE_PER_100_MM = 0.3;
     /** A finger goes to another string: it must be aimed. */
@@ -86,10 +86,7 @@ public final class Weights {
     public static final double SHIFT_PER_100_MM = 1.5;
     /** The share of a shift that is left when a finger slides along with the hand and leads it. */
     public static final double GUIDED_SHIFT = 0.1;
-    /**
-     * A fret goes from one finger to another, for which one must be gone before the other comes; or a string does while
-     * the hand shifts or other fingers slide: a guide would have led.
-     */
+    /** A string goes from one finger to another: one must be gone before the other comes. */
     public static final double REFINGERING = 0.3;
     /** A move that needs more time than it has, for each time that it needs what it has. */
     public static final double TOO_FAST = 3;

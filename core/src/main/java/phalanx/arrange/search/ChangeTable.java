@@ -299,7 +299,7 @@ final class ChangeTable implements LayeredGraph.Changes {
         }
         long handed = Stops.handedOver(before.frets[from], before.fingers[from], after.frets[to], after.fingers[to]);
         if (handed != 0) {
-            sum += waiting(from, to, handed, hand, MoveTable.wantsGuide(position, next, words));
+            sum += waiting(from, to, handed, hand);
         }
         long cost = (long) sum * Effort.STEPS;
         return before.struck[from] == 0 || !innerRings ? cost : cost + innerCuts(from, to);
@@ -348,17 +348,16 @@ final class ChangeTable implements LayeredGraph.Changes {
     }
 
     /** What it costs that strings go from one finger to another, and what that loses of the other's time. */
-    private int waiting(int from, int to, long handed, int placedHas, boolean guided) {
+    private int waiting(int from, int to, long handed, int placedHas) {
         int more = 0;
         Arrays.fill(limits, Integer.MAX_VALUE);
         for (long left = handed; left != 0; left &= left - 1) {
             int string = Stops.string(left);
             int finger = Stops.at(after.fingers[to], string) - 1;
             if (move(finger, from, to) != 0) {
+                more += REFINGERING;
                 int other = Stops.at(before.fingers[from], string) - 1;
-                int frets = Stops.at(before.frets[from], string) - Stops.at(after.frets[to], string);
-                more += frets == 0 || guided ? REFINGERING : 0;
-                if (frets >= 0) {
+                if (Stops.at(before.frets[from], string) >= Stops.at(after.frets[to], string)) {
                     limits[finger] = Math.min(limits[finger], has[other][before.leavingAt[other][from]]);
                 }
             }

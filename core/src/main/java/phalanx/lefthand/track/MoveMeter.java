@@ -56,7 +56,6 @@ public final class MoveMeter {
         private final Pace pace;
         private final Effort.Sum effort = new Effort.Sum();
         private final int handPluck;
-        private final boolean guided;
         private boolean led;
 
         Reading(Posture before, Posture after, int plucks, Pace pace) {
@@ -66,13 +65,6 @@ public final class MoveMeter {
             this.pace = pace;
             this.stopsBefore = Stops.of(before.fingering().packed());
             this.stopsAfter = Stops.of(after.fingering().packed());
-            long slides = 0;
-            for (int finger = 0; finger < Fingering.FINGERS; finger++) {
-                int from = table.number(before.fingering().packed(finger));
-                slides |= table.slidFrom(
-                        finger, from, table.number(after.fingering().packed(finger)));
-            }
-            this.guided = MoveTable.wantsGuide(before.position(), after.position(), slides);
             this.handPluck = before.position() == after.position() ? 0 : handPluck();
         }
 
@@ -152,12 +144,9 @@ public final class MoveMeter {
                         && was != 0
                         && was != finger.ordinal() + 1;
                 if (takes) {
-                    int frets = stopsBefore.fret(string) - stopsAfter.fret(string);
-                    if (frets == 0 || guided) {
-                        effort.add(Term.REFINGERING, Effort.thousandths(Weights.REFINGERING));
-                    }
+                    effort.add(Term.REFINGERING, Effort.thousandths(Weights.REFINGERING));
                     int theirs = Pace.pluck(plucks, was - 1);
-                    if (frets >= 0) {
+                    if (stopsBefore.fret(string) >= stopsAfter.fret(string)) {
                         over = Optional.of(Finger.values()[was - 1]);
                         pluck = pace.us(theirs) < pace.us(pluck) ? theirs : pluck;
                     }

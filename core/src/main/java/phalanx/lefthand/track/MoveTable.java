@@ -39,8 +39,6 @@ public final class MoveTable {
     /** Longer slides lead no hand. */
     private static final int MOST_SLID = 15;
 
-    private static final long ALL_SLID = (1L << 2 * MOST_SLID + 1) - 1 << Integer.SIZE;
-
     /** Bits of effort in a word of {@link Timed}; the {@value #SPARE_BITS} above them are free. */
     public static final int EFFORT_BITS = 24;
 
@@ -347,25 +345,6 @@ public final class MoveTable {
     /** Whether one of some slides leads a shift. */
     private boolean isLed(int from, int to, long slides) {
         return (slides & leading[to - from + positions]) != 0;
-    }
-
-    /**
-     * Whether a hand takes a string from one finger to another in place of a guide: it shifts, or others slide.
-     *
-     * @param slides how far fingers 1 to 4 slide, the bits of {@link Timed#moves}
-     */
-    public static boolean wantsGuide(int from, int to, long slides) {
-        return from != to || (slides & ALL_SLID) != 0;
-    }
-
-    /** The bits of {@link #wantsGuide} for a finger that goes from one press to another. */
-    long slidFrom(int finger, int before, int after) {
-        boolean slides = finger != Fingering.THUMB
-                && before != 0
-                && after != 0
-                && before != after
-                && slides(move(before, after));
-        return slides ? slid(Press.fret(packed[after]) - Press.fret(packed[before])) : 0;
     }
 
     /** A slide of so many frets as one bit of a word's upper half; longer ones lead no hand and have none. */
