@@ -13,7 +13,10 @@ import phalanx.technique.Attack;
 import phalanx.technique.Harmonic;
 import phalanx.technique.HarmonicNode;
 
-/** Looks at harmonics: a string that is stopped, a left hand or an index that is busy, a node with no fret to aim at, one too weak to be heard. */
+/**
+ * Looks at harmonics: a string that is stopped, a left hand or an index that is busy, a node with no fret to aim at, one
+ * too weak to be heard.
+ */
 final class HarmonicAudit {
     private final Arrangement arrangement;
 

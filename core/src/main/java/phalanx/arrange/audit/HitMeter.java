@@ -6,6 +6,7 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Hold;
+import phalanx.technique.Attack;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
 
@@ -28,6 +29,13 @@ final class HitMeter {
                 .forEach(right::add);
         arrangement.holds().stream().map(Hold::tick).forEach(put::add);
         arrangement.holds().stream().map(Hold::endTick).forEach(lifted::add);
+        arrangement.notes().stream()
+                .filter(note -> note.attack() instanceof Attack.Touched touched && touched.left())
+                .map(ArrangedNote::tick)
+                .forEach(tick -> {
+                    put.add(tick);
+                    lifted.add(tick);
+                });
     }
 
     void add(List<SpeedLimit> limits) {

@@ -19,7 +19,10 @@ import phalanx.technique.SlurKind;
 
 /** Says whether the left hand alone can make a note from the one before on its string. */
 public final class SlurRules {
-    /** A wound string is bent by so many semitones at most, and beyond it a string meets its neighbour: common practice, no source. */
+    /**
+     * A wound string is bent by so many semitones at most, and beyond it a string meets its neighbour: common practice, no
+     * source.
+     */
     private static final int WOUND_BEND = 1;
 
     private final Arrangement arrangement;

@@ -10,6 +10,8 @@ import phalanx.technique.Attack;
 
 /** Says how a note of an arrangement could begin. */
 public final class AttackAdvice {
+    private static final int LOOKED_AT = 300;
+
     private final Arrangement arrangement;
     private final SlurLayer slurs;
     private final HarmonicLayer harmonics;
@@ -69,12 +71,13 @@ public final class AttackAdvice {
                         : "right index, plucked by " + rung.right().symbol());
     }
 
-    /** The note nearest in time that can begin so, if any. */
+    /** The note nearest in time that can begin so, if any of the {@value #LOOKED_AT} nearest can. */
     public Optional<ArrangedNote> nearest(int tick, AttackLock.Way way) {
         return IntStream.range(0, arrangement.notes().size())
                 .boxed()
                 .sorted(Comparator.comparingInt(
                         at -> Math.abs(arrangement.notes().get(at).tick() - tick)))
+                .limit(LOOKED_AT)
                 .filter(at -> refusal(at, way).isEmpty())
                 .map(arrangement.notes()::get)
                 .findFirst();

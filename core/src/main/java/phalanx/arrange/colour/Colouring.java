@@ -25,7 +25,10 @@ import phalanx.song.Song;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
 
-/** Colours an arrangement whose notes are chosen, and audits it: slurs first, those of patterns among them, then harmonics, cascades, and hits where they leave the hands free. */
+/**
+ * Colours an arrangement whose notes are chosen, and audits it: slurs first, those of patterns among them, then harmonics,
+ * cascades, and hits where they leave the hands free.
+ */
 public final class Colouring {
     private final Audit audit;
     private final MoveMeter meter;

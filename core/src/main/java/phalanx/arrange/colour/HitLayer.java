@@ -159,6 +159,13 @@ final class HitLayer {
         boolean held = holds.stream()
                 .anyMatch(hold -> Ticks.milliseconds(hold.tick() - hit.tick(), tempo) < busy
                         && Ticks.milliseconds(hit.tick() - hold.endTick(), tempo) < busy);
-        return held ? Optional.of("the left hand holds strings") : Optional.empty();
+        if (held) {
+            return Optional.of("the left hand holds strings");
+        }
+        boolean touches = notes.stream()
+                .anyMatch(note -> note.attack() instanceof Attack.Touched touched
+                        && touched.left()
+                        && Math.abs(Ticks.milliseconds(note.tick() - hit.tick(), tempo)) < busy);
+        return touches ? Optional.of("the left hand touches a harmonic") : Optional.empty();
     }
 }

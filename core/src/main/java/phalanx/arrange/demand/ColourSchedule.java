@@ -16,7 +16,8 @@ import phalanx.theory.ChordTone;
  * Says for each slot which colours of its chord should be heard there: the third first, each named tone in the first
  * strokes of the chord that have room for it. What the tune sounds within two beats of the change needs no stroke. Under
  * a pattern all that it strikes within these two beats counts together: the shape must have the colours where they are
- * struck. It says, too, what bass and tune sound next.
+ * struck. It says, too, what bass and tune sound next, and what the
+ * player has decided of the places.
  */
 final class ColourSchedule {
     private static final int BEATS = 2;
@@ -25,10 +26,18 @@ final class ColourSchedule {
     private final Song song;
     /** Tones that the first bass note after a slot should have, by the slot's tick. */
     private final Map<Integer, Integer> bassSoon = new HashMap<>();
+    /** Where the player has decided the places of notes. */
+    private final Map<Integer, Pins> places = new HashMap<>();
+
+    private final List<LimitLock> limits;
 
     ColourSchedule(Request request) {
         this.request = request;
         this.song = request.played();
+        this.limits = request.limits();
+        request.places()
+                .forEach(place ->
+                        places.merge(place.tick(), Pins.NONE.with(place), (before, one) -> before.with(place)));
     }
 
     List<Slot> of(List<Slot> slots) {
@@ -80,14 +89,19 @@ final class ColourSchedule {
                     slot.inner().isEmpty() ? 0 : bassSoon.get(slot.startTick()),
                     slot.inner().isEmpty() ? 0 : tuneSoon(slot),
                     slot.bass().map(BassStroke::midi).orElse(0),
-                    Pins.at(request, slot.startTick()))));
+                    pins(slot.startTick()))));
         }
+    }
+
+    private Pins pins(int tick) {
+        Pins pins = places.getOrDefault(tick, Pins.NONE);
+        return limits.stream().anyMatch(limit -> limit.noBarre() && limit.covers(tick)) ? pins.withoutBarre() : pins;
     }
 
     /** The lowest of the wishes and limits that hold at a tick. */
     private int highestFret(int tick) {
         int wished = request.wishes().highestFret().orElse(Slot.Wanted.ANY_FRET);
-        return request.limits().stream()
+        return limits.stream()
                 .filter(limit -> limit.covers(tick) && limit.highestFret().isPresent())
                 .mapToInt(limit -> limit.highestFret().getAsInt())
                 .reduce(wished, Math::min);

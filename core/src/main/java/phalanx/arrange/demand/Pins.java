@@ -16,19 +16,16 @@ import phalanx.lefthand.track.Stops;
 public record Pins(int tuneString, int tuneFinger, int bassString, int bassFinger, boolean noBarre) {
     public static final Pins NONE = new Pins(0, 0, 0, 0, false);
 
-    /** Those of a request where a slot begins. */
-    static Pins at(Request request, int tick) {
-        Pins pins = NONE;
-        for (PlaceLock place : request.places()) {
-            if (place.tick() == tick) {
-                int finger = place.finger().map(own -> own.ordinal() + 1).orElse(0);
-                pins = place.role() == Role.MELODY
-                        ? new Pins(place.string(), finger, pins.bassString, pins.bassFinger, pins.noBarre)
-                        : new Pins(pins.tuneString, pins.tuneFinger, place.string(), finger, pins.noBarre);
-            }
-        }
-        boolean none = request.limits().stream().anyMatch(limit -> limit.noBarre() && limit.covers(tick));
-        return none ? new Pins(pins.tuneString, pins.tuneFinger, pins.bassString, pins.bassFinger, true) : pins;
+    /** With the place of a note decided, too. */
+    Pins with(PlaceLock place) {
+        int finger = place.finger().map(own -> own.ordinal() + 1).orElse(0);
+        return place.role() == Role.MELODY
+                ? new Pins(place.string(), finger, bassString, bassFinger, noBarre)
+                : new Pins(tuneString, tuneFinger, place.string(), finger, noBarre);
+    }
+
+    Pins withoutBarre() {
+        return new Pins(tuneString, tuneFinger, bassString, bassFinger, true);
     }
 
     /** Whether fingers keep to it, with tune and bass on these strings. */

@@ -107,6 +107,14 @@ class SlursTest {
             assertThat(from.fret()).isZero();
             assertThat(note.attack()).isEqualTo(new Attack.Slur(SlurKind.HAMMER));
         });
+        // what the player wants plucked is, and so is the stroke before it at its fret
+        ArrangedNote one = arrangement.slurred().keySet().iterator().next();
+        Arrangement without = arranged(
+                song, picking, Wishes.USUAL, List.of(new AttackLock(one.tick(), Role.INNER, AttackLock.Way.PLUCKED)));
+        assertThat(without.slurred().keySet())
+                .extracting(ArrangedNote::tick)
+                .doesNotContain(one.tick())
+                .hasSize(arrangement.slurred().size() - 1);
     }
 
     /** Every slur by the holds alone, its limits written down a second time; plucks and tune stay what they were. */

@@ -63,11 +63,18 @@ final class AttackKeys {
                     Message.plain("This note is " + now.label() + ": have it plucked first, with " + key(now) + "."));
         } else {
             AttackAdvice advice = new AttackAdvice(arrangement);
-            advice.refusal(note, way)
-                    .ifPresentOrElse(
-                            why -> workbench.say(Message.error("This note cannot be " + words(way) + ": " + why + "."
-                                    + nearest(arrangement, advice, tick, way))),
-                            () -> edit(arrangement, note, way));
+            Optional<String> why = advice.refusal(note, way);
+            Optional<AttackLock> kept = decided(new AttackLock(note.tick(), note.role(), AttackLock.Way.PLUCKED))
+                    .filter(lock -> lock.way() == AttackLock.Way.PLUCKED);
+            if (why.isEmpty()) {
+                edit(arrangement, note, way);
+            } else if (way == AttackLock.Way.SLURRED && kept.isPresent()) {
+                // the pattern may hammer it again
+                workbench.decide("release of " + kept.get().words(), project -> project.withoutLock(kept.get()));
+            } else {
+                workbench.say(Message.error("This note cannot be " + words(way) + ": " + why.get() + "."
+                        + nearest(arrangement, advice, tick, way)));
+            }
         }
     }
 
@@ -86,11 +93,7 @@ final class AttackKeys {
 
     private void edit(Arrangement arrangement, ArrangedNote note, AttackLock.Way way) {
         AttackLock lock = new AttackLock(note.tick(), note.role(), way);
-        Optional<AttackLock> contrary = workbench.project().stream()
-                .flatMap(project -> project.locks().stream())
-                .filter(lock::contradicts)
-                .map(AttackLock.class::cast)
-                .findFirst();
+        Optional<AttackLock> contrary = decided(lock);
         String what =
                 switch (way) {
                             case PLUCKED -> "plucked note";
@@ -102,6 +105,15 @@ final class AttackKeys {
         // a decision that is only taken back leaves nothing behind
         boolean free = contrary.isPresent() && wished(arrangement, note) == way;
         workbench.decide(what, now -> free ? now.withoutLock(contrary.get()) : now.withLock(lock));
+    }
+
+    /** What is decided of the same note already. */
+    private Optional<AttackLock> decided(AttackLock lock) {
+        return workbench.project().stream()
+                .flatMap(project -> project.locks().stream())
+                .filter(lock::contradicts)
+                .map(AttackLock.class::cast)
+                .findFirst();
     }
 
     /** How the note would begin if nothing were decided on it. */

@@ -27,16 +27,19 @@ final class Legend extends VBox {
 
     private Theme theme;
     private Arrangement shown;
+    private boolean pins;
 
     Legend() {
         super(4);
     }
 
-    void show(Arrangement arrangement, Theme next) {
-        if (arrangement == shown && next == theme) {
+    /** @param decided whether the player has decided anything */
+    void show(Arrangement arrangement, boolean decided, Theme next) {
+        if (arrangement == shown && next == theme && decided == pins) {
             return;
         }
         shown = arrangement;
+        pins = decided;
         theme = next;
         getChildren()
                 .setAll(
@@ -48,7 +51,7 @@ final class Legend extends VBox {
                                 "good",
                                 "above, the hand on the neck: a ribbon slides, dashes jump"),
                         line(new Rectangle(SIGN, 3), "inner", "bare figure: inner note; bar: how long it rings"));
-        if (!arrangement.request().locks().isEmpty()) {
+        if (decided) {
             getChildren().add(line(new Circle(3.5), "ink", "pin, or bracket with one: decided by you"));
         }
         if (has(arrangement, Attack.Brush.class)) {

@@ -41,12 +41,15 @@ final class ScorePainter {
     private static final double SHAPE_GAP = 9;
 
     private final Arrangement arrangement;
+    private final List<Lock> decided;
     private final ScoreLayout layout;
     private final Theme theme;
     private final Map<ArrangedNote, ArrangedNote> slurred;
     private final NeckLanePainter neck;
 
-    ScorePainter(Arrangement arrangement, ScoreLayout layout, Theme theme) {
+    /** @param decided by the player: what a file or the chart decides has no pins */
+    ScorePainter(Arrangement arrangement, List<Lock> decided, ScoreLayout layout, Theme theme) {
+        this.decided = decided;
         this.arrangement = arrangement;
         this.layout = layout;
         this.theme = theme;
@@ -81,7 +84,7 @@ final class ScorePainter {
         if (layout.hasWords()) {
             paintWords(g, line);
         }
-        arrangement.request().locks().forEach(lock -> paintPin(g, line, lock));
+        decided.forEach(lock -> paintPin(g, line, lock));
     }
 
     /** A pin at a note that is decided; a bracket over a stretch that is. */

@@ -15,6 +15,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
@@ -113,7 +114,7 @@ public final class ScoreStation extends StackPane implements Themed {
         empty.setVisible(false);
         content.setVisible(true);
         shownFinding = -1;
-        score.show(arrangement);
+        score.show(arrangement, locks());
         strip.show(arrangement);
         findings.show(arrangement);
         offerFaster();
@@ -136,7 +137,7 @@ public final class ScoreStation extends StackPane implements Themed {
     }
 
     private void explain(Arrangement shown) {
-        why.show(shown, score.selected());
+        why.show(shown, score.selected(), !locks().isEmpty());
         workbench.project().ifPresent(project -> decisions.show(project, score.selected()));
         if (isWritten()) {
             why.showWritten(workbench::arrangeAnew);
@@ -144,6 +145,10 @@ public final class ScoreStation extends StackPane implements Themed {
         }
         why.showLock(shown.slotAt(score.selected()), lock());
         settled.playFromStart();
+    }
+
+    private List<Lock> locks() {
+        return workbench.project().map(Project::locks).orElse(List.of());
     }
 
     private boolean isWritten() {

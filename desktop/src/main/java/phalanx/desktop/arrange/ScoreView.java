@@ -9,6 +9,7 @@ import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.layout.Region;
+import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -30,6 +31,7 @@ final class ScoreView extends Region {
     private final ScrollBar scroll = new ScrollBar();
     private Theme theme = Theme.SPRUCE;
     private Optional<Arrangement> arrangement = Optional.empty();
+    private List<Lock> decided = List.of();
     private ScoreLayout layout;
     private TreeSet<Integer> moments = new TreeSet<>();
     private int selected;
@@ -55,8 +57,10 @@ final class ScoreView extends Region {
         setAccessibleText("Score");
     }
 
-    void show(Arrangement shown) {
+    /** @param locks that the player has set */
+    void show(Arrangement shown, List<Lock> locks) {
         arrangement = Optional.of(shown);
+        decided = locks;
         moments = new TreeSet<>();
         shown.notes().stream().map(ArrangedNote::tick).forEach(moments::add);
         cursor = -1;
@@ -83,11 +87,6 @@ final class ScoreView extends Region {
         zoom = times;
         lay();
         reveal(selected);
-    }
-
-    /** How many times its usual size everything is shown in. */
-    double zoom() {
-        return zoom;
     }
 
     /** The height of the window in the score's own pixels. */
@@ -199,7 +198,7 @@ final class ScoreView extends Region {
         GraphicsContext g = picture.getGraphicsContext2D();
         g.clearRect(0, 0, picture.getWidth(), picture.getHeight());
         if (layout != null && arrangement.isPresent()) {
-            ScorePainter painter = new ScorePainter(arrangement.get(), layout, theme);
+            ScorePainter painter = new ScorePainter(arrangement.get(), decided, layout, theme);
             g.save();
             g.scale(zoom, zoom);
             g.translate(0, -scroll.getValue());

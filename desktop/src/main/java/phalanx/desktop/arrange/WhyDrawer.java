@@ -106,7 +106,8 @@ final class WhyDrawer extends ScrollPane {
         neck.useTheme(next);
     }
 
-    void show(Arrangement arrangement, int tick) {
+    /** @param decided whether the player has decided anything in the song */
+    void show(Arrangement arrangement, int tick, boolean decided) {
         Bar bar = arrangement.song().barAt(tick);
         place.setText("Bar " + bar.number() + ", beat " + number(bar.beatOf(tick)));
         ArrangedSlot slot = arrangement.slotAt(tick);
@@ -121,7 +122,7 @@ final class WhyDrawer extends ScrollPane {
                 .forEach(words -> notes.getChildren().add(Cards.small(words)));
         effort.show(slot.effort(), theme);
         showFindings(arrangement, bar);
-        legend.show(arrangement, theme);
+        legend.show(arrangement, decided, theme);
     }
 
     private static String number(double value) {
