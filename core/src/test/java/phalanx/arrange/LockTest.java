@@ -121,8 +121,9 @@ class LockTest {
             assertThat(way.moreEffort()).isNotNegative();
             Arrangement locked = arranger.quick(song, Picking.PLAIN, List.of(way.lock()), () -> false);
             assertThat(locked.effort()).isCloseTo(best.effort() + way.moreEffort(), within(1e-9));
-            assertThat(way.decides())
-                    .isEqualTo(locked.cost().effort().decides(best.cost().effort()));
+            // of several ways at the same cost the two searches may name different ones, with other terms
+            assertThat(way.effort().grains()).isEqualTo(locked.cost().effort().grains());
+            assertThat(way.decides()).isEqualTo(way.effort().decides(best.cost().effort()));
             assertThat(locked.cost().tune()).isLessThanOrEqualTo(best.cost().tune());
             assertThat(locked.findings()).noneMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT);
         }

@@ -84,7 +84,8 @@ public final class OtherWays {
                 .limit(most)
                 .map(one -> {
                     Effort other = arranger.effort(solved.answerWith(one.held, at));
-                    return new OtherWay(slot.startTick(), slot.endTick(), one.held, one.more, other.decides(now));
+                    return new OtherWay(
+                            slot.startTick(), slot.endTick(), one.held, one.more, other, other.decides(now));
                 })
                 .toList();
     }
