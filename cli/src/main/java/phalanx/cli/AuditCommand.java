@@ -36,14 +36,19 @@ final class AuditCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws FormatException {
-        Arrangement arrangement = Solve.of(project());
+        Project project = project();
+        Arrangement arrangement = Solve.of(project);
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
-            out.println(new EventsJson().audit(arrangement));
+            out.println(new EventsJson().audit(arrangement, project.version()));
         } else {
             arrangement
                     .findings()
-                    .forEach(finding -> out.println(finding.severity().label() + "  " + finding.message()));
+                    .forEach(finding -> out.println(finding.severity().label() + "  " + finding.message()
+                            + project.version()
+                                    .ignores(finding)
+                                    .map(reason -> " Stands: " + reason)
+                                    .orElse("")));
             out.printf(
                     "%d findings, effort %.1f, ceiling %.0f bpm: %s%n",
                     arrangement.findings().size(),

@@ -20,14 +20,29 @@ public final class Difference {
         add(!before.song().sections().equals(after.song().sections()), "sections", words);
         add(!before.song().key().equals(after.song().key()), "key", words);
         add(before.song().tempo() != after.song().tempo(), "tempo", words);
-        add(!before.instrument().equals(after.instrument()), "guitar, tuning or capo", words);
         add(!before.strings().equals(after.strings()), "strings", words);
         add(!before.hand().equals(after.hand()), "hand", words);
+        words.addAll(decided(before.version(), after.version()));
+        count(others(before), others(after), "other version", "", words);
+        return words;
+    }
+
+    /** What is decided otherwise in another version. */
+    public static List<String> decided(Version before, Version after) {
+        List<String> words = new ArrayList<>();
+        add(!before.instrument().equals(after.instrument()), "guitar, tuning or capo", words);
         count(before.locks(), after.locks(), "lock", "", words);
         add(!before.picking().equals(after.picking()), "picking", words);
         add(!before.wishes().equals(after.wishes()), "wishes", words);
         add(!before.written().equals(after.written()), "notes kept as written", words);
+        add(!before.ignored().equals(after.ignored()), "ignored findings", words);
         return words;
+    }
+
+    private static List<Version> others(Project project) {
+        List<Version> others = new ArrayList<>(project.versions());
+        others.remove(project.shown());
+        return others;
     }
 
     private static void add(boolean differs, String what, List<String> words) {

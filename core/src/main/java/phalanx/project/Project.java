@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import phalanx.arrange.Written;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Wishes;
+import phalanx.arrange.score.Finding;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -21,60 +23,110 @@ import phalanx.song.Song;
  * Everything the player has decided; the arrangement follows from it.
  *
  * @param song as entered, with its tempo
- * @param instrument the guitar, tuned
  * @param strings on the guitar
  * @param hand the player's hand
- * @param locks what is to be kept, in order, none contradicting another
- * @param written where every note is played, while the song is kept as a file wrote it
- * @param picking how the right hand plays
- * @param wishes who has the tune, its octave, what is held, how phrases end
+ * @param versions ways to arrange the song, each with a name of its own; at least one
+ * @param shown which of them is arranged, from 0
  */
-public record Project(
-        Song song,
-        Instrument instrument,
-        StringSet strings,
-        Hand hand,
-        List<Lock> locks,
-        Optional<Written> written,
-        Picking picking,
-        Wishes wishes) {
+public record Project(Song song, StringSet strings, Hand hand, List<Version> versions, int shown) {
+    /** The name of a project's first version. */
+    public static final String FIRST = "First";
+
+    /** So many versions a project may have. */
+    public static final int MOST_VERSIONS = 50;
+
     public Project {
         Objects.requireNonNull(song, "song");
-        Objects.requireNonNull(instrument, "instrument");
         Objects.requireNonNull(strings, "strings");
         Objects.requireNonNull(hand, "hand");
-        Objects.requireNonNull(written, "written");
-        Objects.requireNonNull(picking, "picking");
-        Objects.requireNonNull(wishes, "wishes");
-        locks = locks.stream().sorted(Lock.ORDER).toList();
+        versions = List.copyOf(versions);
+        if (versions.isEmpty() || versions.size() > MOST_VERSIONS) {
+            throw new IllegalArgumentException(
+                    versions.size() + " versions: a project has between 1 and " + MOST_VERSIONS);
+        }
+        if (versions.stream().map(Version::name).distinct().count() < versions.size()) {
+            throw new IllegalArgumentException("two versions have one name");
+        }
+        if (versions.stream()
+                        .map(version -> version.instrument().guitar())
+                        .distinct()
+                        .count()
+                > 1) {
+            throw new IllegalArgumentException("the versions are for several guitars");
+        }
+        Objects.checkIndex(shown, versions.size());
     }
 
     /** A song on the player's guitar in standard tuning. */
     public static Project of(Song song, Setup setup) {
-        return new Project(
-                song,
+        Version first = new Version(
+                FIRST,
                 new Instrument(setup.guitar(), Tuning.STANDARD, 0),
-                setup.strings(),
-                setup.hand(),
                 List.of(),
                 Optional.empty(),
                 Picking.PLAIN,
-                Wishes.USUAL);
+                Wishes.USUAL,
+                List.of());
+        return new Project(song, setup.strings(), setup.hand(), List.of(first), 0);
+    }
+
+    /** The version that is arranged. */
+    public Version version() {
+        return versions.get(shown);
+    }
+
+    /** The guitar, tuned. */
+    public Instrument instrument() {
+        return version().instrument();
+    }
+
+    /** What is to be kept, in order, none contradicting another. */
+    public List<Lock> locks() {
+        return version().locks();
+    }
+
+    /** Where every note is played, while the song is kept as a file wrote it. */
+    public Optional<Written> written() {
+        return version().written();
+    }
+
+    /** How the right hand plays. */
+    public Picking picking() {
+        return version().picking();
+    }
+
+    /** Who has the tune, its octave, what is held, how phrases end. */
+    public Wishes wishes() {
+        return version().wishes();
+    }
+
+    private Project edited(UnaryOperator<Version> edit) {
+        List<Version> all = new ArrayList<>(versions);
+        all.set(shown, edit.apply(version()));
+        return new Project(song, strings, hand, all, shown);
+    }
+
+    private Project with(Song newSong, UnaryOperator<Version> edit) {
+        return new Project(newSong, strings, hand, versions.stream().map(edit).toList(), shown);
     }
 
     /**
      * Notes that were written are kept while bars, chords, tune and own bass stay as they are; locks beyond the end go.
      */
     public Project withSong(Song newSong) {
-        boolean same = newSong.bars().equals(song.bars())
-                && newSong.chart().equals(song.chart())
-                && newSong.melody().equals(song.melody())
-                && newSong.bass().equals(song.bass());
-        List<Lock> left = locks.stream()
-                .filter(lock -> lock.startTick() < newSong.endTick())
-                .toList();
-        return new Project(
-                newSong, instrument, strings, hand, left, same ? written : Optional.empty(), picking, wishes);
+        return with(newSong, version -> version.after(song, newSong));
+    }
+
+    /**
+     * With the song in another key. Locks of the other versions are released: their shapes belong to the key before.
+     *
+     * @param instrument on which this version is played there
+     * @param keepLocks whether its own hold there, too
+     */
+    public Project inKey(Song moved, Instrument instrument, boolean keepLocks) {
+        Project there = with(moved, version -> version.after(song, moved)
+                .with(version.equals(version()) && keepLocks ? version.locks() : List.of(), true));
+        return there.withInstrument(instrument);
     }
 
     /**
@@ -82,87 +134,114 @@ public record Project(
      * were written are arranged anew.
      */
     public Project withBars(BarEdit.Edited edited) {
-        List<Lock> left = locks.stream()
-                .flatMap(lock -> lock.moved(edited.moved()).stream())
-                .toList();
-        return new Project(
-                edited.song(),
-                instrument,
-                strings,
-                hand,
-                left,
-                Optional.empty(),
-                picking.moved(edited.moved()),
-                wishes);
+        return with(edited.song(), version -> version.moved(edited.moved()));
     }
 
     /** Notes that were written are kept on another guitar, but not in another tuning or under another capo. */
     public Project withInstrument(Instrument newInstrument) {
-        boolean same = newInstrument.withGuitar(instrument.guitar()).equals(instrument);
-        return new Project(
-                song, newInstrument, strings, hand, locks, same ? written : Optional.empty(), picking, wishes);
+        return edited(version -> version.on(newInstrument));
     }
 
+    /** Another guitar, for all versions. */
     public Project withGuitar(Guitar guitar, StringSet newStrings) {
-        return new Project(song, instrument.withGuitar(guitar), newStrings, hand, locks, written, picking, wishes);
+        List<Version> there =
+                versions.stream().map(version -> version.on(guitar)).toList();
+        return new Project(song, newStrings, hand, there, shown);
     }
 
     public Project withHand(Hand newHand) {
-        return new Project(song, instrument, strings, newHand, locks, written, picking, wishes);
+        return new Project(song, strings, newHand, versions, shown);
     }
 
     /** With the notes of a file, on a guitar that is tuned for them. */
     public Project withWritten(Written notes) {
-        return new Project(
-                song, notes.on(instrument.guitar()), strings, hand, List.of(), Optional.of(notes), picking, wishes);
+        return edited(version -> version.writtenAs(notes));
     }
 
     /** With another right hand; notes that were written keep their strings, and get its digits. */
     public Project withPicking(Picking newPicking) {
-        return new Project(song, instrument, strings, hand, locks, written, newPicking, wishes);
+        return edited(version -> version.with(newPicking));
     }
 
     /** With other wishes; notes that were written are arranged anew, unless only slurs are wished otherwise. */
     public Project withWishes(Wishes newWishes) {
-        boolean same = newWishes.withSlurs(wishes.slurs()).equals(wishes);
-        return new Project(
-                song, instrument, strings, hand, locks, same ? written : Optional.empty(), picking, newWishes);
+        return edited(version -> version.with(newWishes));
     }
 
     /** To be arranged anew in place of kept as written. */
     public Project anew() {
-        return written.isEmpty() ? this : withLocks(locks);
+        return lockedTo(locks());
     }
 
     /** With a lock more; those it contradicts go. Notes that were written are arranged anew where a shape is to be held. */
     public Project withLock(Lock lock) {
-        List<Lock> more = new ArrayList<>(locks);
+        List<Lock> more = new ArrayList<>(locks());
         more.removeIf(lock::contradicts);
         more.add(lock);
-        return lock instanceof AttackLock ? withColours(more) : withLocks(more);
+        return edited(version -> version.with(more, lock instanceof AttackLock));
     }
 
     /** With these locks alone; notes that were written are arranged anew. */
     public Project lockedTo(List<? extends Lock> all) {
-        return withLocks(List.copyOf(all));
+        return edited(version -> version.with(List.copyOf(all), false));
     }
 
     public Project withoutLock(Lock lock) {
-        List<Lock> fewer = new ArrayList<>(locks);
+        List<Lock> fewer = new ArrayList<>(locks());
         fewer.remove(lock);
-        return lock instanceof AttackLock ? withColours(fewer) : withLocks(fewer);
+        return edited(version -> version.with(fewer, lock instanceof AttackLock));
     }
 
-    private Project withColours(List<Lock> newLocks) {
-        return new Project(song, instrument, strings, hand, newLocks, written, picking, wishes);
+    /** With a finding let stand, for this reason in place of one before; an empty reason has it count again. */
+    public Project ignoring(Finding finding, String reason) {
+        return edited(version -> version.ignoring(finding, reason));
     }
 
-    private Project withLocks(List<Lock> newLocks) {
-        return new Project(song, instrument, strings, hand, newLocks, Optional.empty(), picking, wishes);
+    /**
+     * With the version that is shown once more under another name, which is then shown: what follows leaves the first alone.
+     *
+     * @throws IllegalArgumentException if a version has that name
+     */
+    public Project branched(String name) {
+        List<Version> all = new ArrayList<>(versions);
+        all.add(shown + 1, version().named(name));
+        return new Project(song, strings, hand, all, shown + 1);
+    }
+
+    /** @throws IllegalArgumentException if another version has that name */
+    public Project renamed(String name) {
+        return edited(version -> version.named(name));
+    }
+
+    /** @throws IllegalArgumentException if no version has that name */
+    public Project showing(String name) {
+        return new Project(song, strings, hand, versions, index(name));
+    }
+
+    /**
+     * Without a version; where it was shown, the one before it is.
+     *
+     * @throws IllegalArgumentException if no version has that name, or it is the only one
+     */
+    public Project withoutVersion(String name) {
+        int gone = index(name);
+        List<Version> left = new ArrayList<>(versions);
+        left.remove(gone);
+        int now = gone <= shown && shown > 0 ? shown - 1 : shown;
+        return new Project(song, strings, hand, left, now);
+    }
+
+    private int index(String name) {
+        for (int i = 0; i < versions.size(); i++) {
+            if (versions.get(i).name().equals(name)) {
+                return i;
+            }
+        }
+        throw new IllegalArgumentException("no version is called \"" + name + "\"");
     }
 
     /** The guitar, strings and hand, to be kept for the next song. */
     public Setup setup() {
-        return new Setup(instrument.guitar(), strings, hand);
+        return new Setup(instrument().guitar(), strings, hand);
     }
 }

@@ -1,6 +1,7 @@
 package phalanx.desktop;
 
 import java.util.Locale;
+import java.util.Optional;
 import javafx.beans.value.ObservableValue;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressIndicator;
@@ -10,6 +11,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.session.Message;
+import phalanx.project.Project;
 
 /** What just happened and how to undo it; effort, tempo ceiling and findings of the song. */
 final class BottomLine extends HBox {
@@ -43,7 +45,7 @@ final class BottomLine extends HBox {
         Label song = new Label();
         song.setId("song-figures");
         song.setMinWidth(Region.USE_PREF_SIZE);
-        ObservableValue<String> figures = workbench.arrangementProperty().map(BottomLine::figures);
+        ObservableValue<String> figures = workbench.arrangementProperty().map(now -> figures(now, workbench.project()));
         song.textProperty().bind(figures.orElse(""));
         Region space = new Region();
         setHgrow(space, Priority.SOMETIMES);
@@ -59,11 +61,18 @@ final class BottomLine extends HBox {
         }
     }
 
-    private static String figures(Arrangement arrangement) {
-        int findings = arrangement.findings().size();
+    private static String figures(Arrangement arrangement, Optional<Project> project) {
+        long findings = arrangement.findings().stream()
+                .filter(finding ->
+                        project.flatMap(now -> now.version().ignores(finding)).isEmpty())
+                .count();
+        String version = project.filter(now -> now.versions().size() > 1)
+                .map(now -> "version " + now.version().name() + "   ")
+                .orElse("");
         return String.format(
                 Locale.ROOT,
-                "effort %.0f   ceiling %.0f bpm   %d finding%s%s",
+                "%seffort %.0f   ceiling %.0f bpm   %d finding%s%s",
+                version,
                 arrangement.effort(),
                 Math.floor(arrangement.ceiling().tempo()),
                 findings,

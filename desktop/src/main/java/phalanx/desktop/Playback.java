@@ -1,5 +1,6 @@
 package phalanx.desktop;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
@@ -75,15 +76,29 @@ public final class Playback {
         stop();
         long ticket = latest.get();
         background.execute(() -> {
-            Arrangement part = arrangement.between(from, to);
             float[] samples = output.audible()
-                    ? new Renderer().render(part, from, arrangement.song().tempo(), false)
+                    ? new Renderer()
+                            .render(arrangement, from, to, arrangement.song().tempo())
                     : new float[0];
             interfaceThread.execute(() -> {
                 if (latest.get() == ticket) {
                     output.start(samples);
                 }
             });
+        });
+    }
+
+    /** Plays the same stretch of several arrangements, one after the other. */
+    public void hearInTurn(List<Arrangement> arrangements, int from, int to) {
+        hear(() -> {
+            float[] all = new float[0];
+            for (Arrangement one : arrangements) {
+                float[] part = new Renderer().render(one, from, to, one.song().tempo());
+                int before = all.length;
+                all = Arrays.copyOf(all, before + part.length);
+                System.arraycopy(part, 0, all, before, part.length);
+            }
+            return all;
         });
     }
 

@@ -269,13 +269,14 @@ public final class Workbench {
             if (byCapo) {
                 int higher = now.instrument().capo() + up;
                 int steps = higher > Instrument.HIGHEST_CAPO ? up - 12 : up;
-                Project moved = now.withSong(now.song().transpose(steps).inKey(wanted));
-                return moved.withInstrument(
-                        now.instrument().withCapo(now.instrument().capo() + steps));
+                return now.inKey(
+                        now.song().transpose(steps).inKey(wanted),
+                        now.instrument().withCapo(now.instrument().capo() + steps),
+                        true);
             }
             int near = up > 6 ? up - 12 : up;
-            Project moved = now.withSong(now.song().transpose(near).inKey(wanted));
-            return near == 0 ? moved : moved.lockedTo(List.of());
+            Song moved = now.song().transpose(near).inKey(wanted);
+            return near == 0 ? now.withSong(moved) : now.inKey(moved, now.instrument(), false);
         });
     }
 
@@ -295,15 +296,10 @@ public final class Workbench {
                                 .filter(now -> !now.instrument().tuning().equals(way.tuning()))
                                 .map(now -> ", tuning " + way.tuning().label())
                                 .orElse(""),
-                now -> new Project(
+                now -> now.inKey(
                         now.song().transpose(way.keySemitones()),
                         now.instrument().withTuning(way.tuning()).withCapo(way.capo()),
-                        now.strings(),
-                        now.hand(),
-                        List.of(),
-                        Optional.empty(),
-                        now.picking(),
-                        now.wishes()));
+                        false));
     }
 
     public void setCapo(int capo) {

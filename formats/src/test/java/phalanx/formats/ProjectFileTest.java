@@ -3,6 +3,10 @@ package phalanx.formats;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -30,6 +34,8 @@ import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
 import phalanx.formats.library.Library;
 import phalanx.formats.project.ProjectFile;
 import phalanx.formats.reading.FormatException;
@@ -69,6 +75,21 @@ class ProjectFileTest {
     private Path folder;
 
     static Project random(long seed) {
+        Project one = randomVersion(seed);
+        Finding seen = Finding.at(
+                one.song(),
+                0,
+                FindingKind.values()[Math.floorMod(seed, FindingKind.values().length)],
+                Finding.Severity.LOW,
+                1,
+                1,
+                "",
+                "made up");
+        Project more = one.ignoring(seen, "it \"sings\"").branched("Without barre");
+        return seed % 2 == 0 ? more : more.withPicking(Picking.PLAIN).showing(Project.FIRST);
+    }
+
+    private static Project randomVersion(long seed) {
         Random random = new Random(seed);
         Song song = withSeconds(RandomSong.of(seed));
         List<Pattern> patterns = PatternLibrary.standard().all();
@@ -151,12 +172,27 @@ class ProjectFileTest {
         assertThat(file.write(file.read(bytes))).isEqualTo(bytes);
     }
 
+    /** As files were before version 5: what now belongs to a version stood at the top. */
+    private String flat(Project project) {
+        ObjectMapper mapper = new ObjectMapper();
+        try {
+            ObjectNode root = (ObjectNode) mapper.readTree(file.write(project));
+            ObjectNode first = (ObjectNode) root.remove("versions").get(0);
+            root.remove("shown");
+            first.remove(List.of("name", "ignored"));
+            root.setAll(first);
+            return root.toPrettyString();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     /** Files of version 1, before there were wishes, levels and an upstroke, open with their tune as written. */
     @Test
     void aProjectOfVersion1Opens() throws FormatException {
         Project project = Project.of(RandomSong.of(3), Library.FIRST.setup());
-        String now = new String(file.write(project), StandardCharsets.UTF_8);
-        String before = now.replace("\"phalanx\" : 4", "\"phalanx\" : 1")
+        String before = flat(project)
+                .replace("\"phalanx\" : 5", "\"phalanx\" : 1")
                 .replaceAll("(?s),\\s*\"(attacks|places|limits|cascades)\" : \\[ \\]", "")
                 .replaceAll("(?s),\\s*\"wishes\" : \\{[^}]*\\}", "")
                 .replaceAll("(?s),\\s*\"upASecond\" : [0-9.]*", "")
@@ -166,7 +202,7 @@ class ProjectFileTest {
         assertThat(opened.project()).isEqualTo(project.withWishes(Wishes.USUAL.withOctave(Octave.AS_WRITTEN)));
         assertThat(opened.report()).isEmpty();
         assertThat(new String(file.write(opened.project()), StandardCharsets.UTF_8))
-                .contains("\"phalanx\" : 4");
+                .contains("\"phalanx\" : 5");
     }
 
     /** Files of version 2, before there were slurs: every note is plucked. */
@@ -181,8 +217,8 @@ class ProjectFileTest {
                         arrangement.notes().stream()
                                 .map(ProjectFileTest::written)
                                 .toList()));
-        String before = new String(file.write(project), StandardCharsets.UTF_8)
-                .replace("\"phalanx\" : 4", "\"phalanx\" : 2")
+        String before = flat(project)
+                .replace("\"phalanx\" : 5", "\"phalanx\" : 2")
                 .replaceAll("(?s),\\s*\"(attacks|places|limits|cascades|slurs)\" : (false|\\[ \\])", "")
                 .replaceAll("(?s),\\s*\"way\" : \"plucked\"", "");
         assertThat(before).doesNotContain("slur");
@@ -195,8 +231,8 @@ class ProjectFileTest {
         Project project = Project.of(RandomSong.of(6), Library.FIRST.setup())
                 .withLock(new AttackLock(0, Role.MELODY, AttackLock.Way.SLURRED))
                 .withLock(new AttackLock(Ticks.QUARTER, Role.BASS, AttackLock.Way.PLUCKED));
-        String before = new String(file.write(project), StandardCharsets.UTF_8)
-                .replace("\"phalanx\" : 4", "\"phalanx\" : 3")
+        String before = flat(project)
+                .replace("\"phalanx\" : 5", "\"phalanx\" : 3")
                 .replace("\"attacks\"", "\"slurs\"")
                 .replace("\"way\" : \"slurred\"", "\"slurred\" : true")
                 .replace("\"way\" : \"plucked\"", "\"slurred\" : false")
@@ -212,11 +248,11 @@ class ProjectFileTest {
     void aProjectOfALaterVersionOpensAsFarAsItIsKnown() throws FormatException {
         Project project = random(8);
         String now = new String(file.write(project), StandardCharsets.UTF_8);
-        String later = now.replace("\"phalanx\" : 4,", "\"phalanx\" : 9, \"drills\" : [ ],");
+        String later = now.replace("\"phalanx\" : 5,", "\"phalanx\" : 9, \"drills\" : [ ],");
         ProjectFile.Opened opened = file.open(later.getBytes(StandardCharsets.UTF_8));
         assertThat(opened.project()).isEqualTo(project);
         assertThat(opened.report()).hasSize(2);
-        assertThat(opened.report().get(0)).contains("version 9", "knows version 4");
+        assertThat(opened.report().get(0)).contains("version 9", "knows version 5");
         assertThat(opened.report().get(1)).contains("\"drills\"", "left out");
     }
 
@@ -224,7 +260,7 @@ class ProjectFileTest {
     @CsvSource(
             delimiter = ';',
             value = {
-                "\"phalanx\" : 4; \"phalanx\" : 0; phalanx; version",
+                "\"phalanx\" : 5; \"phalanx\" : 0; phalanx; version",
                 "\"capo\" : 0; \"capo\" : 40; tuning; capo 40",
                 "\"tempo\" : 92; \"tempo\" : 9; tempo 9; outside",
                 "\"tempo\" : 92; \"tempo\" : \"x\"; tempo; a whole number",

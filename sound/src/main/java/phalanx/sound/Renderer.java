@@ -37,7 +37,16 @@ public final class Renderer {
      * @param sungTune whether a tune that is sung is heard softly with it
      */
     public float[] render(Arrangement arrangement, int fromTick, double tempo, boolean sungTune) {
-        double songSeconds = Ticks.milliseconds(arrangement.song().endTick() - fromTick, tempo) / 1000;
+        return render(arrangement, fromTick, arrangement.song().endTick(), tempo, sungTune);
+    }
+
+    /** Its notes from a tick on, up to another and as long as strings ring on; a sung tune is not heard. */
+    public float[] render(Arrangement arrangement, int fromTick, int toTick, double tempo) {
+        return render(arrangement.between(fromTick, toTick), fromTick, toTick, tempo, false);
+    }
+
+    private float[] render(Arrangement arrangement, int fromTick, int toTick, double tempo, boolean sungTune) {
+        double songSeconds = Ticks.milliseconds(toTick - fromTick, tempo) / 1000;
         float[] out = new float[(int) ((Math.max(0, songSeconds) + TAIL_SECONDS) * SAMPLE_RATE)];
         for (ArrangedNote note : arrangement.notes()) {
             if (note.tick() >= fromTick) {

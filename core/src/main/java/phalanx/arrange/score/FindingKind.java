@@ -1,5 +1,7 @@
 package phalanx.arrange.score;
 
+import java.util.Arrays;
+
 /** What the audit looks for. */
 public enum FindingKind {
     REACH("reach"),
@@ -76,6 +78,18 @@ public enum FindingKind {
                     HIT_TOO_FAST -> true;
             default -> false;
         };
+    }
+
+    /**
+     * By its label.
+     *
+     * @throws IllegalArgumentException if there is none such
+     */
+    public static FindingKind parse(String label) {
+        return Arrays.stream(values())
+                .filter(kind -> kind.label.equals(label))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no kind of finding is called \"" + label + "\""));
     }
 
     public String label() {

@@ -19,6 +19,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.desktop.widget.Cards;
+import phalanx.project.Version;
 import phalanx.song.Section;
 import phalanx.song.Song;
 
@@ -39,6 +40,7 @@ final class FindingsPanel extends VBox {
     private final Label heading = new Label();
     private List<Finding> all = List.of();
     private Song song;
+    private Version version;
     private boolean filling;
 
     /**
@@ -83,8 +85,12 @@ final class FindingsPanel extends VBox {
         setMinWidth(WIDTH);
     }
 
+    private boolean stands(Finding finding) {
+        return version.ignores(finding).isPresent();
+    }
+
     /** A finding in as many lines as it takes. */
-    private static final class Line extends ListCell<Finding> {
+    private final class Line extends ListCell<Finding> {
         private final Label words = new Label();
 
         Line() {
@@ -97,11 +103,18 @@ final class FindingsPanel extends VBox {
         protected void updateItem(Finding finding, boolean empty) {
             super.updateItem(finding, empty);
             boolean shown = !empty && finding != null;
-            words.setText(shown ? finding.message() : "");
+            words.setText(
+                    shown
+                            ? finding.message()
+                                    + version.ignores(finding)
+                                            .map(reason -> " Stands: " + reason)
+                                            .orElse("")
+                            : "");
+            words.setOpacity(shown && stands(finding) ? 0.7 : 1);
             setGraphic(shown ? words : null);
             setAccessibleText(words.getText());
             getStyleClass().remove(HIGH);
-            if (shown && finding.severity() == Finding.Severity.HIGH) {
+            if (shown && !stands(finding) && finding.severity() == Finding.Severity.HIGH) {
                 getStyleClass().add(HIGH);
             }
         }
@@ -120,10 +133,14 @@ final class FindingsPanel extends VBox {
         return box;
     }
 
-    void show(Arrangement arrangement) {
+    /** @param shown the version that is arranged: what it lets stand is listed last and counted apart */
+    void show(Arrangement arrangement, Version shown) {
+        version = shown;
         SongFigures now = SongFigures.of(arrangement);
         song = arrangement.song();
-        all = arrangement.findings();
+        all = arrangement.findings().stream()
+                .sorted(Comparator.comparing(this::stands))
+                .toList();
         figures.setText(String.format(
                 Locale.ROOT,
                 "shifts %d, barres %d, stretched moments %d; highest fret %d, mean %.1f; ceiling %.0f bpm.",
@@ -184,12 +201,13 @@ final class FindingsPanel extends VBox {
         filling = true;
         list.getItems().setAll(left);
         filling = false;
-        heading.setText(
-                all.isEmpty()
+        long standing = left.stream().filter(this::stands).count();
+        heading.setText((all.isEmpty()
                         ? "No findings"
                         : left.size() == all.size()
                                 ? all.size() + (all.size() == 1 ? " finding" : " findings")
-                                : left.size() + " of " + all.size() + " findings");
+                                : left.size() + " of " + all.size() + " findings")
+                + (standing == 0 ? "" : ", " + standing + " let stand"));
     }
 
     private boolean isWanted(Finding finding) {

@@ -2,6 +2,7 @@ package phalanx.desktop.arrange;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeSet;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
@@ -85,6 +86,21 @@ final class ScorePainter {
             paintWords(g, line);
         }
         decided.forEach(lock -> paintPin(g, line, lock));
+    }
+
+    /** A band behind the lanes of bars, given by their places in the song, that another version has otherwise. */
+    void paintOtherwise(GraphicsContext g, ScoreLayout.Line line, Set<Integer> bars) {
+        for (Bar bar : line.bars()) {
+            if (bars.contains(arrangement.song().barIndexAt(bar.startTick()))) {
+                double from = layout.barX(line, bar);
+                double to = bar.endTick() >= line.endTick()
+                        ? layout.lineEndX(line)
+                        : layout.x(line, bar.endTick()) - ScoreLayout.BAR_PAD;
+                double top = layout.neckLaneY(line) - 5;
+                g.setFill(colour("alarm").deriveColor(0, 1, 1, 0.5));
+                g.fillRect(from, top, to - from, layout.countY(line) + 5 - top);
+            }
+        }
     }
 
     /** A pin at a note that is decided; a bracket over a stretch that is. */

@@ -5,6 +5,7 @@ import java.util.Optional;
 import javafx.animation.AnimationTimer;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
@@ -48,6 +49,7 @@ public final class ScoreStation extends StackPane implements Themed {
     private final PlaceKeys places;
     private final Decisions decisions;
     private final FindingsPanel findings;
+    private final VersionsPanel versions;
     private int shownFinding = -1;
 
     public ScoreStation(Workbench workbench, Playback playback) {
@@ -70,9 +72,18 @@ public final class ScoreStation extends StackPane implements Themed {
                         remedy -> {
                             workbench.decide(remedy.name(), remedy.edit());
                             requestFocus();
-                        }),
+                        },
+                        (finding, reason) -> {
+                            workbench.decide(
+                                    reason.isBlank() ? "finding to count again" : "finding to stand",
+                                    project -> project.ignoring(finding, reason));
+                            requestFocus();
+                        },
+                        this::toggleVersions),
                 decisions);
         this.findings = new FindingsPanel(finding -> select(finding.tick()), this::showMoment);
+        this.versions = new VersionsPanel(
+                workbench, playback, new VersionsPanel.Marks(this::select, score::markOtherwise), this::showMoment);
         settled.setOnFinished(event -> findOtherWays());
         VBox left = new VBox(score, strip);
         VBox.setVgrow(score, Priority.ALWAYS);
@@ -85,7 +96,7 @@ public final class ScoreStation extends StackPane implements Themed {
         setFocusTraversable(true);
         setId("score-station");
         setAccessibleText(
-                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, plus and minus zoom, F lists all findings, ] goes to the next finding");
+                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, plus and minus zoom, F lists all findings, V the versions, ] goes to the next finding");
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -116,7 +127,10 @@ public final class ScoreStation extends StackPane implements Themed {
         shownFinding = -1;
         score.show(arrangement, locks());
         strip.show(arrangement);
-        findings.show(arrangement);
+        findings.show(arrangement, workbench.project().orElseThrow().version());
+        if (isBeside(versions)) {
+            versions.show();
+        }
         offerFaster();
         select(score.selected());
     }
@@ -137,7 +151,11 @@ public final class ScoreStation extends StackPane implements Themed {
     }
 
     private void explain(Arrangement shown) {
-        why.show(shown, score.selected(), !locks().isEmpty());
+        why.show(
+                shown,
+                score.selected(),
+                !locks().isEmpty(),
+                workbench.project().orElseThrow().version());
         workbench.project().ifPresent(project -> decisions.show(project, score.selected()));
         if (isWritten()) {
             why.showWritten(workbench::arrangeAnew);
@@ -273,6 +291,7 @@ public final class ScoreStation extends StackPane implements Themed {
             case HOME -> select(0);
             case END -> select(Integer.MAX_VALUE);
             case F -> toggleFindings();
+            case V -> toggleVersions();
             case K -> lockSelected();
             case U -> releaseSelected();
             case S -> press(AttackLock.Way.SLURRED);
@@ -307,21 +326,38 @@ public final class ScoreStation extends StackPane implements Themed {
 
     /** The list of all findings in place of the moment, or the moment again. */
     private void toggleFindings() {
-        if (content.getChildren().contains(findings)) {
+        if (isBeside(findings)) {
             showMoment();
         } else {
-            content.getChildren().remove(why);
-            content.getChildren().add(findings);
+            showBeside(findings);
             findings.refresh();
         }
     }
 
-    private void showMoment() {
-        content.getChildren().remove(findings);
-        if (!content.getChildren().contains(why)) {
-            content.getChildren().add(why);
+    private void toggleVersions() {
+        if (isBeside(versions)) {
+            showMoment();
+        } else if (workbench.arrangement().isPresent()) {
+            showBeside(versions);
+            versions.show();
         }
+    }
+
+    private void showMoment() {
+        showBeside(why);
         requestFocus();
+    }
+
+    private boolean isBeside(Node panel) {
+        return content.getChildren().contains(panel);
+    }
+
+    private void showBeside(Node panel) {
+        if (isBeside(versions) && panel != versions) {
+            versions.leave();
+        }
+        content.getChildren().removeAll(why, findings, versions);
+        content.getChildren().add(panel);
     }
 
     private void press(AttackLock.Way way) {
@@ -339,9 +375,19 @@ public final class ScoreStation extends StackPane implements Themed {
         }
     }
 
+    /** The findings that the player does not let stand. */
+    private List<Finding> open() {
+        return workbench.arrangement().stream()
+                .flatMap(shown -> shown.findings().stream())
+                .filter(finding -> workbench
+                        .project()
+                        .flatMap(project -> project.version().ignores(finding))
+                        .isEmpty())
+                .toList();
+    }
+
     private void showFinding(int step) {
-        List<Finding> findings =
-                workbench.arrangement().map(Arrangement::findings).orElse(List.of());
+        List<Finding> findings = open();
         if (findings.isEmpty()) {
             workbench.say(Message.plain("No findings in this song."));
             return;

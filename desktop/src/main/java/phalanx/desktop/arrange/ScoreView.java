@@ -2,6 +2,7 @@ package phalanx.desktop.arrange;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.IntConsumer;
 import javafx.geometry.Orientation;
@@ -32,6 +33,9 @@ final class ScoreView extends Region {
     private Theme theme = Theme.SPRUCE;
     private Optional<Arrangement> arrangement = Optional.empty();
     private List<Lock> decided = List.of();
+    /** Places of bars that another version has otherwise. */
+    private Set<Integer> otherwise = Set.of();
+
     private ScoreLayout layout;
     private TreeSet<Integer> moments = new TreeSet<>();
     private int selected;
@@ -66,6 +70,14 @@ final class ScoreView extends Region {
         cursor = -1;
         lay();
         select(selected);
+    }
+
+    /** Marks bars, by their places in the song, that another version has otherwise. */
+    void markOtherwise(Set<Integer> bars) {
+        if (!otherwise.equals(bars)) {
+            otherwise = Set.copyOf(bars);
+            repaint();
+        }
     }
 
     void useTheme(Theme next) {
@@ -202,7 +214,10 @@ final class ScoreView extends Region {
             g.save();
             g.scale(zoom, zoom);
             g.translate(0, -scroll.getValue());
-            layout.lines().stream().filter(this::onScreen).forEach(line -> painter.paint(g, line));
+            layout.lines().stream().filter(this::onScreen).forEach(line -> {
+                painter.paintOtherwise(g, line, otherwise);
+                painter.paint(g, line);
+            });
             g.restore();
         }
         paintMarks();

@@ -10,6 +10,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.arrange.advice.FasterWay;
@@ -25,6 +26,7 @@ import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.EffortBars;
 import phalanx.desktop.widget.NeckCrop;
+import phalanx.project.Version;
 import phalanx.project.remedy.Remedy;
 import phalanx.song.Bar;
 import phalanx.technique.Attack;
@@ -58,6 +60,8 @@ final class WhyDrawer extends ScrollPane {
      * @param listFindings list those of the whole song
      * @param help look for what helps against a finding
      * @param cure do what helps
+     * @param letStand has a finding stand for a reason, or with an empty one count again
+     * @param listVersions show the versions of the arrangement
      */
     record Actions(
             Consumer<ShapeLock> lock,
@@ -66,7 +70,9 @@ final class WhyDrawer extends ScrollPane {
             Consumer<FasterWay> take,
             Runnable listFindings,
             BiConsumer<Finding, Help> help,
-            Consumer<Remedy> cure) {}
+            Consumer<Remedy> cure,
+            BiConsumer<Finding, String> letStand,
+            Runnable listVersions) {}
 
     /**
      * What comes of looking for help.
@@ -90,7 +96,13 @@ final class WhyDrawer extends ScrollPane {
                 "All findings and figures (F)",
                 "Those of the whole song, by hand, kind and section",
                 actions.listFindings);
-        VBox content = new VBox(place, written, neck, notes, effort, findings, decisions, faster, ways, all, legend);
+        Button versions = Cards.button(
+                "all-versions",
+                "Versions and what-if (V)",
+                "Keep, try and compare versions of the arrangement",
+                actions.listVersions);
+        VBox content =
+                new VBox(place, written, neck, notes, effort, findings, decisions, faster, ways, all, versions, legend);
         content.getStyleClass().add("why");
         getStyleClass().add("why-drawer");
         setContent(content);
@@ -106,8 +118,11 @@ final class WhyDrawer extends ScrollPane {
         neck.useTheme(next);
     }
 
-    /** @param decided whether the player has decided anything in the song */
-    void show(Arrangement arrangement, int tick, boolean decided) {
+    /**
+     * @param decided whether the player has decided anything in the song
+     * @param version that is shown
+     */
+    void show(Arrangement arrangement, int tick, boolean decided, Version version) {
         Bar bar = arrangement.song().barAt(tick);
         place.setText("Bar " + bar.number() + ", beat " + number(bar.beatOf(tick)));
         ArrangedSlot slot = arrangement.slotAt(tick);
@@ -121,7 +136,7 @@ final class WhyDrawer extends ScrollPane {
                 .flatMap(note -> ways(arrangement, note).stream())
                 .forEach(words -> notes.getChildren().add(Cards.small(words)));
         effort.show(slot.effort(), theme);
-        showFindings(arrangement, bar);
+        showFindings(arrangement, bar, version);
         legend.show(arrangement, decided, theme);
     }
 
@@ -287,7 +302,7 @@ final class WhyDrawer extends ScrollPane {
         }
     }
 
-    private void showFindings(Arrangement arrangement, Bar bar) {
+    private void showFindings(Arrangement arrangement, Bar bar, Version version) {
         List<Finding> here = arrangement.findings().stream()
                 .filter(finding -> finding.bar() == bar.number())
                 .toList();
@@ -298,8 +313,23 @@ final class WhyDrawer extends ScrollPane {
         title.getStyleClass().add("heading");
         findings.getChildren().setAll(title);
         for (int i = 0; i < here.size(); i++) {
-            findings.getChildren().add(findingBox(here.get(i), i + 1));
+            Finding finding = here.get(i);
+            int number = i + 1;
+            findings.getChildren()
+                    .add(version.ignores(finding)
+                            .map(reason -> standing(finding, reason, number))
+                            .orElseGet(() -> findingBox(finding, number)));
         }
+    }
+
+    /** A finding that the player lets stand, and why. */
+    private Node standing(Finding finding, String reason, int number) {
+        Button count = Cards.button(
+                "count-" + number,
+                "Count it again",
+                "Among the song's findings",
+                () -> actions.letStand.accept(finding, ""));
+        return new VBox(4, Cards.quiet(finding.message()), Cards.small("Stands: " + reason), count);
     }
 
     /** A finding, and what helps against it when the player asks. */
@@ -310,7 +340,16 @@ final class WhyDrawer extends ScrollPane {
         VBox help = new VBox(6);
         help.setId("help-" + number);
         offerHelp(finding, help, number);
-        VBox box = new VBox(6, text, help);
+        TextField reason = new TextField();
+        reason.setId("reason-" + number);
+        reason.setPromptText("why it may stand, then Enter");
+        reason.setAccessibleText("Let this finding stand: why");
+        reason.setOnAction(event -> {
+            if (!reason.getText().isBlank()) {
+                actions.letStand.accept(finding, reason.getText());
+            }
+        });
+        VBox box = new VBox(6, text, help, reason);
         box.getStyleClass().add("finding");
         if (finding.severity() == Finding.Severity.LOW) {
             box.getStyleClass().add("low");

@@ -366,7 +366,7 @@ public final class PickingStation extends HBox implements Themed {
         workbench.project().ifPresent(project -> {
             Bar here = here(project.song());
             Picking.Span span = new Picking.Span(here.startTick(), here.endTick(), plan());
-            workbench.solver().aside(project.withPicking(project.picking().withSpan(span)), arrangement -> {
+            workbench.solver().aside(project.withPicking(project.picking().withSpan(span)), false, arrangement -> {
                 if (pattern.equals(chosen)) {
                     tried = Optional.of(arrangement);
                     explain(arrangement);

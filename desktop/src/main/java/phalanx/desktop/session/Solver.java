@@ -142,15 +142,19 @@ public final class Solver {
     }
 
     /**
-     * Arranges a project quickly beside the one that is open, in the background.
+     * Arranges a project beside the one that is open, in the background.
      *
+     * @param inFull whether the full answer is wanted, not the quick one
      * @param found takes the arrangement on the interface thread, unless the project has changed meanwhile
      */
-    public void aside(Project project, Consumer<Arrangement> found) {
+    public void aside(Project project, boolean inFull, Consumer<Arrangement> found) {
         long ticket = latest.get();
         background.execute(() -> {
             try {
-                Arrangement tried = new Solve().quick(project, () -> latest.get() != ticket);
+                Solve own = new Solve();
+                Arrangement quick = own.quick(project, () -> latest.get() != ticket);
+                Arrangement tried =
+                        inFull ? own.full(() -> latest.get() != ticket).orElse(quick) : quick;
                 interfaceThread.execute(() -> {
                     if (latest.get() == ticket) {
                         found.accept(tried);

@@ -29,7 +29,8 @@ public final class WhenShown<T> {
      */
     public static <T> void follow(Node view, ObservableValue<T> value, BiConsumer<T, T> show) {
         WhenShown<T> follower = new WhenShown<>(view, value, show);
-        value.addListener((property, before, now) -> follower.catchUp());
+        // told of an equal value, too: what stands beside it may have changed
+        value.addListener(property -> follower.catchUp());
         view.sceneProperty().addListener((property, before, now) -> follower.catchUp());
         follower.catchUp();
     }

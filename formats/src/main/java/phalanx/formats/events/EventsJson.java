@@ -11,6 +11,7 @@ import phalanx.arrange.score.Hold;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Reach;
 import phalanx.lefthand.shape.Finger;
+import phalanx.project.Version;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
@@ -62,10 +63,18 @@ public final class EventsJson {
         return root;
     }
 
-    /** What the audit found alone: findings, effort with its terms, tempo ceiling. */
-    public String audit(Arrangement arrangement) {
+    /**
+     * What the audit found alone: findings, effort with its terms, tempo ceiling.
+     *
+     * @param version with what it lets stand, and why
+     */
+    public String audit(Arrangement arrangement, Version version) {
         ObjectNode root = mapper.createObjectNode();
         addAudit(arrangement, root);
+        for (int i = 0; i < arrangement.findings().size(); i++) {
+            ObjectNode node = (ObjectNode) root.get("findings").get(i);
+            version.ignores(arrangement.findings().get(i)).ifPresent(reason -> node.put("stands", reason));
+        }
         SongFigures figures = SongFigures.of(arrangement);
         ObjectNode node = root.putObject("figures")
                 .put("shifts", figures.shifts())

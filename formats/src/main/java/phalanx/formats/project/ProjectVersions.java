@@ -11,6 +11,7 @@ import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Wishes;
 import phalanx.formats.reading.FormatException;
+import phalanx.project.Project;
 import phalanx.righthand.Level;
 import phalanx.righthand.Speeds;
 
@@ -20,7 +21,7 @@ import phalanx.righthand.Speeds;
  */
 final class ProjectVersions {
     /** The version that is written. */
-    static final int NOW = 4;
+    static final int NOW = 5;
 
     private static final String NUMBER = "phalanx";
 
@@ -36,11 +37,16 @@ final class ProjectVersions {
             "melody",
             "bass",
             "guitar",
+            "strings",
+            "hand",
+            "versions",
+            "shown");
+
+    /** What a version of the song has of its own, from version 5 of the file on. */
+    private static final List<String> OWN = List.of(
             "tuning",
             "capo",
             "partialCapo",
-            "strings",
-            "hand",
             "locks",
             "attacks",
             "places",
@@ -51,8 +57,11 @@ final class ProjectVersions {
             "wishes");
 
     /** The step at place 0 goes from version 1 to 2, and so on. */
-    private static final List<Consumer<ObjectNode>> STEPS =
-            List.of(ProjectVersions::toVersion2, ProjectVersions::toVersion3, ProjectVersions::toVersion4);
+    private static final List<Consumer<ObjectNode>> STEPS = List.of(
+            ProjectVersions::toVersion2,
+            ProjectVersions::toVersion3,
+            ProjectVersions::toVersion4,
+            ProjectVersions::toVersion5);
 
     private ProjectVersions() {}
 
@@ -94,7 +103,7 @@ final class ProjectVersions {
     /** Wishes come in, levels in place of densities, and the thumb's upstroke. Until then a tune stayed as written. */
     private static void toVersion2(ObjectNode root) {
         if (!root.has("wishes")) {
-            ObjectNode wishes = ProjectFile.wishes(Wishes.USUAL.withOctave(Octave.AS_WRITTEN));
+            ObjectNode wishes = VersionJson.wishes(Wishes.USUAL.withOctave(Octave.AS_WRITTEN));
             wishes.remove("slurs");
             root.set("wishes", wishes);
         }
@@ -143,6 +152,19 @@ final class ProjectVersions {
                 }
             }
         }
+    }
+
+    /** Versions of the arrangement come in; until then there was one, without a name. */
+    private static void toVersion5(ObjectNode root) {
+        ObjectNode first = root.putArray("versions").addObject().put("name", Project.FIRST);
+        for (String field : OWN) {
+            JsonNode own = root.remove(field);
+            if (own != null) {
+                first.set(field, own);
+            }
+        }
+        first.putArray("ignored");
+        root.put("shown", Project.FIRST);
     }
 
     private static void withLevel(JsonNode plan) {

@@ -1,0 +1,317 @@
+package phalanx.desktop.arrange;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.Playback;
+import phalanx.desktop.Workbench;
+import phalanx.desktop.widget.Cards;
+import phalanx.project.Comparison;
+import phalanx.project.Difference;
+import phalanx.project.Project;
+import phalanx.project.Version;
+import phalanx.project.WhatIf;
+import phalanx.song.Bar;
+
+/** The named versions of an arrangement: kept, tried, shown, and two of them compared bar by bar. */
+final class VersionsPanel extends VBox {
+    private static final double WIDTH = 320;
+    private static final double LIST = 132;
+    private static final String NONE = "nothing";
+
+    private final Workbench workbench;
+    private final Playback playback;
+    private final Marks marks;
+    private final ListView<String> list = new ListView<>();
+    private final TextField name = new TextField();
+    private final ComboBox<String> whatIf = new ComboBox<>();
+    private final ComboBox<String> against = new ComboBox<>();
+    private final Label result = Cards.quiet("");
+    private final ListView<Comparison.BarPair> bars = new ListView<>();
+    private final Button hear;
+    private final Button remove;
+    /** The arrangement of the other version, once it is compared. */
+    private Optional<Arrangement> other = Optional.empty();
+
+    private List<WhatIf> tries = List.of();
+    private boolean filling;
+
+    /**
+     * What becomes of a comparison in the score.
+     *
+     * @param pick told where the player wants to look
+     * @param show takes the places of the bars that differ
+     */
+    record Marks(Consumer<Integer> pick, Consumer<Set<Integer>> show) {}
+
+    /** @param close when the player wants the moment again */
+    VersionsPanel(Workbench workbench, Playback playback, Marks marks, Runnable close) {
+        super(8);
+        this.workbench = workbench;
+        this.playback = playback;
+        this.marks = marks;
+        getStyleClass().addAll("why", "card");
+        setId("versions-panel");
+        list.setId("version-list");
+        list.setAccessibleText("Versions of the arrangement");
+        list.setCellFactory(view -> new Line());
+        list.setPrefHeight(LIST);
+        list.setMinHeight(LIST / 2);
+        list.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
+            if (now != null && !filling) {
+                workbench.decide("version " + now, project -> project.showing(now));
+            }
+        });
+        name.setId("version-name");
+        name.setAccessibleText("Name of a version");
+        name.setPromptText("a name");
+        HBox.setHgrow(name, Priority.ALWAYS);
+        name.setOnAction(event -> keep());
+        Button keep = Cards.button(
+                "version-keep",
+                "Keep as new",
+                "A new version with this name; the one before stays as it is (Enter)",
+                this::keep);
+        Button rename =
+                Cards.button("version-rename", "Rename", "Give the version that is shown this name", this::rename);
+        remove = Cards.button("version-remove", "Remove", "Ctrl+Z brings it back", this::remove);
+        whatIf.setId("what-if");
+        whatIf.setAccessibleText("What if: try a change as a version of its own");
+        whatIf.setPromptText("What if...");
+        whatIf.setMaxWidth(Double.MAX_VALUE);
+        whatIf.setOnAction(event -> tryOut());
+        against.setId("compare-with");
+        against.setAccessibleText("Compare with which version");
+        against.setMaxWidth(Double.MAX_VALUE);
+        against.setOnAction(event -> {
+            if (!filling) {
+                compare();
+            }
+        });
+        result.setId("comparison");
+        bars.setId("compared-bars");
+        bars.setAccessibleText("Bars that differ");
+        bars.setCellFactory(view -> new PairLine());
+        bars.setMinHeight(0);
+        bars.setPlaceholder(Cards.quiet(""));
+        VBox.setVgrow(bars, Priority.ALWAYS);
+        bars.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> pick(now));
+        hear = Cards.button(
+                "hear-both", "Hear the bar in both", "The version that is shown first, then the other", this::hear);
+        HBox compared = new HBox(8, Cards.before("compare with"), against);
+        HBox.setHgrow(against, Priority.ALWAYS);
+        getChildren()
+                .addAll(
+                        Cards.heading("Versions"),
+                        list,
+                        name,
+                        new HBox(6, keep, rename, remove),
+                        whatIf,
+                        compared,
+                        result,
+                        bars,
+                        hear,
+                        Cards.button("versions-close", "Back to the moment (V)", "Esc, too", close));
+        setOnKeyPressed(event -> {
+            if (event.getCode() == KeyCode.ESCAPE) {
+                close.run();
+                event.consume();
+            }
+        });
+        setPrefWidth(WIDTH);
+        setMinWidth(WIDTH);
+        setMinHeight(0);
+    }
+
+    /** The name of a version, and what it is played with. */
+    private final class Line extends ListCell<String> {
+        @Override
+        protected void updateItem(String item, boolean empty) {
+            super.updateItem(item, empty);
+            Optional<Version> version = workbench.project().stream()
+                    .flatMap(project -> project.versions().stream())
+                    .filter(one -> !empty && one.name().equals(item))
+                    .findFirst();
+            setText(version.map(one -> item + "\n" + facts(one)).orElse(""));
+            setAccessibleText(getText());
+        }
+    }
+
+    private static String facts(Version version) {
+        int locks = version.locks().size();
+        return version.instrument().tuning().label()
+                + (version.instrument().capo() == 0
+                        ? ""
+                        : ", capo " + version.instrument().capo())
+                + ", " + version.picking().plan().level().label()
+                + ", tune " + version.wishes().tune().label()
+                + (locks == 0 ? "" : ", " + locks + (locks == 1 ? " lock" : " locks"));
+    }
+
+    private final class PairLine extends ListCell<Comparison.BarPair> {
+        @Override
+        protected void updateItem(Comparison.BarPair pair, boolean empty) {
+            super.updateItem(pair, empty);
+            setText(empty || pair == null ? "" : words(pair));
+            setAccessibleText(getText());
+        }
+    }
+
+    private String words(Comparison.BarPair pair) {
+        Bar bar = workbench.arrangement().orElseThrow().song().bars().get(pair.bar());
+        String in = pair.in().stream().map(Comparison.Difference::label).collect(Collectors.joining(", "));
+        String findings = pair.findings() == pair.otherFindings()
+                ? ""
+                : "; findings " + pair.findings() + ", there " + pair.otherFindings();
+        return String.format(
+                Locale.ROOT,
+                "Bar %d: %s\neffort %.1f, there %.1f%s",
+                bar.number(),
+                in,
+                pair.effort(),
+                pair.otherEffort(),
+                findings);
+    }
+
+    /** Fills the lists from the project; a comparison that stands is made again. */
+    void show() {
+        Project project = workbench.project().orElseThrow();
+        filling = true;
+        List<String> names = project.versions().stream().map(Version::name).toList();
+        list.getItems().setAll(names);
+        list.getSelectionModel().select(project.version().name());
+        remove.setDisable(names.size() < 2);
+        tries = WhatIf.of(project);
+        whatIf.setValue(null);
+        whatIf.getItems().setAll(tries.stream().map(WhatIf::name).toList());
+        String before = against.getValue();
+        List<String> others = new ArrayList<>(List.of(NONE));
+        others.addAll(names);
+        others.remove(project.version().name());
+        against.getItems().setAll(others);
+        against.setValue(others.contains(before) ? before : NONE);
+        filling = false;
+        compare();
+    }
+
+    /** Forgets the comparison. */
+    void leave() {
+        filling = true;
+        against.setValue(NONE);
+        filling = false;
+        clear("");
+    }
+
+    private void keep() {
+        String typed = name.getText().strip();
+        name.clear();
+        workbench.decide("version " + typed, now -> now.branched(typed));
+    }
+
+    private void rename() {
+        String typed = name.getText().strip();
+        name.clear();
+        workbench.decide("name of the version: " + typed, now -> now.renamed(typed));
+    }
+
+    private void remove() {
+        workbench
+                .project()
+                .map(now -> now.version().name())
+                .ifPresent(gone -> workbench.decide("removal of version " + gone, now -> now.withoutVersion(gone)));
+    }
+
+    private void tryOut() {
+        int chosen = whatIf.getSelectionModel().getSelectedIndex();
+        if (!filling && chosen >= 0) {
+            WhatIf change = tries.get(chosen);
+            String shown = workbench.project().orElseThrow().version().name();
+            workbench.decide("version " + change.name(), change::asVersion);
+            filling = true;
+            against.getItems().add(shown);
+            against.setValue(shown);
+            filling = false;
+        }
+    }
+
+    private void compare() {
+        String with = against.getValue();
+        if (with == null || with.equals(NONE) || workbench.arrangement().isEmpty()) {
+            clear(
+                    against.getItems().size() > 1
+                            ? "Choose a version to see in which bars it differs."
+                            : "Keep a second version, or try a what-if, to compare.");
+            return;
+        }
+        clear("Arranging \"" + with + "\" to compare...");
+        Project now = workbench.project().orElseThrow();
+        Project there = now.showing(with);
+        workbench.solver().aside(there, true, arrangement -> compared(now, there, arrangement));
+    }
+
+    private void clear(String words) {
+        other = Optional.empty();
+        result.setText(words);
+        bars.getItems().clear();
+        hear.setDisable(true);
+        marks.show.accept(Set.of());
+    }
+
+    private void compared(Project now, Project there, Arrangement arrangement) {
+        Arrangement shown = workbench.arrangement().orElseThrow();
+        List<Comparison.BarPair> pairs = Comparison.of(shown, arrangement);
+        other = Optional.of(arrangement);
+        List<String> settings = Difference.decided(now.version(), there.version());
+        result.setText(String.format(
+                Locale.ROOT,
+                "%d of %d bars differ. Effort %.0f, there %.0f; ceiling %.0f bpm, there %.0f; findings %d, there %d.%s",
+                pairs.size(),
+                shown.song().bars().size(),
+                shown.effort(),
+                arrangement.effort(),
+                Math.floor(shown.ceiling().tempo()),
+                Math.floor(arrangement.ceiling().tempo()),
+                shown.findings().size(),
+                arrangement.findings().size(),
+                settings.isEmpty() ? "" : " Decided otherwise: " + String.join(", ", settings) + "."));
+        bars.getItems().setAll(pairs);
+        marks.show.accept(pairs.stream().map(Comparison.BarPair::bar).collect(Collectors.toSet()));
+    }
+
+    private void pick(Comparison.BarPair pair) {
+        hear.setDisable(pair == null);
+        if (pair != null) {
+            marks.pick.accept(workbench
+                    .arrangement()
+                    .orElseThrow()
+                    .song()
+                    .bars()
+                    .get(pair.bar())
+                    .startTick());
+        }
+    }
+
+    private void hear() {
+        Comparison.BarPair pair = bars.getSelectionModel().getSelectedItem();
+        other.ifPresent(there -> {
+            Arrangement shown = workbench.arrangement().orElseThrow();
+            Bar bar = shown.song().bars().get(pair.bar());
+            playback.hearInTurn(List.of(shown, there), bar.startTick(), bar.endTick());
+        });
+    }
+}
