@@ -13,6 +13,7 @@ import javafx.embed.swing.SwingFXUtils;
 import javafx.event.ActionEvent;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
 import javafx.util.Duration;
@@ -65,7 +66,11 @@ final class Shots {
                     shell.show(Station.SCORE);
                     ((Button) scene.lookup("#findings-close")).fire();
                     shell.useTheme(Theme.ROSEWOOD);
-                }));
+                }),
+                // last: it makes a version
+                new View("versions.png", this::showVersions, () -> ((Labeled) scene.lookup("#comparison"))
+                        .getText()
+                        .contains("differ.")));
         take(folder, views, 0);
     }
 
@@ -80,6 +85,15 @@ final class Shots {
     private void showPattern() {
         shell.show(Station.PICKING);
         PatternLibrary.standard().find("Long Lane").ifPresent(shell.picking()::showOnSection);
+    }
+
+    @SuppressWarnings("unchecked")
+    private void showVersions() {
+        shell.useTheme(Theme.SPRUCE);
+        ((Button) scene.lookup("#all-versions")).fire();
+        shell.applyCss();
+        ComboBox<String> tries = (ComboBox<String>) scene.lookup("#what-if");
+        tries.setValue("level full");
     }
 
     private void showChain() {

@@ -95,11 +95,9 @@ class VersionsTest extends OpenWindow {
         List<Finding> all = workbench.arrangement().orElseThrow().findings();
         assertThat(all).isNotEmpty();
         waitForText("#message", "Finding 1 of " + all.size());
-        TextField reason = lookup("#reason-1").query();
-        interact(() -> {
-            reason.setText("I leave the low note out");
-            reason.fireEvent(new javafx.event.ActionEvent());
-        });
+        interact(() -> lookup("#stand-1").queryButton().fire());
+        write("I leave the low note out");
+        type(KeyCode.ENTER);
         waitUntilArranged();
         Finding stands = workbench.arrangement().orElseThrow().findings().stream()
                 .filter(finding -> project().version().ignores(finding).isPresent())

@@ -8,7 +8,6 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
@@ -19,6 +18,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.WordsCell;
 import phalanx.project.Version;
 import phalanx.song.Section;
 import phalanx.song.Song;
@@ -54,6 +54,7 @@ final class FindingsPanel extends VBox {
         setId("findings-panel");
         heading.getStyleClass().add("heading");
         list.setId("finding-list");
+        list.getStyleClass().add("plain-list");
         list.setAccessibleText("Findings");
         list.setCellFactory(view -> new Line());
         list.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
@@ -89,32 +90,25 @@ final class FindingsPanel extends VBox {
         return version.ignores(finding).isPresent();
     }
 
-    /** A finding in as many lines as it takes. */
-    private final class Line extends ListCell<Finding> {
-        private final Label words = new Label();
+    private String words(Finding finding) {
+        return finding.message()
+                + version.ignores(finding).map(reason -> " Stands: " + reason).orElse("");
+    }
 
+    /** What matters most is marked, what stands is faint. */
+    private final class Line extends WordsCell<Finding> {
         Line() {
-            words.setWrapText(true);
-            words.setPrefWidth(WIDTH - 70);
-            words.setMinHeight(USE_PREF_SIZE);
+            super(WIDTH - 70, FindingsPanel.this::words);
         }
 
         @Override
         protected void updateItem(Finding finding, boolean empty) {
             super.updateItem(finding, empty);
             boolean shown = !empty && finding != null;
-            words.setText(
-                    shown
-                            ? finding.message()
-                                    + version.ignores(finding)
-                                            .map(reason -> " Stands: " + reason)
-                                            .orElse("")
-                            : "");
-            words.setOpacity(shown && stands(finding) ? 0.7 : 1);
-            setGraphic(shown ? words : null);
-            setAccessibleText(words.getText());
+            boolean faint = shown && stands(finding);
+            setOpacity(faint ? 0.7 : 1);
             getStyleClass().remove(HIGH);
-            if (shown && !stands(finding) && finding.severity() == Finding.Severity.HIGH) {
+            if (shown && !faint && finding.severity() == Finding.Severity.HIGH) {
                 getStyleClass().add(HIGH);
             }
         }

@@ -39,6 +39,7 @@ final class ScorePainter {
     private static final double HIT = 17;
     private static final double ARC = 7;
     private static final double TRAIL = 3;
+    private static final double OTHERWISE = 4;
     private static final double SHAPE_GAP = 9;
 
     private final Arrangement arrangement;
@@ -88,7 +89,7 @@ final class ScorePainter {
         decided.forEach(lock -> paintPin(g, line, lock));
     }
 
-    /** A band behind the lanes of bars, given by their places in the song, that another version has otherwise. */
+    /** A line over the lanes of bars, given by their places in the song, that another version has otherwise. */
     void paintOtherwise(GraphicsContext g, ScoreLayout.Line line, Set<Integer> bars) {
         for (Bar bar : line.bars()) {
             if (bars.contains(arrangement.song().barIndexAt(bar.startTick()))) {
@@ -96,9 +97,8 @@ final class ScorePainter {
                 double to = bar.endTick() >= line.endTick()
                         ? layout.lineEndX(line)
                         : layout.x(line, bar.endTick()) - ScoreLayout.BAR_PAD;
-                double top = layout.neckLaneY(line) - 5;
-                g.setFill(colour("alarm").deriveColor(0, 1, 1, 0.5));
-                g.fillRect(from, top, to - from, layout.countY(line) + 5 - top);
+                g.setFill(colour("ink"));
+                g.fillRect(from, layout.neckLaneY(line) - OTHERWISE, to - from - 2, OTHERWISE);
             }
         }
     }

@@ -7,10 +7,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -21,6 +21,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.WordsCell;
 import phalanx.project.Comparison;
 import phalanx.project.Difference;
 import phalanx.project.Project;
@@ -33,6 +34,7 @@ final class VersionsPanel extends VBox {
     private static final double WIDTH = 320;
     private static final double LIST = 132;
     private static final String NONE = "nothing";
+    private static final String WHAT_IF = "What if...";
 
     private final Workbench workbench;
     private final Playback playback;
@@ -68,10 +70,11 @@ final class VersionsPanel extends VBox {
         getStyleClass().addAll("why", "card");
         setId("versions-panel");
         list.setId("version-list");
+        list.getStyleClass().add("plain-list");
         list.setAccessibleText("Versions of the arrangement");
-        list.setCellFactory(view -> new Line());
+        list.setCellFactory(view -> new WordsCell<>(WIDTH - 70, this::named));
         list.setPrefHeight(LIST);
-        list.setMinHeight(LIST / 2);
+        list.setMinHeight(LIST);
         list.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
             if (now != null && !filling) {
                 workbench.decide("version " + now, project -> project.showing(now));
@@ -92,7 +95,6 @@ final class VersionsPanel extends VBox {
         remove = Cards.button("version-remove", "Remove", "Ctrl+Z brings it back", this::remove);
         whatIf.setId("what-if");
         whatIf.setAccessibleText("What if: try a change as a version of its own");
-        whatIf.setPromptText("What if...");
         whatIf.setMaxWidth(Double.MAX_VALUE);
         whatIf.setOnAction(event -> tryOut());
         against.setId("compare-with");
@@ -105,8 +107,9 @@ final class VersionsPanel extends VBox {
         });
         result.setId("comparison");
         bars.setId("compared-bars");
+        bars.getStyleClass().add("plain-list");
         bars.setAccessibleText("Bars that differ");
-        bars.setCellFactory(view -> new PairLine());
+        bars.setCellFactory(view -> new WordsCell<>(WIDTH - 70, this::words));
         bars.setMinHeight(0);
         bars.setPlaceholder(Cards.quiet(""));
         VBox.setVgrow(bars, Priority.ALWAYS);
@@ -114,6 +117,7 @@ final class VersionsPanel extends VBox {
         hear = Cards.button(
                 "hear-both", "Hear the bar in both", "The version that is shown first, then the other", this::hear);
         HBox compared = new HBox(8, Cards.before("compare with"), against);
+        compared.setAlignment(Pos.CENTER_LEFT);
         HBox.setHgrow(against, Priority.ALWAYS);
         getChildren()
                 .addAll(
@@ -139,17 +143,13 @@ final class VersionsPanel extends VBox {
     }
 
     /** The name of a version, and what it is played with. */
-    private final class Line extends ListCell<String> {
-        @Override
-        protected void updateItem(String item, boolean empty) {
-            super.updateItem(item, empty);
-            Optional<Version> version = workbench.project().stream()
-                    .flatMap(project -> project.versions().stream())
-                    .filter(one -> !empty && one.name().equals(item))
-                    .findFirst();
-            setText(version.map(one -> item + "\n" + facts(one)).orElse(""));
-            setAccessibleText(getText());
-        }
+    private String named(String name) {
+        return workbench.project().stream()
+                .flatMap(project -> project.versions().stream())
+                .filter(version -> version.name().equals(name))
+                .findFirst()
+                .map(version -> name + "\n" + facts(version))
+                .orElse(name);
     }
 
     private static String facts(Version version) {
@@ -161,15 +161,6 @@ final class VersionsPanel extends VBox {
                 + ", " + version.picking().plan().level().label()
                 + ", tune " + version.wishes().tune().label()
                 + (locks == 0 ? "" : ", " + locks + (locks == 1 ? " lock" : " locks"));
-    }
-
-    private final class PairLine extends ListCell<Comparison.BarPair> {
-        @Override
-        protected void updateItem(Comparison.BarPair pair, boolean empty) {
-            super.updateItem(pair, empty);
-            setText(empty || pair == null ? "" : words(pair));
-            setAccessibleText(getText());
-        }
     }
 
     private String words(Comparison.BarPair pair) {
@@ -197,8 +188,9 @@ final class VersionsPanel extends VBox {
         list.getSelectionModel().select(project.version().name());
         remove.setDisable(names.size() < 2);
         tries = WhatIf.of(project);
-        whatIf.setValue(null);
-        whatIf.getItems().setAll(tries.stream().map(WhatIf::name).toList());
+        whatIf.getItems().setAll(WHAT_IF);
+        whatIf.getItems().addAll(tries.stream().map(WhatIf::name).toList());
+        whatIf.setValue(WHAT_IF);
         String before = against.getValue();
         List<String> others = new ArrayList<>(List.of(NONE));
         others.addAll(names);
@@ -206,6 +198,9 @@ final class VersionsPanel extends VBox {
         against.getItems().setAll(others);
         against.setValue(others.contains(before) ? before : NONE);
         filling = false;
+        // cells are measured with their style
+        applyCss();
+        list.refresh();
         compare();
     }
 
@@ -237,16 +232,17 @@ final class VersionsPanel extends VBox {
     }
 
     private void tryOut() {
-        int chosen = whatIf.getSelectionModel().getSelectedIndex();
-        if (!filling && chosen >= 0) {
-            WhatIf change = tries.get(chosen);
+        Optional<WhatIf> chosen = tries.stream()
+                .filter(one -> !filling && one.name().equals(whatIf.getValue()))
+                .findFirst();
+        chosen.ifPresent(change -> {
             String shown = workbench.project().orElseThrow().version().name();
             workbench.decide("version " + change.name(), change::asVersion);
             filling = true;
             against.getItems().add(shown);
             against.setValue(shown);
             filling = false;
-        }
+        });
     }
 
     private void compare() {

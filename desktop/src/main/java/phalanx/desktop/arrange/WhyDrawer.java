@@ -11,6 +11,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.arrange.advice.FasterWay;
@@ -270,13 +272,14 @@ final class WhyDrawer extends ScrollPane {
         faster.getChildren().setAll(Cards.heading("A faster way"), button);
     }
 
-    private void offerHelp(Finding finding, VBox help, int number) {
-        help.getChildren()
-                .setAll(Cards.button("helps-" + number, "What helps?", "Tries changes on the whole song", () -> {
-                    help.getChildren().setAll(Cards.quiet("Trying what could help..."));
-                    actions.help.accept(
-                            finding, new Help(found -> showHelp(help, found), () -> offerHelp(finding, help, number)));
-                }));
+    private void offerHelp(Finding finding, VBox help, VBox stand, int number) {
+        Button helps = Cards.button("helps-" + number, "What helps?", "Tries changes on the whole song", () -> {
+            help.getChildren().setAll(Cards.quiet("Trying what could help..."));
+            actions.help.accept(
+                    finding, new Help(found -> showHelp(help, found), () -> offerHelp(finding, help, stand, number)));
+        });
+        HBox.setHgrow(stand, Priority.ALWAYS);
+        help.getChildren().setAll(new HBox(6, helps, stand));
     }
 
     private void showHelp(VBox help, List<Remedy> found) {
@@ -339,7 +342,23 @@ final class WhyDrawer extends ScrollPane {
         text.setMinHeight(Region.USE_PREF_SIZE);
         VBox help = new VBox(6);
         help.setId("help-" + number);
-        offerHelp(finding, help, number);
+        VBox stand = new VBox();
+        stand.getChildren()
+                .add(Cards.button(
+                        "stand-" + number,
+                        "Let it stand",
+                        "It is no longer counted; you say why",
+                        () -> askReason(finding, stand, number)));
+        offerHelp(finding, help, stand, number);
+        VBox box = new VBox(6, text, help);
+        box.getStyleClass().add("finding");
+        if (finding.severity() == Finding.Severity.LOW) {
+            box.getStyleClass().add("low");
+        }
+        return box;
+    }
+
+    private void askReason(Finding finding, VBox stand, int number) {
         TextField reason = new TextField();
         reason.setId("reason-" + number);
         reason.setPromptText("why it may stand, then Enter");
@@ -349,11 +368,7 @@ final class WhyDrawer extends ScrollPane {
                 actions.letStand.accept(finding, reason.getText());
             }
         });
-        VBox box = new VBox(6, text, help, reason);
-        box.getStyleClass().add("finding");
-        if (finding.severity() == Finding.Severity.LOW) {
-            box.getStyleClass().add("low");
-        }
-        return box;
+        stand.getChildren().setAll(reason);
+        reason.requestFocus();
     }
 }
