@@ -126,6 +126,8 @@ public final class Weights {
     public static final double COLOUR_MISSING = 1.0;
     /** A stroke that finds no string. */
     public static final double STROKE_LEFT = 1.2;
+    /** An inner note that the player has decided on and that finds no string. */
+    public static final double DECIDED_LEFT = 12;
     /** The second note of a tune in two that finds no string. */
     public static final double SECOND_LEFT = 12;
     /** A stroke of a pattern on another string than its row's. */

@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param covers how many strokes of the pattern it stands for: more than one where a brush takes a block's place
  * @param kind what it is for
  * @param midi what it must sound, 0 where any tone of the chord will do
+ * @param decided whether the player wants it by name
  */
 public record InnerStroke(
         int tick,
@@ -23,7 +24,8 @@ public record InnerStroke(
         Manner manner,
         int covers,
         Kind kind,
-        int midi) {
+        int midi,
+        boolean decided) {
     /** What a stroke is for. */
     public enum Kind {
         /** Part of a pattern. */
@@ -49,7 +51,7 @@ public record InnerStroke(
     /** One of a pattern. */
     public InnerStroke(
             int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, Manner manner, int covers) {
-        this(tick, row, digit, weight, manner, covers, Kind.PATTERN, 0);
+        this(tick, row, digit, weight, manner, covers, Kind.PATTERN, 0, false);
     }
 
     /** One on any string. */
@@ -70,11 +72,16 @@ public record InnerStroke(
     /** The tune's second note. */
     public static InnerStroke below(int tick, int midi) {
         return new InnerStroke(
-                tick, Optional.empty(), Optional.empty(), Weight.PLAIN, Manner.DOWN, 1, Kind.TUNE_BELOW, midi);
+                tick, Optional.empty(), Optional.empty(), Weight.PLAIN, Manner.DOWN, 1, Kind.TUNE_BELOW, midi, false);
     }
 
     private static InnerStroke plain(int tick, Optional<PatternRow> row, Kind kind) {
-        return new InnerStroke(tick, row, Optional.empty(), Weight.PLAIN, Manner.DOWN, 1, kind, 0);
+        return new InnerStroke(tick, row, Optional.empty(), Weight.PLAIN, Manner.DOWN, 1, kind, 0, false);
+    }
+
+    /** The same, wanted by name. */
+    InnerStroke wanted() {
+        return new InnerStroke(tick, row, digit, weight, manner, covers, kind, midi, true);
     }
 
     public boolean endsPhrase() {

@@ -21,6 +21,7 @@ public record Joining(int asked, int kept, int byTune, int moved, Map<Reason, In
         NO_FREE_STRING("no inner string of the chord is free"),
         NO_DIGIT("the school has no digit left"),
         THINNED("thinned out beside the tune"),
+        PLAYER("left out by the player"),
         PHRASE_END("the phrase ends there with a fuller sound"),
         OTHER_METER("the bar's beats are divided otherwise than the pattern's");
 

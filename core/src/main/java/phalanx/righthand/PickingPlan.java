@@ -49,6 +49,55 @@ public record PickingPlan(List<BassStroke> bass, List<InnerStroke> inner, List<H
         return new Maker(song, picking, ends).make();
     }
 
+    /**
+     * With as many inner strokes as are wanted at some ticks: the lowest go, those that come may be on any string. No more
+     * come than digits are left, and none where there is no chord.
+     *
+     * @param wanted how many, by the tick; the tune's second note does not count
+     * @param song that the plan is for
+     * @param digits the hand has
+     */
+    public PickingPlan withInner(Map<Integer, Integer> wanted, Song song, int digits) {
+        List<InnerStroke> all = new ArrayList<>(inner);
+        int dropped = 0;
+        for (Map.Entry<Integer, Integer> want : wanted.entrySet()) {
+            int tick = want.getKey();
+            List<InnerStroke> there = all.stream()
+                    .filter(stroke -> stroke.tick() == tick && stroke.kind() != InnerStroke.Kind.TUNE_BELOW)
+                    .toList();
+            for (InnerStroke gone : there.subList(Math.min(want.getValue(), there.size()), there.size())) {
+                all.remove(all.lastIndexOf(gone));
+                dropped += gone.kind() == InnerStroke.Kind.PATTERN ? gone.covers() : 0;
+            }
+            int room = hasHarmony(song, tick) ? digits - busy(tick, song) : 0;
+            for (int more = there.size(); more < Math.min(want.getValue(), room); more++) {
+                all.add(InnerStroke.anywhere(tick));
+            }
+            all.replaceAll(stroke ->
+                    stroke.tick() == tick && stroke.kind() != InnerStroke.Kind.TUNE_BELOW ? stroke.wanted() : stroke);
+        }
+        all.sort(Comparator.comparingInt(InnerStroke::tick));
+        return new PickingPlan(
+                bass, all, hits, dropped > 0 ? joining.dropping(Joining.Reason.PLAYER, dropped) : joining);
+    }
+
+    private static boolean hasHarmony(Song song, int tick) {
+        return song.chart().stream()
+                .filter(change -> change.startTick() <= tick)
+                .reduce((first, later) -> later)
+                .flatMap(ChordChange::chord)
+                .isPresent();
+    }
+
+    /** How many digits tune and bass take at a tick. */
+    private int busy(int tick, Song song) {
+        int tune = song.melodyBetween(tick, tick + 1).stream()
+                .filter(note -> note.tick() == tick)
+                .mapToInt(note -> note.below().isPresent() ? 2 : 1)
+                .sum();
+        return tune + (bass.stream().anyMatch(stroke -> stroke.tick() == tick) ? 1 : 0);
+    }
+
     private static final class Maker {
         private final Song song;
         private final Picking picking;

@@ -10,6 +10,7 @@ import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Octave;
@@ -27,6 +28,7 @@ import phalanx.righthand.Picking;
 import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
+import phalanx.song.Ticks;
 
 /** Places and limits that the player decides: kept or said, the rest solved around them. */
 class PinsTest {
@@ -101,6 +103,63 @@ class PinsTest {
         Arrangement again = arranged(song, same);
         assertThat(astray(again)).isEmpty();
         assertThat(again.cost()).isEqualTo(free.cost());
+    }
+
+    /** As many inner notes begin at a place as were decided, or it is said; what sounds elsewhere stays asked for. */
+    @Property(tries = 5)
+    void innerNotesComeAndGoAsDecided(@ForAll long seed) {
+        Random random = new Random(seed);
+        Song song = Songs.random(seed, 4);
+        Arrangement free = arranged(song, List.of());
+        List<Integer> ticks =
+                free.notes().stream().map(ArrangedNote::tick).distinct().toList();
+        List<InnerLock> locks = ticks.stream()
+                .filter(tick -> random.nextInt(3) == 0)
+                .map(tick -> new InnerLock(tick, random.nextInt(3)))
+                .toList();
+        Arrangement decided = arranged(song, locks);
+        List<InnerLock> left = locks.stream()
+                .filter(lock -> inner(decided, lock.tick()) != lock.notes())
+                .toList();
+        assertThat(astray(decided)).as("seed " + seed).hasSize(left.size());
+        // what goes away is never in the way
+        assertThat(left).noneMatch(lock -> inner(decided, lock.tick()) > lock.notes());
+        // there are only so many digits, and so many strings with a tone of the chord in reach
+        assertThat(left)
+                .allMatch(
+                        lock -> lock.notes() > inner(free, lock.tick()) || inner(decided, lock.tick()) < lock.notes());
+        assertThat(tune(decided)).isEqualTo(tune(free));
+        List<InnerLock> same = ticks.stream()
+                .map(tick -> new InnerLock(tick, inner(free, tick)))
+                .toList();
+        assertThat(astray(arranged(song, same))).isEmpty();
+    }
+
+    private static int inner(Arrangement arrangement, int tick) {
+        return (int) arrangement.notes().stream()
+                .filter(note -> note.tick() == tick && note.role() == Role.INNER)
+                .count();
+    }
+
+    /** Under a long tune note over C two notes come on the third beat and none on the second. */
+    @Test
+    void twoInnerNotesAreAddedAndOneDropped() {
+        Song song = Songs.of("C", Meter.COMMON, "C", "E4:4");
+        Arrangement free = arranged(song, List.of());
+        int third = 2 * Ticks.QUARTER;
+        int first = free.notes().stream()
+                .filter(note -> note.role() == Role.INNER && note.tick() != third)
+                .findFirst()
+                .orElseThrow()
+                .tick();
+        Arrangement decided = arranged(song, List.of(new InnerLock(third, 2), new InnerLock(first, 0)));
+        assertThat(inner(decided, third)).isEqualTo(2);
+        assertThat(inner(decided, first)).isZero();
+        assertThat(astray(decided)).isEmpty();
+        assertThat(astray(arranged(song, List.of(new InnerLock(third, 4)))))
+                .singleElement()
+                .asString()
+                .contains("4 inner notes", "no digit");
     }
 
     /** E4 goes to string 2, fret 5, and there by finger 4; no barre over F takes its barre away. */

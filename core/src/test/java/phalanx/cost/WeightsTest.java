@@ -347,7 +347,7 @@ class WeightsTest {
     /** A stroke on string 4, which the thumb plays next, beside one above the tune, and beside none. */
     @Test
     void whatAStrokeMustNotTake() {
-        List<List<Slot.Ask>> moments = List.of(List.of(new Slot.Ask(0, false, false, 0, 128)));
+        List<List<Slot.Ask>> moments = List.of(List.of(new Slot.Ask(0, false, false, 0, 128, false)));
         Slot.Demand demand = new Slot.Demand(
                 Optional.of(ChordSymbol.parse("C")), Optional.of(64), true, 1, 1, true, moments, Optional.empty());
         Ear ear = new Ear(demand);

@@ -2,6 +2,7 @@ package phalanx.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeoutException;
 import javafx.scene.control.Button;
@@ -12,6 +13,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
+import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.PlaceLock;
 import phalanx.arrange.demand.Role;
@@ -23,6 +25,7 @@ import phalanx.desktop.arrange.ScoreStation;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.project.Project;
+import phalanx.song.MelodyNote;
 
 /** Notes moved and limits set in the score, listed, released and taken back. */
 class DecisionsTest extends OpenWindow {
@@ -95,6 +98,63 @@ class DecisionsTest extends OpenWindow {
         assertThat(project()).isEqualTo(before);
         assertThat(at(note.tick(), Role.MELODY)).isEqualTo(note);
         assertThat(shows("#decisions", "Nothing decided in this bar")).isTrue();
+    }
+
+    private long inner(int tick) {
+        return shown().notes().stream()
+                .filter(note -> note.tick() == tick && note.role() == Role.INNER)
+                .count();
+    }
+
+    /** An inner note comes and goes, the tune's note changes octave and length, and all of it is taken back. */
+    @Test
+    void notesAreAddedDroppedMovedByOctavesAndLengthened() throws TimeoutException {
+        Project before = project();
+        clickOn("#score-station");
+        waitUntilArranged();
+        ArrangedNote inner = shown().notes().stream()
+                .filter(note -> note.role() == Role.INNER && inner(note.tick()) == 1)
+                .findFirst()
+                .orElseThrow();
+        int tick = inner.tick();
+        selectTick(tick);
+        type(KeyCode.DELETE);
+        waitForText("#message", "Set no inner note in bar");
+        waitUntilArranged();
+        assertThat(inner(tick)).isZero();
+        assertThat(project().locks()).containsExactly(new InnerLock(tick, 0));
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitUntilArranged();
+        selectTick(tick);
+        type(KeyCode.N);
+        waitForText("#message", "Set 2 inner notes in bar");
+        waitUntilArranged();
+        assertThat(inner(tick)).isEqualTo(2);
+        type(KeyCode.N);
+        type(KeyCode.N);
+        waitUntilArranged();
+        waitForText("#message", "digits are busy");
+        interact(() -> workbench.decide("release", now -> now.lockedTo(List.of())));
+        waitUntilArranged();
+        assertThat(project()).isEqualTo(before);
+
+        MelodyNote note = project().song().melody().get(1);
+        selectTick(note.tick());
+        type(KeyCode.O);
+        waitUntilArranged();
+        assertThat(project().song().melody().get(1).midi()).isEqualTo(note.midi() + 12);
+        push(KeyCode.SHIFT, KeyCode.O);
+        waitUntilArranged();
+        assertThat(project()).isEqualTo(before);
+        write(",");
+        waitUntilArranged();
+        int step = project().song().barAt(note.tick()).meter().stepTicks();
+        assertThat(project().song().melody().get(1).lengthTicks()).isEqualTo(note.lengthTicks() - step);
+        write(".");
+        waitUntilArranged();
+        assertThat(project()).isEqualTo(before);
+        write(".");
+        waitForText("#message", "where the next note begins");
     }
 
     /** Smaller shows more of the song, and a click means the moment under the mouse in every size. */

@@ -26,6 +26,7 @@ import phalanx.arrange.WrittenNote;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.Holding;
+import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.PlaceLock;
@@ -131,6 +132,7 @@ class ProjectFileTest {
         if (random.nextBoolean()) {
             Optional<Finger> finger = random.nextBoolean() ? Optional.of(Finger.RING) : Optional.empty();
             project = project.withLock(new PlaceLock(random.nextInt(song.endTick()), Role.BASS, 5, finger))
+                    .withLock(new InnerLock(random.nextInt(song.endTick()), random.nextInt(5)))
                     .withLock(new LimitLock(0, song.endTick(), OptionalInt.of(5), random.nextBoolean()));
         }
         Wishes plain = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
@@ -179,7 +181,7 @@ class ProjectFileTest {
             ObjectNode root = (ObjectNode) mapper.readTree(file.write(project));
             ObjectNode first = (ObjectNode) root.remove("versions").get(0);
             root.remove("shown");
-            first.remove(List.of("name", "ignored"));
+            first.remove(List.of("name", "ignored", "inners"));
             root.setAll(first);
             return root.toPrettyString();
         } catch (IOException e) {

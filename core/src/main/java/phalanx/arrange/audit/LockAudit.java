@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.PlaceLock;
@@ -49,6 +50,17 @@ final class LockAudit {
                 findings.add(left(place.tick(), place, "no hand can have it there with what else sounds"));
             }
         }
+        arrangement.request().inners().forEach((tick, wanted) -> {
+            int heard = inner(tick);
+            if (heard != wanted) {
+                findings.add(left(
+                        tick,
+                        new InnerLock(tick, wanted),
+                        heard < wanted
+                                ? "there is no chord, no digit or no string for more than " + heard
+                                : heard + " are heard"));
+            }
+        });
         for (LimitLock limit : arrangement.request().limits()) {
             arrangement.holds().stream()
                     .filter(hold -> hold.tick() < limit.endTick() && hold.endTick() > limit.startTick())
@@ -62,6 +74,21 @@ final class LockAudit {
                                     + hold.press().fret()
                                     + (hold.press().isBarre() ? " over several strings" : ""))));
         }
+    }
+
+    /** How many inner notes begin at a tick, a brush as one, the tune's second note not among them. */
+    private int inner(int tick) {
+        List<ArrangedNote> there = arrangement.notes().stream()
+                .filter(note -> note.tick() == tick && note.role() == Role.INNER)
+                .toList();
+        long brushed = there.stream()
+                .filter(note -> note.attack() instanceof Attack.Brush)
+                .count();
+        boolean second = arrangement.request().played().melodyBetween(tick, tick + 1).stream()
+                .filter(note -> note.tick() == tick)
+                .flatMap(note -> note.below().stream())
+                .anyMatch(below -> there.stream().anyMatch(note -> note.midi() == below.midi()));
+        return there.size() - (int) Math.max(0, brushed - 1) - (second ? 1 : 0);
     }
 
     /** A harmonic is where its node is. */

@@ -34,6 +34,7 @@ public final class Ear {
     private static final int MOST_PLACINGS = 3;
 
     private static final int LEFT = Effort.thousandths(Weights.STROKE_LEFT);
+    private static final int DECIDED_LEFT = Effort.thousandths(Weights.DECIDED_LEFT);
     private static final int SECOND_LEFT = Effort.thousandths(Weights.SECOND_LEFT);
     private static final int OFF_ROW = Effort.thousandths(Weights.OFF_ROW);
     private static final int OFF_MIDDLE = Effort.thousandths(Weights.OFF_MIDDLE);
@@ -346,6 +347,9 @@ public final class Ear {
         private static int left(Slot.Ask ask, Effort.Sum sum) {
             if (ask.isOfTune()) {
                 return add(sum, Term.SECOND_LEFT, SECOND_LEFT);
+            }
+            if (ask.decided()) {
+                return add(sum, Term.STROKE_LEFT, DECIDED_LEFT);
             }
             return ask.end()
                     ? add(sum, Term.BARE_END, BARE_END)

@@ -2,7 +2,9 @@ package phalanx.arrange.demand;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -53,6 +55,11 @@ public record Request(Song song, Instrument instrument, Hand hand, List<Lock> lo
     /** The decisions where notes are played. */
     public List<PlaceLock> places() {
         return all(PlaceLock.class).toList();
+    }
+
+    /** How many inner notes are wanted, by the tick at which they begin. */
+    public Map<Integer, Integer> inners() {
+        return all(InnerLock.class).collect(Collectors.toMap(InnerLock::tick, InnerLock::notes));
     }
 
     /** The limits for the left hand. */

@@ -180,7 +180,8 @@ public record Slot(
                             stroke.isBrush(),
                             stroke.endsPhrase(),
                             stroke.midi(),
-                            ceiling(stroke)));
+                            ceiling(stroke),
+                            stroke.decided()));
         }
         return moments.stream().map(List::copyOf).toList();
     }
@@ -206,11 +207,12 @@ public record Slot(
      * @param end whether it makes the end of a phrase fuller
      * @param midi what it must sound, the tune's second note; 0 for any tone
      * @param ceiling above the tune it must lie below this; 0 where it must not lie above the tune
+     * @param decided whether the player wants it by name
      */
-    public record Ask(int row, boolean brush, boolean end, int midi, int ceiling) {
+    public record Ask(int row, boolean brush, boolean end, int midi, int ceiling, boolean decided) {
         /** One below the tune that ends no phrase. */
         public Ask(int row, boolean brush) {
-            this(row, brush, false, 0, 0);
+            this(row, brush, false, 0, 0, false);
         }
 
         boolean isOfTune() {

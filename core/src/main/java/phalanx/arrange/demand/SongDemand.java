@@ -22,7 +22,11 @@ public record SongDemand(PickingPlan plan, List<Slot> slots) {
 
     public static SongDemand of(Request request) {
         Song song = request.played();
-        PickingPlan plan = PickingPlan.of(song, request.picking(), ends(request));
+        PickingPlan plan = PickingPlan.of(song, request.picking(), ends(request))
+                .withInner(
+                        request.inners(),
+                        song,
+                        request.picking().school().digits().size());
         int lowest = request.instrument().lowestMidi();
         int highest = BassEar.highestBass(request.instrument());
         List<BassStroke> own = plan.bass().stream()

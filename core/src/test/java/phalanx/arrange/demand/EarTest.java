@@ -24,7 +24,7 @@ class EarTest {
             List<Slot.Ask> asks = new ArrayList<>();
             int ceiling = tick == 0 ? 0 : random.nextInt(85);
             for (int stroke = 0; stroke < 1 + random.nextInt(2); stroke++) {
-                asks.add(new Slot.Ask(random.nextInt(5), false, false, 0, ceiling));
+                asks.add(new Slot.Ask(random.nextInt(5), false, false, 0, ceiling, random.nextInt(8) == 0));
             }
             moments.add(asks);
         }

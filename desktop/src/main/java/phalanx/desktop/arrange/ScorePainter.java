@@ -110,14 +110,15 @@ final class ScorePainter {
         }
         g.setFill(colour("ink"));
         if (lock instanceof NoteLock own) {
-            arrangement.notes().stream()
+            List<ArrangedNote> held = arrangement.notes().stream()
                     .filter(note -> note.tick() == own.tick() && note.role() == own.role())
-                    .forEach(note -> {
-                        double x = layout.x(line, note.tick()) + TILE / 2;
-                        double y = layout.stringY(line, note.string()) - TILE / 2;
-                        g.fillOval(x - PIN, y - PIN, 2 * PIN, 2 * PIN);
-                        g.fillRect(x - 1, y, 2, PIN + 3);
-                    });
+                    .toList();
+            held.forEach(note -> paintPin(
+                    g, layout.x(line, note.tick()) + TILE / 2, layout.stringY(line, note.string()) - TILE / 2));
+            if (held.isEmpty()) {
+                // what was dropped is pinned over the digits
+                paintPin(g, layout.x(line, own.tick()), layout.digitLaneY(line) + PIN + 1);
+            }
             return;
         }
         double from =
@@ -134,6 +135,11 @@ final class ScorePainter {
         if (lock.endTick() < line.endTick()) {
             g.fillRect(to - 2, y, 2, 8);
         }
+    }
+
+    private static void paintPin(GraphicsContext g, double x, double y) {
+        g.fillOval(x - PIN, y - PIN, 2 * PIN, 2 * PIN);
+        g.fillRect(x - 1, y, 2, PIN + 3);
     }
 
     private void paintHit(GraphicsContext g, ScoreLayout.Line line, Hit hit) {

@@ -2,6 +2,7 @@ package phalanx.desktop.arrange;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ObjIntConsumer;
 import javafx.animation.AnimationTimer;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
@@ -47,6 +48,7 @@ public final class ScoreStation extends StackPane implements Themed {
     private final VBox empty;
     private final AttackKeys attacks;
     private final PlaceKeys places;
+    private final NoteKeys notes;
     private final Decisions decisions;
     private final FindingsPanel findings;
     private final VersionsPanel versions;
@@ -57,6 +59,7 @@ public final class ScoreStation extends StackPane implements Themed {
         this.playback = playback;
         this.attacks = new AttackKeys(workbench);
         this.places = new PlaceKeys(workbench);
+        this.notes = new NoteKeys(workbench);
         this.decisions = new Decisions(workbench, this::requestFocus);
         this.why = new WhyDrawer(
                 new WhyDrawer.Actions(
@@ -96,7 +99,7 @@ public final class ScoreStation extends StackPane implements Themed {
         setFocusTraversable(true);
         setId("score-station");
         setAccessibleText(
-                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, plus and minus zoom, F lists all findings, V the versions, ] goes to the next finding");
+                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, N adds an inner note and Delete drops one, M adds one halfway to the next moment, O moves the tune note an octave up and with Shift down, full stop and comma make it longer and shorter, plus and minus zoom, F lists all findings, V the versions, ] goes to the next finding");
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -292,6 +295,10 @@ public final class ScoreStation extends StackPane implements Themed {
             case END -> select(Integer.MAX_VALUE);
             case F -> toggleFindings();
             case V -> toggleVersions();
+            case N -> note((shown, tick) -> notes.inner(shown, tick, true));
+            case DELETE, BACK_SPACE -> note((shown, tick) -> notes.inner(shown, tick, false));
+            case O -> note((shown, tick) -> notes.octave(shown, tick, !event.isShiftDown()));
+            case M -> note((shown, tick) -> notes.inner(shown, (tick + score.next()) / 2, true));
             case K -> lockSelected();
             case U -> releaseSelected();
             case S -> press(AttackLock.Way.SLURRED);
@@ -360,6 +367,10 @@ public final class ScoreStation extends StackPane implements Themed {
         content.getChildren().add(panel);
     }
 
+    private void note(ObjIntConsumer<Arrangement> edit) {
+        workbench.arrangement().ifPresent(shown -> edit.accept(shown, score.selected()));
+    }
+
     private void press(AttackLock.Way way) {
         workbench.arrangement().ifPresent(shown -> attacks.press(shown, score.selected(), way));
     }
@@ -368,6 +379,8 @@ public final class ScoreStation extends StackPane implements Themed {
         switch (event.getCharacter()) {
             case "]" -> showFinding(1);
             case "[" -> showFinding(-1);
+            case "." -> note((shown, tick) -> notes.length(shown, tick, true));
+            case "," -> note((shown, tick) -> notes.length(shown, tick, false));
             case "+", "=" -> score.zoom(true);
             case "-" -> score.zoom(false);
             case "0" -> score.zoomBack();

@@ -127,6 +127,14 @@ final class ScoreView extends Region {
         return next == null ? selected : next;
     }
 
+    /** Where the next moment begins, or the song ends. */
+    int next() {
+        int neighbour = neighbour(true);
+        return neighbour > selected
+                ? neighbour
+                : arrangement.map(shown -> shown.song().endTick()).orElse(selected);
+    }
+
     /** The moment one line further in a direction. */
     int lineAway(boolean forward) {
         if (layout == null) {

@@ -154,7 +154,7 @@ final class ProjectVersions {
         }
     }
 
-    /** Versions of the arrangement come in; until then there was one, without a name. */
+    /** Versions of the arrangement and decisions on inner notes come in; until then there was one, without a name. */
     private static void toVersion5(ObjectNode root) {
         ObjectNode first = root.putArray("versions").addObject().put("name", Project.FIRST);
         for (String field : OWN) {
@@ -163,6 +163,7 @@ final class ProjectVersions {
                 first.set(field, own);
             }
         }
+        first.putArray("inners");
         first.putArray("ignored");
         root.put("shown", Project.FIRST);
     }

@@ -13,6 +13,7 @@ import phalanx.arrange.WrittenNote;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.Holding;
+import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Octave;
@@ -50,6 +51,7 @@ final class VersionJson {
         ArrayNode locks = node.putArray("locks");
         ArrayNode attacks = node.putArray("attacks");
         ArrayNode places = node.putArray("places");
+        ArrayNode inners = node.putArray("inners");
         ArrayNode limits = node.putArray("limits");
         ArrayNode cascades = node.putArray("cascades");
         for (Lock lock : version.locks()) {
@@ -70,6 +72,8 @@ final class VersionJson {
                         .put("role", place.role().label())
                         .put("string", place.string());
                 place.finger().ifPresent(finger -> one.put("finger", finger.symbol()));
+            } else if (lock instanceof InnerLock inner) {
+                inners.addObject().put("tick", inner.tick()).put("notes", inner.notes());
             } else if (lock instanceof LimitLock limit) {
                 ObjectNode one = limits.addObject()
                         .put("startTick", limit.startTick())
@@ -175,6 +179,11 @@ final class VersionJson {
         }
         for (JsonPlace place : root.child("places").items()) {
             locks.add(placeLock(place));
+        }
+        for (JsonPlace inner : root.child("inners").items()) {
+            int tick = inner.child("tick").integer();
+            int notes = inner.child("notes").integer();
+            locks.add(inner.checked(() -> new InnerLock(tick, notes)));
         }
         for (JsonPlace limit : root.child("limits").items()) {
             int start = limit.child("startTick").integer();
