@@ -15,6 +15,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.PlaceLock;
 import phalanx.arrange.demand.Role;
@@ -29,9 +30,11 @@ import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.project.Project;
 import phalanx.project.Solve;
+import phalanx.project.WhatIf;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.Level;
 import phalanx.righthand.Picking;
+import phalanx.song.BarEdit;
 import phalanx.song.ChartText;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
@@ -79,7 +82,7 @@ class SessionTest {
                 60 + random.nextInt(16),
                 workbench.project().orElseThrow().song().key());
         MelodyNote note = new MelodyNote(tick, Ticks.QUARTER, pitch);
-        switch (random.nextInt(18)) {
+        switch (random.nextInt(23)) {
             case 0 -> workbench.setTempo(60 + random.nextInt(100));
             case 1 -> workbench.setCapo(random.nextInt(5));
             case 2 -> workbench.setTuning(random.nextBoolean() ? "D A D G A D" : "E A D G B E");
@@ -124,6 +127,35 @@ class SessionTest {
                                 ? now
                                 : now.withoutLock(now.locks()
                                         .get(random.nextInt(now.locks().size()))));
+            case 15 -> workbench.decide("inner", now -> now.withLock(new InnerLock(tick / 2, random.nextInt(4))));
+            case 16 ->
+                workbench.decide(
+                        "version",
+                        now -> now.versions().size() > 5 ? now : now.branched("Version " + random.nextInt(1000)));
+            case 17 ->
+                workbench.decide("other version", now -> {
+                    String other = now.versions()
+                            .get(random.nextInt(now.versions().size()))
+                            .name();
+                    return random.nextBoolean() || now.versions().size() == 1
+                            ? now.showing(other)
+                            : now.withoutVersion(other);
+                });
+            case 18 ->
+                workbench.decide("what if", now -> {
+                    List<WhatIf> tries = WhatIf.of(now);
+                    return now.versions().size() > 5
+                            ? now
+                            : tries.get(random.nextInt(tries.size())).asVersion(now);
+                });
+            case 19 -> {
+                int bars = workbench.project().orElseThrow().song().bars().size();
+                int at = random.nextInt(bars);
+                boolean more = bars < 4 || random.nextBoolean();
+                workbench.editBars(
+                        "bars",
+                        song -> more ? BarEdit.insert(song, at, 1, Meter.COMMON) : BarEdit.delete(song, at, at + 1));
+            }
             default -> workbench.editSong("note", song -> TuneEdit.put(song, note));
         }
     }
@@ -150,6 +182,17 @@ class SessionTest {
                             && hold.tick() <= note.tick()
                             && hold.endTick() > note.tick()));
         }
+        arrangement.request().inners().forEach((tick, wanted) -> {
+            long heard = notes.stream()
+                    .filter(note -> note.tick() == tick && note.role() == Role.INNER)
+                    .count();
+            boolean said = arrangement.findings().stream()
+                    .anyMatch(finding ->
+                            finding.tick() == tick && finding.message().contains(new InnerLock(tick, wanted).words()));
+            assertThat(heard == wanted ^ said)
+                    .as(what + ": " + wanted + " at " + tick)
+                    .isTrue();
+        });
         for (PlaceLock lock : arrangement.request().places()) {
             boolean kept = notes.stream()
                     .anyMatch(note -> note.tick() == lock.tick()
