@@ -54,6 +54,10 @@ final class Shots {
         List<View> views = List.of(
                 new View("score.png", () -> shell.show(Station.SCORE)),
                 new View("findings.png", () -> ((Button) scene.lookup("#all-findings")).fire()),
+                new View("staff.png", () -> {
+                    ((Button) scene.lookup("#findings-close")).fire();
+                    shell.score().toggleStaff();
+                }),
                 new View("guitar.png", () -> shell.show(Station.GUITAR)),
                 new View("song.png", this::showAdvice, () -> scene.lookup("#advise-use") != null),
                 new View("shapes.png", () -> shell.show(Station.SHAPES)),
@@ -64,7 +68,7 @@ final class Shots {
                 new View("picking.png", this::showPattern),
                 new View("score-dark.png", () -> {
                     shell.show(Station.SCORE);
-                    ((Button) scene.lookup("#findings-close")).fire();
+                    shell.score().toggleStaff();
                     shell.useTheme(Theme.ROSEWOOD);
                 }),
                 // last: it makes a version

@@ -185,6 +185,27 @@ class DecisionsTest extends OpenWindow {
         assertThat(score.visible().get(1)).isLessThan(usual);
     }
 
+    /** A staff stands above on demand: less of the song is seen, a click still means the moment under it. */
+    @Test
+    void aStaffIsShownAndTakenAway() throws TimeoutException {
+        clickOn("#score-station");
+        waitUntilArranged();
+        ScoreStation score = lookup("#score-station").query();
+        write("---");
+        selectTick(0);
+        int usual = score.visible().get(1);
+        type(KeyCode.T);
+        waitForText("#message", "an octave lower than written");
+        selectTick(0);
+        assertThat(score.visible().get(1)).isLessThan(usual);
+        clickOn(score.localToScreen(500, 100));
+        assertThat(score.selected()).isPositive();
+        type(KeyCode.T);
+        waitForText("#message", "Without the staff");
+        selectTick(0);
+        assertThat(score.visible().get(1)).isEqualTo(usual);
+    }
+
     /** The list holds what the song has, by hand and kind, and leads to the places. */
     @Test
     void allFindingsAreListedFilteredAndWalked() throws TimeoutException {

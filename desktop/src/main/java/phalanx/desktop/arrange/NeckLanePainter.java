@@ -104,14 +104,13 @@ final class NeckLanePainter {
             double y = Math.round(y(line, along(fret))) + 0.5;
             g.setStroke(theme.colour(fret == 0 ? "ink" : "rule"));
             g.setLineWidth(fret == 0 ? 2.4 : 0.8);
-            g.strokeLine(ScoreLayout.LEFT, y, end, y);
+            g.strokeLine(layout.left(), y, end, y);
         }
-        Pens.centred(g, "nut", ScoreLayout.LEFT / 2, y(line, 0), Pens.sans(12), theme.colour("quiet"));
+        Pens.centred(g, "nut", layout.labelX(), y(line, 0), Pens.sans(12), theme.colour("quiet"));
         for (int fret : NAMED_FRETS) {
             double y = fretY(line, fret);
             if (along(fret) <= topMm + 0.01 && lastLabel - y >= 13) {
-                Pens.centred(
-                        g, String.valueOf(fret), ScoreLayout.LEFT / 2 + 4, y, Pens.mono(12), theme.colour("quiet"));
+                Pens.centred(g, String.valueOf(fret), layout.labelX(), y, Pens.mono(12), theme.colour("quiet"));
                 lastLabel = y;
             }
         }
@@ -139,7 +138,7 @@ final class NeckLanePainter {
     }
 
     private void paintBar(GraphicsContext g, ScoreLayout.Line line, Hold hold) {
-        double from = hold.tick() < line.startTick() ? ScoreLayout.LEFT : layout.x(line, hold.tick());
+        double from = hold.tick() < line.startTick() ? layout.left() : layout.x(line, hold.tick());
         double to = layout.x(line, Math.min(hold.endTick(), line.endTick())) - 3;
         double height = hold.press().isBarre() ? 7 : 4;
         g.setFill(theme.colour("ink").deriveColor(0, 1, 1, 0.42));

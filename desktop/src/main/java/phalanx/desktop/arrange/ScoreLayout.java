@@ -2,6 +2,7 @@ package phalanx.desktop.arrange;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import phalanx.song.Bar;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
@@ -13,6 +14,8 @@ import phalanx.song.Ticks;
 final class ScoreLayout {
     static final double LEFT = 44;
     static final double RIGHT = 10;
+    /** How far before the bars the names of strings and digits stand. */
+    private static final double LABEL = 18;
     /** Height of the neck lane. */
     static final double NECK = 104;
 
@@ -61,15 +64,27 @@ final class ScoreLayout {
     private final int digits;
     private final double heading;
     private final double words;
+    private final double left;
+    private final double staff;
 
-    /** @param sung whether a tune that is sung stands above the lanes; else its words stand below the count */
+    /** One without a staff. */
     ScoreLayout(Song song, int strings, int digits, boolean sung, double width) {
+        this(song, strings, digits, sung, Optional.empty(), width);
+    }
+
+    /**
+     * @param sung whether a tune that is sung stands above the lanes; else its words stand below the count
+     * @param notation that stands on a staff above the lanes, if it is shown
+     */
+    ScoreLayout(Song song, int strings, int digits, boolean sung, Optional<Staff> notation, double width) {
+        this.staff = notation.map(Staff::height).orElse(0.0);
+        this.left = LEFT + notation.map(Staff::before).orElse(0.0);
         this.heading = sung ? HEADING + SUNG : HEADING;
         this.words =
                 !sung && song.melody().stream().anyMatch(note -> note.syllable().isPresent()) ? WORDS : 0;
         this.strings = strings;
         this.digits = digits;
-        double room = Math.max(200, width - LEFT - RIGHT);
+        double room = Math.max(200, width - left - RIGHT);
         List<Bar> open = new ArrayList<>();
         List<List<Bar>> rows = new ArrayList<>();
         double used = 0;
@@ -108,7 +123,7 @@ final class ScoreLayout {
     }
 
     double lineHeight() {
-        return heading + NECK + LANE_GAP + stringLane() + LANE_GAP + digitLane() + COUNT + words + LINE_GAP;
+        return heading + staff + NECK + LANE_GAP + stringLane() + LANE_GAP + digitLane() + COUNT + words + LINE_GAP;
     }
 
     double stringLane() {
@@ -132,11 +147,11 @@ final class ScoreLayout {
     /** Where a bar's line stands. */
     double barX(Line line, Bar bar) {
         int before = line.bars().indexOf(bar);
-        return LEFT + (bar.startTick() - line.startTick()) * line.tickWidth() + before * BAR_PAD;
+        return left + (bar.startTick() - line.startTick()) * line.tickWidth() + before * BAR_PAD;
     }
 
     double lineEndX(Line line) {
-        return LEFT
+        return left
                 + (line.endTick() - line.startTick()) * line.tickWidth()
                 + line.bars().size() * BAR_PAD;
     }
@@ -150,7 +165,7 @@ final class ScoreLayout {
         while (index + 1 < line.bars().size() && line.bars().get(index + 1).startTick() <= tick) {
             index++;
         }
-        return LEFT + (tick - line.startTick()) * line.tickWidth() + (index + 1) * BAR_PAD;
+        return left + (tick - line.startTick()) * line.tickWidth() + (index + 1) * BAR_PAD;
     }
 
     /** The tick at a place in the score. */
@@ -172,7 +187,22 @@ final class ScoreLayout {
     }
 
     double neckLaneY(Line line) {
+        return lanesY(line) + staff;
+    }
+
+    /** Where the lanes begin, a staff among them. */
+    double lanesY(Line line) {
         return line.top() + heading;
+    }
+
+    /** Where bars begin. */
+    double left() {
+        return left;
+    }
+
+    /** The middle of what stands before a lane. */
+    double labelX() {
+        return left - LABEL;
     }
 
     double stringLaneY(Line line) {

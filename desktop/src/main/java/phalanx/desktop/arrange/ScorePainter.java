@@ -2,6 +2,7 @@ package phalanx.desktop.arrange;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import javafx.scene.canvas.GraphicsContext;
@@ -48,9 +49,16 @@ final class ScorePainter {
     private final Theme theme;
     private final Map<ArrangedNote, ArrangedNote> slurred;
     private final NeckLanePainter neck;
+    private final Optional<StaffPainter> staff;
 
-    /** @param decided by the player: what a file or the chart decides has no pins */
-    ScorePainter(Arrangement arrangement, List<Lock> decided, ScoreLayout layout, Theme theme) {
+    /**
+     * @param decided by the player: what a file or the chart decides has no pins
+     * @param notation on a staff above, if it is shown
+     */
+    ScorePainter(
+            Arrangement arrangement, List<Lock> decided, Optional<Staff> notation, ScoreLayout layout, Theme theme) {
+        this.staff = notation.map(
+                shown -> new StaffPainter(shown, layout, arrangement.song().bars(), theme));
         this.decided = decided;
         this.arrangement = arrangement;
         this.layout = layout;
@@ -63,6 +71,7 @@ final class ScorePainter {
     void paint(GraphicsContext g, ScoreLayout.Line line) {
         paintLanes(g, line);
         neck.paint(g, line);
+        staff.ifPresent(own -> own.paint(g, line, arrangement.song().barIndexAt(line.startTick())));
         paintHeadings(g, line);
         if (arrangement.request().tune() == TuneUse.SUNG) {
             paintSung(g, line);
@@ -98,7 +107,7 @@ final class ScorePainter {
                         ? layout.lineEndX(line)
                         : layout.x(line, bar.endTick()) - ScoreLayout.BAR_PAD;
                 g.setFill(colour("ink"));
-                g.fillRect(from, layout.neckLaneY(line) - OTHERWISE, to - from - 2, OTHERWISE);
+                g.fillRect(from, layout.lanesY(line) - OTHERWISE, to - from - 2, OTHERWISE);
             }
         }
     }
@@ -121,8 +130,7 @@ final class ScorePainter {
             }
             return;
         }
-        double from =
-                lock.startTick() < line.startTick() ? ScoreLayout.LEFT : layout.x(line, lock.startTick()) - TILE / 2;
+        double from = lock.startTick() < line.startTick() ? layout.left() : layout.x(line, lock.startTick()) - TILE / 2;
         double to = lock.endTick() >= line.endTick()
                 ? layout.lineEndX(line)
                 : layout.x(line, lock.endTick()) - TILE / 2 - 2;
@@ -161,21 +169,21 @@ final class ScorePainter {
         for (int string = 1; string <= strings; string++) {
             double y = Math.round(layout.stringY(line, string)) + 0.5;
             g.setStroke(colour("rule"));
-            g.strokeLine(ScoreLayout.LEFT, y, end, y);
+            g.strokeLine(layout.left(), y, end, y);
             int midi = arrangement.request().instrument().tuning().midi(string);
             String name = Pitch.of(midi, Key.C_MAJOR).note().toString();
-            Pens.centred(g, name, ScoreLayout.LEFT / 2 + 4, y, Pens.mono(13), colour("quiet"));
+            Pens.centred(g, name, layout.labelX(), y, Pens.mono(13), colour("quiet"));
         }
         for (Digit digit : arrangement.request().picking().school().digits()) {
             double y = digitY(line, digit);
             g.setStroke(colour("rule"));
-            g.strokeLine(ScoreLayout.LEFT, Math.round(y) + 0.5, end, Math.round(y) + 0.5);
-            Pens.centred(g, digit.symbol(), ScoreLayout.LEFT / 2 + 4, y, Pens.mono(13), colour("quiet"));
+            g.strokeLine(layout.left(), Math.round(y) + 0.5, end, Math.round(y) + 0.5);
+            Pens.centred(g, digit.symbol(), layout.labelX(), y, Pens.mono(13), colour("quiet"));
         }
         if (!arrangement.hits().isEmpty()) {
             double y = layout.digitY(
                     line, arrangement.request().picking().school().digits().size());
-            Pens.centred(g, "hit", ScoreLayout.LEFT / 2 + 4, y, Pens.sans(12), colour("quiet"));
+            Pens.centred(g, "hit", layout.labelX(), y, Pens.sans(12), colour("quiet"));
         }
         g.setStroke(colour("ink"));
         g.setLineWidth(1.4);
@@ -193,10 +201,10 @@ final class ScorePainter {
 
     private void card(GraphicsContext g, double y, double end, double height) {
         g.setFill(colour("raised"));
-        g.fillRoundRect(ScoreLayout.LEFT, y, end - ScoreLayout.LEFT, height, CORNER * 2, CORNER * 2);
+        g.fillRoundRect(layout.left(), y, end - layout.left(), height, CORNER * 2, CORNER * 2);
         g.setStroke(colour("rule"));
         g.setLineWidth(1);
-        g.strokeRoundRect(ScoreLayout.LEFT, y, end - ScoreLayout.LEFT, height, CORNER * 2, CORNER * 2);
+        g.strokeRoundRect(layout.left(), y, end - layout.left(), height, CORNER * 2, CORNER * 2);
     }
 
     private double digitY(ScoreLayout.Line line, Digit digit) {
@@ -258,7 +266,7 @@ final class ScorePainter {
 
     /** What the voice sings: syllables where there are any, else pitches; a line as long as each lasts. */
     private void paintSung(GraphicsContext g, ScoreLayout.Line line) {
-        double y = layout.neckLaneY(line) - ScoreLayout.SUNG / 2;
+        double y = layout.lanesY(line) - ScoreLayout.SUNG / 2;
         for (MelodyNote note : arrangement.song().melodyBetween(line.startTick(), line.endTick())) {
             double x = layout.x(line, note.tick());
             double end = note.endTick() >= line.endTick()
@@ -290,7 +298,7 @@ final class ScorePainter {
 
     private void paintTrail(GraphicsContext g, ScoreLayout.Line line, ArrangedNote note) {
         double y = layout.stringY(line, note.string());
-        double from = note.tick() < line.startTick() ? ScoreLayout.LEFT : layout.x(line, note.tick()) + TILE / 2;
+        double from = note.tick() < line.startTick() ? layout.left() : layout.x(line, note.tick()) + TILE / 2;
         double to = note.endTick() >= line.endTick()
                 ? layout.lineEndX(line)
                 : layout.x(line, note.endTick()) - TILE / 2 - 2;
@@ -339,7 +347,7 @@ final class ScorePainter {
         ArrangedNote before = slurred.get(note);
         double to = layout.x(line, note.tick());
         double from = before == null || before.tick() < line.startTick()
-                ? Math.max(ScoreLayout.LEFT, to - 2 * TILE)
+                ? Math.max(layout.left(), to - 2 * TILE)
                 : layout.x(line, before.tick());
         double y = layout.stringY(line, note.string()) - TILE / 2 - 1;
         g.setStroke(colour("ink"));
@@ -394,7 +402,7 @@ final class ScorePainter {
         }
     }
 
-    private static String token(Role role) {
+    static String token(Role role) {
         return switch (role) {
             case BASS -> "bass";
             case INNER -> "inner";

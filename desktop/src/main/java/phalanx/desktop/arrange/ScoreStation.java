@@ -99,7 +99,7 @@ public final class ScoreStation extends StackPane implements Themed {
         setFocusTraversable(true);
         setId("score-station");
         setAccessibleText(
-                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, N adds an inner note and Delete drops one, M adds one halfway to the next moment, O moves the tune note an octave up and with Shift down, full stop and comma make it longer and shorter, plus and minus zoom, F lists all findings, V the versions, ] goes to the next finding");
+                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, N adds an inner note and Delete drops one, M adds one halfway to the next moment, O moves the tune note an octave up and with Shift down, full stop and comma make it longer and shorter, plus and minus zoom, F lists all findings, V the versions, T shows a staff above, ] goes to the next finding");
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -295,6 +295,7 @@ public final class ScoreStation extends StackPane implements Themed {
             case END -> select(Integer.MAX_VALUE);
             case F -> toggleFindings();
             case V -> toggleVersions();
+            case T -> toggleStaff();
             case N -> note((shown, tick) -> notes.inner(shown, tick, true));
             case DELETE, BACK_SPACE -> note((shown, tick) -> notes.inner(shown, tick, false));
             case O -> note((shown, tick) -> notes.octave(shown, tick, !event.isShiftDown()));
@@ -339,6 +340,15 @@ public final class ScoreStation extends StackPane implements Themed {
             showBeside(findings);
             findings.refresh();
         }
+    }
+
+    /** Shows standard notation above the lanes, or no longer. */
+    public void toggleStaff() {
+        boolean shown = score.toggleStaff();
+        workbench.say(Message.plain(
+                shown
+                        ? "Standard notation stands above, sounding an octave lower than written. T takes it away."
+                        : "Without the staff; T shows it again."));
     }
 
     private void toggleVersions() {

@@ -37,6 +37,10 @@ final class ScoreView extends Region {
     private Set<Integer> otherwise = Set.of();
 
     private ScoreLayout layout;
+    private boolean withStaff;
+    /** What stands on the staff while it is shown. */
+    private Optional<Staff> staff = Optional.empty();
+
     private TreeSet<Integer> moments = new TreeSet<>();
     private int selected;
     private int cursor = -1;
@@ -68,6 +72,7 @@ final class ScoreView extends Region {
         moments = new TreeSet<>();
         shown.notes().stream().map(ArrangedNote::tick).forEach(moments::add);
         cursor = -1;
+        engrave();
         lay();
         select(selected);
     }
@@ -83,6 +88,19 @@ final class ScoreView extends Region {
     void useTheme(Theme next) {
         theme = next;
         repaint();
+    }
+
+    /** Shows a staff above the lanes, or no longer. */
+    boolean toggleStaff() {
+        withStaff = !withStaff;
+        engrave();
+        lay();
+        reveal(selected);
+        return withStaff;
+    }
+
+    private void engrave() {
+        staff = withStaff ? arrangement.map(Staff::of) : Optional.empty();
     }
 
     /** Shows everything a step larger, or smaller; the selected moment stays in sight. */
@@ -203,6 +221,7 @@ final class ScoreView extends Region {
                 strings,
                 rows(shown),
                 shown.request().tune() == TuneUse.SUNG,
+                staff,
                 (getWidth() - BAR_WIDTH) / zoom);
         double most = Math.max(0, layout.height() - viewHeight());
         scroll.setMax(most);
@@ -218,7 +237,7 @@ final class ScoreView extends Region {
         GraphicsContext g = picture.getGraphicsContext2D();
         g.clearRect(0, 0, picture.getWidth(), picture.getHeight());
         if (layout != null && arrangement.isPresent()) {
-            ScorePainter painter = new ScorePainter(arrangement.get(), decided, layout, theme);
+            ScorePainter painter = new ScorePainter(arrangement.get(), decided, staff, layout, theme);
             g.save();
             g.scale(zoom, zoom);
             g.translate(0, -scroll.getValue());
@@ -244,14 +263,14 @@ final class ScoreView extends Region {
         g.save();
         g.scale(zoom, zoom);
         ScoreLayout.Line line = layout.lineAt(selected);
-        double top = layout.neckLaneY(line) - scroll.getValue();
+        double top = layout.lanesY(line) - scroll.getValue();
         double bottom = layout.countY(line) - scroll.getValue() + 4;
         g.setFill(theme.colour("melody").deriveColor(0, 1, 1, 0.14));
         g.fillRoundRect(layout.x(line, selected) - COLUMN / 2, top - 2, COLUMN, bottom - top + 4, 8, 8);
         if (cursor >= 0) {
             ScoreLayout.Line playing = layout.lineAt(cursor);
             double x = layout.x(playing, cursor);
-            double from = layout.neckLaneY(playing) - scroll.getValue();
+            double from = layout.lanesY(playing) - scroll.getValue();
             g.setStroke(theme.colour("alarm"));
             g.setLineWidth(2);
             g.strokeLine(x, from, x, layout.countY(playing) - scroll.getValue());

@@ -1,11 +1,15 @@
 package phalanx.desktop.widget;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
+import phalanx.desktop.Theme;
 
 /** Fonts and text placing for drawings. */
 public final class Pens {
@@ -29,6 +33,27 @@ public final class Pens {
 
     public static Font monoBold(double size) {
         return Font.font(MONO + BOLD, size);
+    }
+
+    /** The signs of music; loaded when they are first wanted. */
+    public static Font music(double size) {
+        return Font.font(Music.FAMILY, size);
+    }
+
+    private static final class Music {
+        static final String FAMILY = load();
+
+        private static String load() {
+            try (InputStream in = Theme.class.getResourceAsStream("fonts/Bravura.otf")) {
+                Font font = Font.loadFont(in, 12);
+                if (font == null) {
+                    throw new IllegalStateException("the music font cannot be loaded");
+                }
+                return font.getFamily();
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
     }
 
     /** How wide a text is drawn. */

@@ -14,6 +14,7 @@ import org.audiveris.proxymusic.Notehead;
 import org.audiveris.proxymusic.NoteheadValue;
 import org.audiveris.proxymusic.Step;
 import org.audiveris.proxymusic.Unpitched;
+import phalanx.arrange.notation.NoteValue;
 import phalanx.arrange.score.Arrangement;
 import phalanx.song.Bar;
 import phalanx.song.Ticks;

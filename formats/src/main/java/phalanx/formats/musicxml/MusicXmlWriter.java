@@ -37,6 +37,7 @@ import org.audiveris.proxymusic.YesNo;
 import org.audiveris.proxymusic.util.Marshalling;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.notation.VoiceLine;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.Tuning;

@@ -36,12 +36,16 @@ import org.audiveris.proxymusic.Slur;
 import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.StartStopContinue;
 import org.audiveris.proxymusic.Step;
+import org.audiveris.proxymusic.Syllabic;
 import org.audiveris.proxymusic.Technical;
+import org.audiveris.proxymusic.TextElementData;
 import org.audiveris.proxymusic.Tie;
 import org.audiveris.proxymusic.Tied;
 import org.audiveris.proxymusic.TiedType;
 import org.audiveris.proxymusic.TimeModification;
 import phalanx.arrange.demand.Role;
+import phalanx.arrange.notation.NoteValue;
+import phalanx.arrange.notation.VoiceLine;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
@@ -71,7 +75,7 @@ final class VoiceWriter {
     private List<Object> content = List.of();
     private Iterator<ChordChange> harmonies = List.<ChordChange>of().iterator();
     private ChordChange nextHarmony;
-    private Grouping grouping;
+    private GroupMarks grouping;
 
     /** For the only staff of a part. */
     VoiceWriter(Bar bar) {
@@ -115,7 +119,14 @@ final class VoiceWriter {
             int to = Math.min(note.end(), bar.endTick());
             boolean goesOn = note.end() > bar.endTick();
             notes.add(new Written(
-                    note.pitch(), note.tick(), from, to, goesOn, !goesOn && note.rings(), note.played(), note.lyric()));
+                    note.pitch(),
+                    note.tick(),
+                    from,
+                    to,
+                    goesOn,
+                    !goesOn && note.rings(),
+                    note.played(),
+                    note.sung().map(VoiceWriter::lyric)));
         }
         if (!notes.isEmpty() || role == Role.MELODY) {
             write(notes, role, voiceName, chords, out);
@@ -134,7 +145,7 @@ final class VoiceWriter {
             out.add(backup);
         }
         at = bar.startTick();
-        grouping = new Grouping(bar);
+        grouping = new GroupMarks(bar);
         for (int first = 0, next; first < notes.size(); first = next) {
             next = first + 1;
             while (next < notes.size()
@@ -313,6 +324,19 @@ final class VoiceWriter {
             mark.setValue(type == StartStop.STOP ? "" : hammer ? "H" : "P");
             marks.add(hammer ? factory.createTechnicalHammerOn(mark) : factory.createTechnicalPullOff(mark));
         }
+    }
+
+    private static Lyric lyric(VoiceLine.Sung sung) {
+        Syllabic syllabic = sung.joined()
+                ? (sung.goesOn() ? Syllabic.MIDDLE : Syllabic.END)
+                : sung.goesOn() ? Syllabic.BEGIN : Syllabic.SINGLE;
+        TextElementData text = new TextElementData();
+        text.setValue(sung.text());
+        Lyric lyric = new Lyric();
+        lyric.setNumber("1");
+        lyric.getElisionAndSyllabicAndText().add(syllabic);
+        lyric.getElisionAndSyllabicAndText().add(text);
+        return lyric;
     }
 
     private static void addTie(Note note, Notations notations, StartStop type, TiedType tiedType) {

@@ -1,13 +1,10 @@
-package phalanx.formats.musicxml;
+package phalanx.arrange.notation;
 
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.audiveris.proxymusic.Lyric;
-import org.audiveris.proxymusic.Syllabic;
-import org.audiveris.proxymusic.TextElementData;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -17,7 +14,7 @@ import phalanx.song.Song;
 import phalanx.theory.Pitch;
 
 /** The notes of one role, or of a tune, each with where it ends as it is written; given out bar by bar, in order. */
-final class VoiceLine {
+public final class VoiceLine {
     private final List<Sounding> notes;
     /** The first that is not over. */
     private int first;
@@ -27,21 +24,30 @@ final class VoiceLine {
     }
 
     /**
+     * A syllable under a note.
+     *
+     * @param text without hyphens
+     * @param joined whether the word began before
+     * @param goesOn whether it goes on
+     */
+    public record Sung(String text, boolean joined, boolean goesOn) {}
+
+    /**
      * A note of a voice.
      *
      * @param end where it ends as written: with those struck with it, and where the next of its voice begins
      * @param rings whether it rings on after that
      * @param played how it is played, if that is known
-     * @param lyric what is sung to it
+     * @param sung what is sung to it
      */
-    record Sounding(
-            Pitch pitch, int tick, int end, boolean rings, Optional<ArrangedNote> played, Optional<Lyric> lyric) {}
+    public record Sounding(
+            Pitch pitch, int tick, int end, boolean rings, Optional<ArrangedNote> played, Optional<Sung> sung) {}
 
     /** The notes of a role, those of the tune with its words and as long as it means them. */
-    static VoiceLine of(Arrangement arrangement, Role role) {
+    public static VoiceLine of(Arrangement arrangement, Role role) {
         List<ArrangedNote> own =
                 arrangement.notes().stream().filter(note -> note.role() == role).toList();
-        Map<Integer, Lyric> words = role == Role.MELODY ? lyrics(arrangement.song()) : Map.of();
+        Map<Integer, Sung> words = role == Role.MELODY ? sung(arrangement.song()) : Map.of();
         Map<Integer, Integer> meant = new HashMap<>();
         if (role == Role.MELODY) {
             arrangement.song().melody().forEach(note -> meant.put(note.tick(), note.endTick()));
@@ -55,23 +61,23 @@ final class VoiceLine {
             }
             end = meant.getOrDefault(tick, end);
             end = to < own.size() ? Math.min(end, own.get(to).tick()) : end;
-            Optional<Lyric> lyric = Optional.ofNullable(words.get(tick));
+            Optional<Sung> sung = Optional.ofNullable(words.get(tick));
             for (ArrangedNote note : own.subList(from, to)) {
                 Pitch pitch = Pitch.of(note.midi(), arrangement.song().key());
-                notes.add(new Sounding(pitch, tick, end, note.endTick() > end, Optional.of(note), lyric));
-                lyric = Optional.empty();
+                notes.add(new Sounding(pitch, tick, end, note.endTick() > end, Optional.of(note), sung));
+                sung = Optional.empty();
             }
         }
         return new VoiceLine(notes);
     }
 
     /** The tune of a song. */
-    static VoiceLine of(Song song) {
-        Map<Integer, Lyric> words = lyrics(song);
+    public static VoiceLine of(Song song) {
+        Map<Integer, Sung> words = sung(song);
         List<Sounding> notes = new ArrayList<>();
         for (MelodyNote note : song.melody()) {
-            Optional<Lyric> lyric = Optional.ofNullable(words.get(note.tick()));
-            notes.add(new Sounding(note.pitch(), note.tick(), note.endTick(), false, Optional.empty(), lyric));
+            Optional<Sung> sung = Optional.ofNullable(words.get(note.tick()));
+            notes.add(new Sounding(note.pitch(), note.tick(), note.endTick(), false, Optional.empty(), sung));
             note.below()
                     .ifPresent(below -> notes.add(new Sounding(
                             below, note.tick(), note.endTick(), false, Optional.empty(), Optional.empty())));
@@ -80,34 +86,23 @@ final class VoiceLine {
     }
 
     /** Whether a syllable begins, goes on or ends a word follows from the hyphens around it. */
-    private static Map<Integer, Lyric> lyrics(Song song) {
-        Map<Integer, Lyric> lyrics = new HashMap<>();
+    private static Map<Integer, Sung> sung(Song song) {
+        Map<Integer, Sung> sung = new HashMap<>();
         boolean joined = false;
         for (MelodyNote note : song.melody()) {
             if (note.syllable().isPresent()) {
                 String syllable = note.syllable().get();
-                lyrics.put(note.tick(), lyric(syllable, joined));
-                joined = syllable.endsWith("-");
+                boolean goesOn = syllable.endsWith("-");
+                String text = goesOn ? syllable.substring(0, syllable.length() - 1) : syllable;
+                sung.put(note.tick(), new Sung(text, joined, goesOn));
+                joined = goesOn;
             }
         }
-        return lyrics;
-    }
-
-    private static Lyric lyric(String syllable, boolean joined) {
-        boolean goesOn = syllable.endsWith("-");
-        Syllabic syllabic =
-                joined ? (goesOn ? Syllabic.MIDDLE : Syllabic.END) : goesOn ? Syllabic.BEGIN : Syllabic.SINGLE;
-        TextElementData text = new TextElementData();
-        text.setValue(goesOn ? syllable.substring(0, syllable.length() - 1) : syllable);
-        Lyric lyric = new Lyric();
-        lyric.setNumber("1");
-        lyric.getElisionAndSyllabicAndText().add(syllabic);
-        lyric.getElisionAndSyllabicAndText().add(text);
-        return lyric;
+        return sung;
     }
 
     /** Those that sound in a bar; bars are asked for in order. */
-    List<Sounding> in(Bar bar) {
+    public List<Sounding> in(Bar bar) {
         while (first < notes.size() && notes.get(first).end <= bar.startTick()) {
             first++;
         }

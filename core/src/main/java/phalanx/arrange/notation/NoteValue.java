@@ -1,4 +1,4 @@
-package phalanx.formats.musicxml;
+package phalanx.arrange.notation;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -9,12 +9,12 @@ import phalanx.song.Ticks;
  * A written note value.
  *
  * @param ticks how long it is
- * @param type its name in MusicXML
+ * @param type its English name, such as quarter or 16th; empty where no value has that length
  * @param dots how many dots
  * @param actual how many fill the time of {@code normal}: 3 for triplets, 1 otherwise
  * @param normal how many plain ones they replace
  */
-record NoteValue(int ticks, String type, int dots, int actual, int normal) {
+public record NoteValue(int ticks, String type, int dots, int actual, int normal) {
     private static final List<NoteValue> ALL = all();
 
     private static List<NoteValue> all() {
@@ -46,7 +46,7 @@ record NoteValue(int ticks, String type, int dots, int actual, int normal) {
      * Values that add up to a length, to be tied; plain values before tuplets. A remainder that no value fits comes
      * last with an empty type.
      */
-    static List<NoteValue> split(int ticks) {
+    public static List<NoteValue> split(int ticks) {
         for (NoteValue value : ALL) {
             if (value.ticks == ticks) {
                 return List.of(value);
