@@ -3,6 +3,7 @@ package phalanx.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.TimeoutException;
 import javafx.scene.control.Button;
@@ -25,6 +26,7 @@ import phalanx.desktop.arrange.ScoreStation;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.project.Project;
+import phalanx.song.Bar;
 import phalanx.song.MelodyNote;
 
 /** Notes moved and limits set in the score, listed, released and taken back. */
@@ -183,6 +185,50 @@ class DecisionsTest extends OpenWindow {
         WaitForAsyncUtils.waitForFxEvents();
         selectTick(0);
         assertThat(score.visible().get(1)).isLessThan(usual);
+    }
+
+    /** Bars are marked with keys and mouse and judged together; what is decided in one is put on others. */
+    @Test
+    void barsAreMarkedAndTheirDecisionsPutOnOthers() throws TimeoutException {
+        Project before = project();
+        clickOn("#score-station");
+        waitUntilArranged();
+        Bar second = project().song().bars().get(1);
+        Bar last = project().song().bars().get(5);
+        selectTick(second.startTick());
+        push(KeyCode.ALT, KeyCode.DOWN);
+        waitUntilArranged();
+        assertThat(project().locks()).hasSize(1);
+        PlaceLock lock = (PlaceLock) project().locks().get(0);
+        push(KeyCode.CONTROL, KeyCode.C);
+        waitForText("#message", "Copied what is decided in bar " + second.number() + ": 1 locks");
+        selectTick(last.startTick());
+        push(KeyCode.CONTROL, KeyCode.V);
+        waitForText("#message", "Set what was copied on bar " + last.number());
+        waitUntilArranged();
+        assertThat(project().locks())
+                .containsExactlyInAnyOrder(lock, lock.at(lock.tick() - second.startTick() + last.startTick()));
+        push(KeyCode.CONTROL, KeyCode.Z);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitUntilArranged();
+        assertThat(project()).isEqualTo(before);
+
+        type(KeyCode.HOME);
+        push(KeyCode.SHIFT, KeyCode.DOWN);
+        assertThat(text("#place")).startsWith("Bars ");
+        assertThat(text("#bar-ceiling")).contains("can go to");
+        push(KeyCode.CONTROL, KeyCode.A);
+        int bars = project().song().bars().size() - 1;
+        assertThat(text("#place")).endsWith(" to " + bars);
+        double effort = shown().effort();
+        assertThat(shows(".why-drawer", String.format(Locale.ROOT, "Effort %.2f", effort)))
+                .isTrue();
+        type(KeyCode.RIGHT);
+        assertThat(text("#place")).doesNotContain(" to ");
+        ScoreStation score = lookup("#score-station").query();
+        type(KeyCode.HOME);
+        drag(score.localToScreen(250, 200)).dropTo(score.localToScreen(600, 200));
+        assertThat(text("#place")).startsWith("Bars ");
     }
 
     /** A staff stands above on demand: less of the song is seen, a click still means the moment under it. */

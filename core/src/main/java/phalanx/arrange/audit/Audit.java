@@ -66,6 +66,16 @@ public final class Audit {
         return ceiling(limits(arrangement));
     }
 
+    /** That of each bar of the song, by what must be done in it. */
+    public List<TempoCeiling> barCeilings(Arrangement arrangement) {
+        Song song = arrangement.song();
+        List<List<SpeedLimit>> byBar = new ArrayList<>();
+        song.bars().forEach(bar -> byBar.add(new ArrayList<>()));
+        limits(arrangement)
+                .forEach(limit -> byBar.get(song.barIndexAt(limit.tick())).add(limit));
+        return byBar.stream().map(Audit::ceiling).toList();
+    }
+
     private static TempoCeiling ceiling(List<SpeedLimit> limits) {
         return limits.stream()
                 .min(Comparator.comparingDouble(SpeedLimit::tempo))

@@ -16,12 +16,14 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
+import phalanx.arrange.audit.Audit;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.TempoCeiling;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
@@ -29,7 +31,11 @@ import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Themed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.lefthand.shape.Finger;
+import phalanx.project.CopiedBars;
 import phalanx.project.Project;
+import phalanx.song.Bar;
+import phalanx.song.Moved;
+import phalanx.song.Song;
 
 /** The score station: the score, the strip of the whole song below it, and the Why drawer at its side. */
 public final class ScoreStation extends StackPane implements Themed {
@@ -37,7 +43,7 @@ public final class ScoreStation extends StackPane implements Themed {
 
     private final Workbench workbench;
     private final Playback playback;
-    private final ScoreView score = new ScoreView(this::select);
+    private final ScoreView score = new ScoreView(this::select, this::markTo);
     private final SongStrip strip = new SongStrip(this::select);
     private static final Duration SETTLED = Duration.millis(120);
     private static final int MOST_WAYS = 4;
@@ -53,6 +59,9 @@ public final class ScoreStation extends StackPane implements Themed {
     private final FindingsPanel findings;
     private final VersionsPanel versions;
     private int shownFinding = -1;
+    private Optional<CopiedBars> copied = Optional.empty();
+    private Arrangement ceilingsOf;
+    private List<TempoCeiling> ceilings = List.of();
 
     public ScoreStation(Workbench workbench, Playback playback) {
         this.workbench = workbench;
@@ -99,7 +108,7 @@ public final class ScoreStation extends StackPane implements Themed {
         setFocusTraversable(true);
         setId("score-station");
         setAccessibleText(
-                "Score. Arrow keys move, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, N adds an inner note and Delete drops one, M adds one halfway to the next moment, O moves the tune note an octave up and with Shift down, full stop and comma make it longer and shorter, plus and minus zoom, F lists all findings, V the versions, T shows a staff above, ] goes to the next finding");
+                "Score. Arrow keys move and with Shift mark bars, Ctrl+C copies what is decided in them and Ctrl+V puts it on others, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, N adds an inner note and Delete drops one, M adds one halfway to the next moment, O moves the tune note an octave up and with Shift down, full stop and comma make it longer and shorter, plus and minus zoom, F lists all findings, V the versions, T shows a staff above, ] goes to the next finding");
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -153,13 +162,32 @@ public final class ScoreStation extends StackPane implements Themed {
         strip.mark(score.visible());
     }
 
+    /** Marks bars from the selection to a tick. */
+    private void markTo(int tick) {
+        score.mark(tick);
+        workbench.arrangement().ifPresent(this::explain);
+        strip.mark(score.visible());
+    }
+
     private void explain(Arrangement shown) {
+        workbench.project().ifPresent(project -> decisions.show(project, score.selected()));
+        if (score.marked().isPresent()) {
+            settled.stop();
+            why.showBars(
+                    shown,
+                    score.marked().get(),
+                    workbench.project().orElseThrow().version(),
+                    ceilings(shown));
+            return;
+        }
+        why.showCeiling(
+                shown.song().barAt(score.selected()),
+                ceilings(shown).get(shown.song().barIndexAt(score.selected())));
         why.show(
                 shown,
                 score.selected(),
                 !locks().isEmpty(),
                 workbench.project().orElseThrow().version());
-        workbench.project().ifPresent(project -> decisions.show(project, score.selected()));
         if (isWritten()) {
             why.showWritten(workbench::arrangeAnew);
             return;
@@ -278,6 +306,7 @@ public final class ScoreStation extends StackPane implements Themed {
     private void onKey(KeyEvent event) {
         boolean handled = true;
         if (event.isShortcutDown()) {
+            onShortcut(event);
             return;
         }
         if (event.isAltDown()) {
@@ -287,12 +316,12 @@ public final class ScoreStation extends StackPane implements Themed {
             return;
         }
         switch (event.getCode()) {
-            case RIGHT -> select(score.neighbour(true));
-            case LEFT -> select(score.neighbour(false));
-            case DOWN -> select(score.lineAway(true));
-            case UP -> select(score.lineAway(false));
-            case HOME -> select(0);
-            case END -> select(Integer.MAX_VALUE);
+            case RIGHT -> go(event, score.neighbour(true));
+            case LEFT -> go(event, score.neighbour(false));
+            case DOWN -> go(event, score.lineAway(true));
+            case UP -> go(event, score.lineAway(false));
+            case HOME -> go(event, 0);
+            case END -> go(event, Integer.MAX_VALUE);
             case F -> toggleFindings();
             case V -> toggleVersions();
             case T -> toggleStaff();
@@ -310,6 +339,77 @@ public final class ScoreStation extends StackPane implements Themed {
         if (handled) {
             event.consume();
         }
+    }
+
+    /** With Shift the bars on the way are marked. */
+    private void go(KeyEvent event, int tick) {
+        if (event.isShiftDown()) {
+            markTo(tick);
+        } else {
+            select(tick);
+        }
+    }
+
+    private void onShortcut(KeyEvent event) {
+        boolean handled = workbench.arrangement().isPresent();
+        switch (event.getCode()) {
+            case A -> {
+                select(0);
+                markTo(Integer.MAX_VALUE);
+            }
+            case C -> copy();
+            case V -> putOn();
+            default -> handled = false;
+        }
+        if (handled) {
+            event.consume();
+        }
+    }
+
+    /** The marked bars, or the one that is selected. */
+    private Moved.Stretch bars(Song song) {
+        Bar bar = song.barAt(Math.min(score.selected(), song.endTick() - 1));
+        return score.marked().orElse(new Moved.Stretch(bar.startTick(), bar.endTick()));
+    }
+
+    private void copy() {
+        workbench.project().ifPresent(project -> {
+            Moved.Stretch bars = bars(project.song());
+            copied = Optional.of(CopiedBars.of(project, bars.from(), bars.to()));
+            workbench.say(Message.plain("Copied what is decided in " + words(project.song(), bars) + ": "
+                    + copied.get().locks().size() + " locks and the picking. Ctrl+V puts it on other bars."));
+        });
+    }
+
+    private void putOn() {
+        if (copied.isEmpty()) {
+            workbench.say(Message.plain("Nothing is copied yet: Ctrl+C takes what is decided in the marked bars."));
+        } else if (isWritten()) {
+            workbench.say(Message.plain("The song is kept as written: arrange it anew first."));
+        } else {
+            workbench.project().ifPresent(project -> {
+                Song song = project.song();
+                int at = bars(song).from();
+                int end = Math.min(at + copied.get().ticks(), song.endTick());
+                workbench.decide("what was copied on " + words(song, new Moved.Stretch(at, end)), now -> copied.get()
+                        .onto(now, at));
+            });
+        }
+    }
+
+    private static String words(Song song, Moved.Stretch bars) {
+        int first = song.barAt(bars.from()).number();
+        int last = song.barAt(bars.to() - 1).number();
+        return first == last ? "bar " + first : "bars " + first + " to " + last;
+    }
+
+    /** What limits each bar, worked out once for what is shown. */
+    private List<TempoCeiling> ceilings(Arrangement shown) {
+        if (ceilingsOf != shown) {
+            ceilingsOf = shown;
+            ceilings = Audit.of(shown).barCeilings(shown);
+        }
+        return ceilings;
     }
 
     /** Alt with arrows moves a note to another string, with a figure or T it changes its finger; Shift means the bass. */

@@ -9,12 +9,15 @@ import javafx.geometry.Orientation;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollBar;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Theme;
+import phalanx.song.Moved;
+import phalanx.song.Song;
 
 /**
  * The score: lines of bars that scroll. The picture of the notes is one canvas of the size of the window; selection
@@ -43,10 +46,17 @@ final class ScoreView extends Region {
 
     private TreeSet<Integer> moments = new TreeSet<>();
     private int selected;
+    /** Where marking began; negative while nothing is marked. */
+    private int anchor = -1;
+
     private int cursor = -1;
     private double zoom = 1;
 
-    ScoreView(IntConsumer onPick) {
+    /**
+     * @param onPick told which tick is chosen
+     * @param onMark told up to which tick bars are to be marked
+     */
+    ScoreView(IntConsumer onPick, IntConsumer onMark) {
         scroll.setOrientation(Orientation.VERTICAL);
         scroll.valueProperty().addListener((property, before, now) -> repaint());
         getChildren().addAll(picture, marks, scroll);
@@ -59,7 +69,13 @@ final class ScoreView extends Region {
         });
         setOnMousePressed(event -> {
             if (layout != null) {
-                onPick.accept(layout.tickAt(event.getX() / zoom, event.getY() / zoom + scroll.getValue()));
+                (event.isShiftDown() ? onMark : onPick).accept(at(event));
+            }
+        });
+        setOnMouseDragged(event -> {
+            // a hand that trembles within a moment marks nothing
+            if (layout != null && (anchor >= 0 || moment(at(event)) != selected)) {
+                onMark.accept(at(event));
             }
         });
         setAccessibleText("Score");
@@ -129,8 +145,41 @@ final class ScoreView extends Region {
         if (moments.isEmpty()) {
             return;
         }
+        anchor = -1;
+        go(tick);
+    }
+
+    /** Marks the bars from where the selection was to a tick, and selects the moment there. */
+    void mark(int tick) {
+        if (moments.isEmpty()) {
+            return;
+        }
+        anchor = anchor < 0 ? selected : anchor;
+        go(tick);
+    }
+
+    /** The marked bars, from the beginning of the first to the end of the last; nothing where none are. */
+    Optional<Moved.Stretch> marked() {
+        return arrangement.filter(shown -> anchor >= 0).map(shown -> {
+            Song song = shown.song();
+            int end = song.endTick() - 1;
+            return new Moved.Stretch(
+                    song.barAt(Math.min(end, Math.min(anchor, selected))).startTick(),
+                    song.barAt(Math.min(end, Math.max(anchor, selected))).endTick());
+        });
+    }
+
+    private int at(MouseEvent event) {
+        return layout.tickAt(event.getX() / zoom, event.getY() / zoom + scroll.getValue());
+    }
+
+    private int moment(int tick) {
         Integer at = moments.floor(tick);
-        selected = at == null ? moments.first() : at;
+        return at == null ? moments.first() : at;
+    }
+
+    private void go(int tick) {
+        selected = moment(tick);
         reveal(selected);
         paintMarks();
     }
@@ -262,6 +311,7 @@ final class ScoreView extends Region {
         }
         g.save();
         g.scale(zoom, zoom);
+        marked().ifPresent(bars -> paintMarked(g, bars));
         ScoreLayout.Line line = layout.lineAt(selected);
         double top = layout.lanesY(line) - scroll.getValue();
         double bottom = layout.countY(line) - scroll.getValue() + 4;
@@ -276,6 +326,20 @@ final class ScoreView extends Region {
             g.strokeLine(x, from, x, layout.countY(playing) - scroll.getValue());
         }
         g.restore();
+    }
+
+    private void paintMarked(GraphicsContext g, Moved.Stretch bars) {
+        g.setFill(theme.colour("melody").deriveColor(0, 1, 1, 0.1));
+        for (ScoreLayout.Line line : layout.lines()) {
+            if (onScreen(line) && line.startTick() < bars.to() && line.endTick() > bars.from()) {
+                double from = bars.from() <= line.startTick()
+                        ? layout.left()
+                        : layout.x(line, bars.from()) - ScoreLayout.BAR_PAD;
+                double to = layout.x(line, bars.to()) - (bars.to() < line.endTick() ? ScoreLayout.BAR_PAD : 0);
+                double top = layout.lanesY(line) - scroll.getValue();
+                g.fillRect(from, top, to - from, layout.countY(line) + 4 - scroll.getValue() - top);
+            }
+        }
     }
 
     /** Rows of the digit lane: the school's digits, and one for hits where there are any. */

@@ -1,10 +1,12 @@
 package phalanx.desktop.arrange;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -24,6 +26,8 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.TempoCeiling;
+import phalanx.cost.Effort;
 import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.EffortBars;
@@ -31,6 +35,8 @@ import phalanx.desktop.widget.NeckCrop;
 import phalanx.project.Version;
 import phalanx.project.remedy.Remedy;
 import phalanx.song.Bar;
+import phalanx.song.Moved;
+import phalanx.song.Song;
 import phalanx.technique.Attack;
 import phalanx.theory.Pitch;
 
@@ -42,6 +48,7 @@ final class WhyDrawer extends ScrollPane {
     private final NeckCrop neck = new NeckCrop();
     private final VBox notes = new VBox(4);
     private final EffortBars effort = new EffortBars();
+    private final Label ceiling = Cards.quiet("");
     private final VBox findings = new VBox(8);
     private final VBox ways = new VBox(6);
     /** What holds for the whole song stands at the top. */
@@ -88,6 +95,7 @@ final class WhyDrawer extends ScrollPane {
     WhyDrawer(Actions actions, Decisions decisions) {
         this.actions = actions;
         ways.setId("other-ways");
+        ceiling.setId("bar-ceiling");
         written.setManaged(false);
         place.setId("place");
         place.getStyleClass().add("heading");
@@ -103,8 +111,8 @@ final class WhyDrawer extends ScrollPane {
                 "Versions and what-if (V)",
                 "Keep, try and compare versions of the arrangement",
                 actions.listVersions);
-        VBox content =
-                new VBox(place, written, neck, notes, effort, findings, decisions, faster, ways, all, versions, legend);
+        VBox content = new VBox(
+                place, written, neck, notes, effort, ceiling, findings, decisions, faster, ways, all, versions, legend);
         content.getStyleClass().add("why");
         getStyleClass().add("why-drawer");
         setContent(content);
@@ -138,8 +146,52 @@ final class WhyDrawer extends ScrollPane {
                 .flatMap(note -> ways(arrangement, note).stream())
                 .forEach(words -> notes.getChildren().add(Cards.small(words)));
         effort.show(slot.effort(), theme);
-        showFindings(arrangement, bar, version);
+        show(neck, true);
+        showFindings(arrangement, List.of(bar.number()), "this bar", version);
         legend.show(arrangement, decided, theme);
+    }
+
+    /** What sets the pace of a bar. */
+    void showCeiling(Bar bar, TempoCeiling limit) {
+        ceiling.setText(String.format(
+                Locale.ROOT,
+                "Bar %d can go to %.0f bpm: %s.",
+                bar.number(),
+                Math.floor(limit.tempo()),
+                limit.reason()));
+    }
+
+    /** What marked bars ask of the hands together. */
+    void showBars(Arrangement arrangement, Moved.Stretch bars, Version version, List<TempoCeiling> ceilings) {
+        Song song = arrangement.song();
+        int first = song.barIndexAt(bars.from());
+        int last = song.barIndexAt(bars.to() - 1);
+        List<Integer> numbers =
+                song.bars().subList(first, last + 1).stream().map(Bar::number).toList();
+        place.setText(
+                first == last
+                        ? "Bar " + numbers.get(0) + ", whole"
+                        : "Bars " + numbers.get(0) + " to " + numbers.get(numbers.size() - 1));
+        show(neck, false);
+        notes.getChildren().clear();
+        Effort.Sum sum = new Effort.Sum();
+        arrangement.slots().stream()
+                .filter(slot -> slot.startTick() >= bars.from() && slot.startTick() < bars.to())
+                .forEach(slot -> sum.add(slot.effort()));
+        effort.show(sum.done(), theme);
+        int slowest = IntStream.rangeClosed(first, last)
+                .boxed()
+                .min(Comparator.comparingDouble(bar -> ceilings.get(bar).tempo()))
+                .orElseThrow();
+        showCeiling(song.bars().get(slowest), ceilings.get(slowest));
+        showFindings(arrangement, numbers, "these bars", version);
+        written.getChildren().clear();
+        ways.getChildren().clear();
+    }
+
+    private static void show(Node node, boolean shown) {
+        node.setVisible(shown);
+        node.setManaged(shown);
     }
 
     private static String number(double value) {
@@ -305,13 +357,13 @@ final class WhyDrawer extends ScrollPane {
         }
     }
 
-    private void showFindings(Arrangement arrangement, Bar bar, Version version) {
+    private void showFindings(Arrangement arrangement, List<Integer> bars, String where, Version version) {
         List<Finding> here = arrangement.findings().stream()
-                .filter(finding -> finding.bar() == bar.number())
+                .filter(finding -> bars.contains(finding.bar()))
                 .toList();
         String heading = here.isEmpty()
-                ? "No findings in this bar"
-                : here.size() == 1 ? "Finding in this bar" : here.size() + " findings in this bar";
+                ? "No findings in " + where
+                : here.size() == 1 ? "Finding in " + where : here.size() + " findings in " + where;
         Label title = new Label(heading);
         title.getStyleClass().add("heading");
         findings.getChildren().setAll(title);
