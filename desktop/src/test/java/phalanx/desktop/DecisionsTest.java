@@ -231,6 +231,22 @@ class DecisionsTest extends OpenWindow {
         assertThat(text("#place")).startsWith("Bars ");
     }
 
+    /** A bass note on the first string: no hand has it there, which is said at once with the reason. */
+    @Test
+    void whatCannotBeKeptIsSaidAtOnce() throws TimeoutException {
+        clickOn("#score-station");
+        waitUntilArranged();
+        int tick = project().song().bars().get(2).startTick();
+        interact(() ->
+                workbench.decide("place", now -> now.withLock(new PlaceLock(tick, Role.BASS, 1, Optional.empty()))));
+        waitUntilArranged();
+        waitForText("#message", "decided: the bass note on string 1; not kept: ");
+        assertThat(text("#message")).contains("Ctrl+Z takes it back");
+        interact(() -> workbench.setTempo(100));
+        waitUntilArranged();
+        assertThat(text("#message")).as("said once").doesNotContain("not kept");
+    }
+
     /** A staff stands above on demand: less of the song is seen, a click still means the moment under it. */
     @Test
     void aStaffIsShownAndTakenAway() throws TimeoutException {

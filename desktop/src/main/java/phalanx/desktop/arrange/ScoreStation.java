@@ -2,7 +2,9 @@ package phalanx.desktop.arrange;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.function.ObjIntConsumer;
+import java.util.stream.IntStream;
 import javafx.animation.AnimationTimer;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
@@ -24,6 +26,7 @@ import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.TempoCeiling;
+import phalanx.arrange.score.Track;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
@@ -31,6 +34,7 @@ import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Themed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.lefthand.shape.Finger;
+import phalanx.lefthand.track.MoveMeter;
 import phalanx.project.CopiedBars;
 import phalanx.project.Project;
 import phalanx.song.Bar;
@@ -60,8 +64,11 @@ public final class ScoreStation extends StackPane implements Themed {
     private final VersionsPanel versions;
     private int shownFinding = -1;
     private Optional<CopiedBars> copied = Optional.empty();
-    private Arrangement ceilingsOf;
+    /** What ceilings and track were read off. */
+    private Arrangement measured;
+
     private List<TempoCeiling> ceilings = List.of();
+    private Track track;
 
     public ScoreStation(Workbench workbench, Playback playback) {
         this.workbench = workbench;
@@ -188,6 +195,7 @@ public final class ScoreStation extends StackPane implements Themed {
                 score.selected(),
                 !locks().isEmpty(),
                 workbench.project().orElseThrow().version());
+        explainChange(shown);
         if (isWritten()) {
             why.showWritten(workbench::arrangeAnew);
             return;
@@ -405,11 +413,33 @@ public final class ScoreStation extends StackPane implements Themed {
 
     /** What limits each bar, worked out once for what is shown. */
     private List<TempoCeiling> ceilings(Arrangement shown) {
-        if (ceilingsOf != shown) {
-            ceilingsOf = shown;
-            ceilings = Audit.of(shown).barCeilings(shown);
-        }
+        measure(shown);
         return ceilings;
+    }
+
+    private void measure(Arrangement shown) {
+        if (measured != shown) {
+            measured = shown;
+            ceilings = Audit.of(shown).barCeilings(shown);
+            track = Track.of(
+                    shown,
+                    new MoveMeter(shown.request().instrument(), shown.request().hand()));
+        }
+    }
+
+    /** The next change from the selected moment on in which the hand does anything. */
+    private void explainChange(Arrangement shown) {
+        measure(shown);
+        int first = shown.slots().indexOf(shown.slotAt(score.selected()));
+        OptionalInt next = IntStream.range(first, track.changes().size())
+                .filter(at -> track.changes().get(at).tempoCeiling() < Double.POSITIVE_INFINITY)
+                .findFirst();
+        next.ifPresentOrElse(
+                at -> why.showChange(
+                        shown,
+                        track.spans().get(at + 1).startTick(),
+                        track.changes().get(at)),
+                why::showNoChange);
     }
 
     /** Alt with arrows moves a note to another string, with a figure or T it changes its finger; Shift means the bass. */

@@ -30,8 +30,11 @@ import phalanx.arrange.score.TempoCeiling;
 import phalanx.cost.Effort;
 import phalanx.desktop.Theme;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.ChangeDrawing;
+import phalanx.desktop.widget.ChangeWords;
 import phalanx.desktop.widget.EffortBars;
 import phalanx.desktop.widget.NeckCrop;
+import phalanx.lefthand.track.Change;
 import phalanx.project.Version;
 import phalanx.project.remedy.Remedy;
 import phalanx.song.Bar;
@@ -49,6 +52,12 @@ final class WhyDrawer extends ScrollPane {
     private final VBox notes = new VBox(4);
     private final EffortBars effort = new EffortBars();
     private final Label ceiling = Cards.quiet("");
+    private final Label changeTitle = Cards.heading("");
+    private final ChangeDrawing drawing = new ChangeDrawing();
+    private final VBox moves = new VBox(2);
+    /** What the hand does next. */
+    private final VBox change = new VBox(4, changeTitle, drawing, moves);
+
     private final VBox findings = new VBox(8);
     private final VBox ways = new VBox(6);
     /** What holds for the whole song stands at the top. */
@@ -96,6 +105,7 @@ final class WhyDrawer extends ScrollPane {
         this.actions = actions;
         ways.setId("other-ways");
         ceiling.setId("bar-ceiling");
+        changeTitle.setId("next-change");
         written.setManaged(false);
         place.setId("place");
         place.getStyleClass().add("heading");
@@ -112,7 +122,8 @@ final class WhyDrawer extends ScrollPane {
                 "Keep, try and compare versions of the arrangement",
                 actions.listVersions);
         VBox content = new VBox(
-                place, written, neck, notes, effort, ceiling, findings, decisions, faster, ways, all, versions, legend);
+                place, written, neck, notes, effort, findings, decisions, faster, ways, ceiling, change, all, versions,
+                legend);
         content.getStyleClass().add("why");
         getStyleClass().add("why-drawer");
         setContent(content);
@@ -126,6 +137,7 @@ final class WhyDrawer extends ScrollPane {
     void useTheme(Theme next) {
         theme = next;
         neck.useTheme(next);
+        drawing.useTheme(next);
     }
 
     /**
@@ -151,6 +163,24 @@ final class WhyDrawer extends ScrollPane {
         legend.show(arrangement, decided, theme);
     }
 
+    /**
+     * What the hand does next.
+     *
+     * @param tick where it has come
+     */
+    void showChange(Arrangement arrangement, int tick, Change next) {
+        Bar bar = arrangement.song().barAt(tick);
+        changeTitle.setText("Next, to bar " + bar.number() + ", beat " + number(bar.beatOf(tick)));
+        drawing.show(arrangement.request().instrument(), next);
+        moves.getChildren().setAll(ChangeWords.lines(next));
+        show(change, true);
+    }
+
+    /** From here on the hand stays. */
+    void showNoChange() {
+        show(change, false);
+    }
+
     /** What sets the pace of a bar. */
     void showCeiling(Bar bar, TempoCeiling limit) {
         ceiling.setText(String.format(
@@ -173,6 +203,7 @@ final class WhyDrawer extends ScrollPane {
                         ? "Bar " + numbers.get(0) + ", whole"
                         : "Bars " + numbers.get(0) + " to " + numbers.get(numbers.size() - 1));
         show(neck, false);
+        show(change, false);
         notes.getChildren().clear();
         Effort.Sum sum = new Effort.Sum();
         arrangement.slots().stream()

@@ -3,12 +3,14 @@ package phalanx.desktop.session;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BiFunction;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -21,6 +23,7 @@ import phalanx.arrange.advice.OtherWay;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
+import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.OctaveChoice;
 import phalanx.project.Project;
 import phalanx.project.Solve;
@@ -44,6 +47,8 @@ public final class Solver {
     private Optional<History> shown = Optional.empty();
     /** What was said last about the octave, so that it is said once. Background thread only. */
     private String octaveSaid = "";
+    /** The decisions that were not kept when it was said last. */
+    private Set<String> notKeptSaid = Set.of();
 
     /**
      * @param background runs one job after another
@@ -221,7 +226,7 @@ public final class Solver {
                         .map(choice -> " " + choice.words() + " The tune chip has it as written.")
                         .orElse("");
                 octaveSaid = first.octave().map(OctaveChoice::words).orElse(octaveSaid);
-                String quick = done + " Arranged in " + millis + " ms." + octave;
+                String quick = done + " Arranged in " + millis + " ms." + octave + notKept(first);
                 boolean last = next.now().written().isPresent();
                 interfaceThread.execute(() -> solved(ticket, next, first, before, quick, last));
                 solve.full(() -> latest.get() != ticket)
@@ -232,6 +237,21 @@ public final class Solver {
                 interfaceThread.execute(() -> failed(ticket, e));
             }
         });
+    }
+
+    /** What is decided and cannot be kept is said at once; background thread only. */
+    private String notKept(Arrangement now) {
+        Set<String> before = notKeptSaid;
+        List<Finding> left = now.findings().stream()
+                .filter(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT)
+                .toList();
+        notKeptSaid = left.stream().map(Finding::message).collect(Collectors.toSet());
+        return left.stream()
+                .map(Finding::message)
+                .filter(message -> !before.contains(message))
+                .findFirst()
+                .map(message -> " " + message + " Ctrl+Z takes it back.")
+                .orElse("");
     }
 
     /** A fault of ours must not leave the window at work for ever, nor the project at odds with what is shown. */

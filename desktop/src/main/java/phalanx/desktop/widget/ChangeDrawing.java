@@ -1,4 +1,4 @@
-package phalanx.desktop.shapes;
+package phalanx.desktop.widget;
 
 import java.util.Arrays;
 import java.util.Optional;
@@ -6,8 +6,6 @@ import java.util.stream.Stream;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
-import phalanx.desktop.widget.Drawing;
-import phalanx.desktop.widget.NeckPainter;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Press;
 import phalanx.lefthand.track.Change;
@@ -17,7 +15,7 @@ import phalanx.lefthand.track.FingerMove;
  * A change on one stretch of the neck: outlines where fingers come from, beads where they go, anchors in green, a line
  * along the string for a guide and a dashed one for a jump.
  */
-final class ChangeDrawing extends Drawing {
+public final class ChangeDrawing extends Drawing {
     private static final double HEIGHT = 106;
     private static final double TOP = 11;
     private static final double NECK_HEIGHT = 70;
@@ -28,17 +26,17 @@ final class ChangeDrawing extends Drawing {
     private Optional<Instrument> instrument = Optional.empty();
     private Optional<Change> change = Optional.empty();
 
-    ChangeDrawing() {
+    public ChangeDrawing() {
         super(HEIGHT);
     }
 
-    void show(Instrument on, Change shown) {
+    public void show(Instrument on, Change shown) {
         instrument = Optional.of(on);
         change = Optional.of(shown);
         repaint();
     }
 
-    void clear() {
+    public void clear() {
         change = Optional.empty();
         repaint();
     }
