@@ -207,6 +207,15 @@ public final class Arranger {
         return finish(full, true);
     }
 
+    /**
+     * Gets ready for edits of what was arranged last, so that the next quick answer comes soon.
+     *
+     * @throws CancellationException soon after the work is cancelled
+     */
+    public void ready(BooleanSupplier cancelled) {
+        last.ifPresent(solved -> solved.solver.withCancel(cancelled).ready());
+    }
+
     /** The octave of an edited song, as if it had come anew. */
     private void compareAnew(Asked asked, BooleanSupplier cancelled) {
         Optional<Solved> shown = last;

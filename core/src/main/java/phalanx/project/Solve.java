@@ -61,6 +61,15 @@ public final class Solve {
     }
 
     /**
+     * Gets ready for edits of what was solved last; when there is nothing else to do.
+     *
+     * @throws CancellationException soon after the work is cancelled
+     */
+    public void ready(BooleanSupplier cancelled) {
+        arranger.ifPresent(own -> own.ready(cancelled));
+    }
+
+    /**
      * Other ways to play a moment of the song solved last; none where written notes are kept.
      *
      * @param most how many

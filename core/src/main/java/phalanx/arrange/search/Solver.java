@@ -126,8 +126,13 @@ public final class Solver {
 
     /** The pass through promising candidates, complete. */
     NarrowPass narrow() {
-        narrow.complete();
+        ready();
         return narrow;
+    }
+
+    /** Gets ready for edits: what differs alone is then swept again. */
+    public void ready() {
+        narrow.complete();
     }
 
     /** The quick answer. */

@@ -231,6 +231,7 @@ public final class Solver {
                 interfaceThread.execute(() -> solved(ticket, next, first, before, quick, last));
                 solve.full(() -> latest.get() != ticket)
                         .ifPresent(full -> interfaceThread.execute(() -> completed(ticket, first, full, quick)));
+                solve.ready(() -> latest.get() != ticket);
             } catch (CancellationException e) {
                 // a later change or the player's Esc made this result void
             } catch (RuntimeException e) {
