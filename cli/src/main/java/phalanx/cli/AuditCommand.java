@@ -4,13 +4,8 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import phalanx.arrange.score.Arrangement;
-import phalanx.formats.SongFiles;
 import phalanx.formats.events.EventsJson;
-import phalanx.formats.library.Library;
-import phalanx.formats.project.ProjectFile;
-import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
-import phalanx.formats.reading.Reading;
 import phalanx.project.Project;
 import phalanx.project.Solve;
 import picocli.CommandLine.Command;
@@ -36,7 +31,7 @@ final class AuditCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws FormatException {
-        Project project = project();
+        Project project = Projects.open(in, this::say);
         Arrangement arrangement = Solve.of(project);
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
@@ -58,18 +53,6 @@ final class AuditCommand implements Callable<Integer> {
         }
         out.flush();
         return ExitCodes.DONE;
-    }
-
-    private Project project() throws FormatException {
-        if (ProjectFile.isProject(in)) {
-            ProjectFile.Opened opened = new ProjectFile().open(in);
-            opened.report().forEach(this::say);
-            return opened.project();
-        }
-        Reading reading = SongFiles.read(in, Choice.LIKELIEST);
-        reading.report().forEach(this::say);
-        Project project = Project.of(reading.song(), Library.FIRST.setup());
-        return reading.written().map(project::withWritten).orElse(project);
     }
 
     private void say(String line) {

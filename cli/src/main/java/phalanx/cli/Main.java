@@ -21,6 +21,7 @@ import picocli.CommandLine.Parameters;
         subcommands = {
             ArrangeCommand.class,
             AuditCommand.class,
+            PracticeCommand.class,
             ShapesCommand.class,
             ReachCommand.class,
             ChainCommand.class,

@@ -3,6 +3,7 @@ package phalanx.arrange;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Ear;
@@ -31,6 +32,9 @@ final class WrittenLayer {
     /** Ways this much dearer than the cheapest are left out, in effort. */
     private static final double MOST_DEARER = 20;
 
+    /** Whatever the position. */
+    private static final int ANY = 0;
+
     private final FingeringFinder finder;
     private final MoveMeter meter;
     private final int strings;
@@ -42,24 +46,35 @@ final class WrittenLayer {
     }
 
     Layer of(Moment moment) {
+        LayerBuilder found = played(moment, ANY);
+        if (found.isEmpty()) {
+            addWithThumb(moment, found);
+        }
+        if (found.isEmpty()) {
+            found.admits(1, 0);
+            add(moment, 0, forced(frets(moment, 0)), ANY, found);
+        }
+        return found.all(MOST_DEARER);
+    }
+
+    /** Those with the hand at a position; nothing where it can't hold the moment there. */
+    Optional<Layer> at(Moment moment, int position) {
+        LayerBuilder found = played(moment, position);
+        return found.isEmpty() ? Optional.empty() : Optional.of(found.all(MOST_DEARER));
+    }
+
+    private LayerBuilder played(Moment moment, int position) {
         LayerBuilder found = new LayerBuilder(meter.table());
         for (int kept = 0; kept < 1 << moment.ring().size(); kept++) {
             Ways ways = finder.ways(frets(moment, kept));
             for (int way = 0; way < ways.count(); way++) {
                 if (!thumbHasTune(moment, kept, ways.press(way, Fingering.THUMB))) {
                     found.admits(0, 0);
-                    add(moment, kept, ways.presses(way), found);
+                    add(moment, kept, ways.presses(way), position, found);
                 }
             }
         }
-        if (found.isEmpty()) {
-            addWithThumb(moment, found);
-        }
-        if (found.isEmpty()) {
-            found.admits(1, 0);
-            add(moment, 0, forced(frets(moment, 0)), found);
-        }
-        return found.all(MOST_DEARER);
+        return found;
     }
 
     /**
@@ -82,7 +97,7 @@ final class WrittenLayer {
                 int natural = Position.natural(presses);
                 if (Position.admits(presses, natural - 1) || Position.admits(presses, natural + 1)) {
                     found.admits(0, 0);
-                    add(moment, 0, presses, found);
+                    add(moment, 0, presses, ANY, found);
                 }
             }
         }
@@ -123,7 +138,7 @@ final class WrittenLayer {
         return Layer.NONE;
     }
 
-    private void add(Moment moment, int kept, int[] presses, LayerBuilder found) {
+    private void add(Moment moment, int kept, int[] presses, int only, LayerBuilder found) {
         int tune = string(moment, kept, Role.MELODY);
         int bass = string(moment, kept, Role.BASS);
         int beginning = 0;
@@ -148,13 +163,13 @@ final class WrittenLayer {
         for (int position = free ? 1 : natural - 1;
                 position <= (free ? highest : Math.min(highest, natural + 1));
                 position++) {
-            if (Position.admits(presses, position)) {
+            if (Position.admits(presses, position) && (only == ANY || only == position)) {
                 int away = Effort.thousandths(Weights.OFF_POSITION) * Position.away(presses, position);
                 found.add(presses, stops, position, tune, bass, hold + away, sound, plucks, placing, Layer.NO_SHAPE, 0);
                 added++;
             }
         }
-        if (added == 0) {
+        if (added == 0 && only == ANY) {
             // a hand that is forced stands somewhere all the same
             found.add(presses, stops, natural, tune, bass, hold, sound, plucks, placing, Layer.NO_SHAPE, 0);
         }

@@ -8,7 +8,9 @@ import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import phalanx.arrange.score.Arrangement;
+import phalanx.song.Bar;
 import phalanx.song.Ticks;
+import phalanx.sound.Loop;
 import phalanx.sound.Output;
 import phalanx.sound.Renderer;
 
@@ -100,6 +102,16 @@ public final class Playback {
             }
             return all;
         });
+    }
+
+    /**
+     * Plays bars over and over after a bar of clicks, a click on every beat; the play cursor does not go along.
+     *
+     * @return how long it takes, in seconds
+     */
+    public double loop(Arrangement part, List<Bar> bars, double atTempo, int times) {
+        hear(() -> new Loop(part, bars, atTempo).render(times));
+        return new Loop(part, bars, atTempo).seconds(times);
     }
 
     /**

@@ -22,6 +22,7 @@ import javafx.scene.layout.StackPane;
 import phalanx.desktop.arrange.ScoreStation;
 import phalanx.desktop.guitar.GuitarStation;
 import phalanx.desktop.picking.PickingStation;
+import phalanx.desktop.practice.PracticeStation;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.shapes.ShapesStation;
 import phalanx.desktop.song.SongStation;
@@ -70,7 +71,7 @@ public final class Shell extends StackPane {
                         this::open,
                         this::openDemo,
                         documents::export,
-                        score::togglePlay,
+                        this::togglePlay,
                         () -> show(Station.GUITAR)));
         frame.setTop(top);
         show(Station.SCORE);
@@ -112,6 +113,7 @@ public final class Shell extends StackPane {
             case SHAPES -> new ShapesStation(workbench, playback, searches, Platform::runLater);
             case PICKING -> new PickingStation(workbench, playback);
             case SCORE -> score;
+            case PRACTICE -> new PracticeStation(workbench, playback);
         };
     }
 
@@ -165,13 +167,22 @@ public final class Shell extends StackPane {
             }
             boolean typing = scene.getFocusOwner() instanceof TextInputControl;
             if (event.getCode() == KeyCode.SPACE && !typing && !event.isControlDown()) {
-                score.togglePlay();
+                togglePlay();
                 event.consume();
             }
             if (event.getCode() == KeyCode.ESCAPE) {
                 workbench.cancel();
             }
         });
+    }
+
+    /** In Practice the step, elsewhere the song. */
+    private void togglePlay() {
+        if (frame.getCenter() instanceof PracticeStation practice) {
+            practice.toggle();
+        } else {
+            score.togglePlay();
+        }
     }
 
     private void key(Scene scene, KeyCode code, Runnable action) {

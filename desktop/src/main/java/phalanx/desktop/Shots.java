@@ -71,6 +71,10 @@ final class Shots {
                     shell.score().toggleStaff();
                     shell.useTheme(Theme.ROSEWOOD);
                 }),
+                new View("practice.png", () -> {
+                    shell.useTheme(Theme.SPRUCE);
+                    shell.show(Station.PRACTICE);
+                }),
                 // last: it makes a version
                 new View("versions.png", this::showVersions, () -> ((Labeled) scene.lookup("#comparison"))
                         .getText()
@@ -93,7 +97,7 @@ final class Shots {
 
     @SuppressWarnings("unchecked")
     private void showVersions() {
-        shell.useTheme(Theme.SPRUCE);
+        shell.show(Station.SCORE);
         ((Button) scene.lookup("#all-versions")).fire();
         shell.applyCss();
         ComboBox<String> tries = (ComboBox<String>) scene.lookup("#what-if");

@@ -14,7 +14,8 @@ enum Station {
             4,
             "M0 4 H6 V10 H0 Z M9 4 H15 V10 H9 Z M18 4 H24 V10 H18 Z M0 14 H6 V20 H0 Z M9 14 H15 V20 H9 Z"
                     + " M18 14 H24 V20 H18 Z"),
-    SCORE("Score", 5, "M0 4 H24 M0 10 H24 M0 16 H24 M4 20 V24 M12 20 V24 M20 20 V24");
+    SCORE("Score", 5, "M0 4 H24 M0 10 H24 M0 16 H24 M4 20 V24 M12 20 V24 M20 20 V24"),
+    PRACTICE("Practice", 6, "M0 22 H6 V16 H12 V10 H18 V4 H24 M18 0 H24 V6");
 
     private final String label;
     private final int digit;

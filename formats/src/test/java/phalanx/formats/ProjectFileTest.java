@@ -133,6 +133,7 @@ class ProjectFileTest {
             Optional<Finger> finger = random.nextBoolean() ? Optional.of(Finger.RING) : Optional.empty();
             project = project.withLock(new PlaceLock(random.nextInt(song.endTick()), Role.BASS, 5, finger))
                     .withLock(new InnerLock(random.nextInt(song.endTick()), random.nextInt(5)))
+                    .withLock(new LimitLock(0, song.bars().get(0).endTick(), OptionalInt.of(4), true))
                     .withLock(new LimitLock(0, song.endTick(), OptionalInt.of(5), random.nextBoolean()));
         }
         Wishes plain = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);

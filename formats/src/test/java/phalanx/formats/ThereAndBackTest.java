@@ -260,7 +260,9 @@ class ThereAndBackTest {
                 "   1 2 3 4       1 2  3 4");
         Arrangement fromText = played(new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8)));
         assertThat(heard(fromText))
-                .containsSubsequence("76 harmonic", "83 harmonic", "69 pluck", "71 bend", "64 pluck", "65 hammer");
+                .containsSubsequence("76 harmonic", "83 harmonic", "69 pluck", "71 bend", "64 pluck");
+        // the fingers decide whether a slur is hammered or slid
+        assertThat(heard(fromText)).containsAnyOf("65 hammer", "65 slide");
         Arrangement fromOwn =
                 played(new TabReader("x").read(new TabWriter().write(fromText).getBytes(StandardCharsets.UTF_8)));
         assertThat(heard(fromOwn)).isEqualTo(heard(fromText));

@@ -149,7 +149,7 @@ public final class Renderer {
         }
     }
 
-    private static void normalise(float[] samples) {
+    static void normalise(float[] samples) {
         float peak = 0;
         for (float sample : samples) {
             peak = Math.max(peak, Math.abs(sample));

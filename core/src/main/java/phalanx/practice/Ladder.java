@@ -1,0 +1,328 @@
+package phalanx.practice;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import phalanx.arrange.audit.Audit;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.TempoCeiling;
+import phalanx.guitar.Instrument;
+import phalanx.righthand.Counting;
+import phalanx.righthand.Digit;
+import phalanx.song.Bar;
+import phalanx.song.ChordChange;
+import phalanx.song.Section;
+import phalanx.song.Song;
+import phalanx.technique.Attack;
+import phalanx.technique.Hit;
+
+/**
+ * Builds a passage up, one thing a step: in each bar the thumb alone, then a note of the fingers more each time, those that
+ * are plucked with the thumb first; a figure that is known goes at once onto the next shape; two bars, the line, line after
+ * line; what the left hand makes, harmonics and hits last; the tune brought out; then the tempo. Common practice, no
+ * source.
+ */
+public final class Ladder {
+    /** So many bars are a line. */
+    private static final int LINE = 4;
+    /** All is built up at this share of the tempo that it ends with. */
+    private static final double SLOW = 0.6;
+
+    private static final double FASTER = 0.08;
+    private static final int LEAST_FASTER = 4;
+    private static final String LOOP = "three times in a row, without a stop and while you count aloud";
+
+    private final Arrangement arrangement;
+    private final Instrument instrument;
+    private final Song song;
+    private final int first;
+    private final int last;
+    private final TempoCeiling ceiling;
+    private final int slow;
+    private final List<Step> steps = new ArrayList<>();
+    private final Set<List<?>> figures = new HashSet<>();
+    private final Set<List<?>> passages = new HashSet<>();
+
+    private Ladder(Arrangement arrangement, int first, int last) {
+        this.arrangement = arrangement;
+        this.instrument = arrangement.request().instrument();
+        this.song = arrangement.song();
+        this.first = first;
+        this.last = last;
+        this.ceiling = Audit.of(arrangement).barCeilings(arrangement).subList(first, last + 1).stream()
+                .min(Comparator.comparingDouble(TempoCeiling::tempo))
+                .orElseThrow();
+        this.slow = Math.max(Song.SLOWEST, (int) Math.round(SLOW * goal()));
+    }
+
+    /** For a whole song. */
+    public static List<Step> of(Arrangement arrangement) {
+        return of(arrangement, 0, arrangement.song().bars().size() - 1);
+    }
+
+    /**
+     * For some bars.
+     *
+     * @param first its place in the song
+     * @param last its place in the song
+     * @return empty where nothing is played in them
+     * @throws IndexOutOfBoundsException if the song has no such bars
+     */
+    public static List<Step> of(Arrangement arrangement, int first, int last) {
+        if (first < 0 || last < first || last >= arrangement.song().bars().size()) {
+            throw new IndexOutOfBoundsException("bars " + first + " to " + last + " of "
+                    + arrangement.song().bars().size());
+        }
+        return new Ladder(arrangement, first, last).steps();
+    }
+
+    /** The tempo that it leads to: the song's, or what the hands can do where that is less. */
+    private int goal() {
+        return Math.max(Song.SLOWEST, (int) Math.min(song.tempo(), Math.floor(ceiling.tempo())));
+    }
+
+    private List<Step> steps() {
+        int begun = -1;
+        for (List<Integer> line : lines()) {
+            int from = line.get(0);
+            int to = line.get(line.size() - 1);
+            for (int bar : line) {
+                build(bar);
+            }
+            for (int bar = from; bar < to; bar++) {
+                join(bar, bar + 1, "the change from bar " + number(bar) + " to bar " + number(bar + 1));
+            }
+            join(from, to, "the bars in a row");
+            begun = begun < 0 ? from : begun;
+            join(begun, to, "the line before it");
+        }
+        if (!steps.isEmpty()) {
+            addColours();
+            addTempo();
+        }
+        return List.copyOf(steps);
+    }
+
+    /** Lines of bars, each within a section. */
+    private List<List<Integer>> lines() {
+        Set<Integer> starts = song.sections().stream().map(Section::startTick).collect(Collectors.toSet());
+        List<List<Integer>> lines = new ArrayList<>();
+        for (int bar = first; bar <= last; bar++) {
+            boolean fresh = lines.isEmpty()
+                    || lines.get(lines.size() - 1).size() == LINE
+                    || starts.contains(song.bars().get(bar).startTick());
+            if (fresh) {
+                lines.add(new ArrayList<>());
+            }
+            lines.get(lines.size() - 1).add(bar);
+        }
+        return lines;
+    }
+
+    private int number(int bar) {
+        return song.bars().get(bar).number();
+    }
+
+    /** A bar as players call it: its number, and the chord it begins with. */
+    private String name(int bar) {
+        int tick = song.bars().get(bar).startTick();
+        return "bar " + number(bar)
+                + song.chart().stream()
+                        .filter(change -> change.startTick() <= tick)
+                        .reduce((before, later) -> later)
+                        .flatMap(ChordChange::chord)
+                        .map(chord -> " (" + chord.text() + ")")
+                        .orElse("");
+    }
+
+    /** The thumb of a bar, then its fingers one by one; a bar whose figure is known comes whole. */
+    private void build(int bar) {
+        List<ArrangedNote> notes = plain(bar, bar);
+        if (notes.isEmpty() || !passages.add(content(notes, bar))) {
+            return;
+        }
+        if (!figures.add(figure(notes, bar))) {
+            step(
+                    name(bar) + ", the same figure",
+                    bar,
+                    bar,
+                    notes,
+                    "the figure on another shape",
+                    "the fingers know it; the left hand takes its new place");
+            return;
+        }
+        List<ArrangedNote> thumb =
+                notes.stream().filter(note -> note.right() == Digit.P).toList();
+        Set<Integer> beats = thumb.stream().map(ArrangedNote::tick).collect(Collectors.toSet());
+        List<ArrangedNote> fingers = notes.stream()
+                .filter(note -> note.right() != Digit.P)
+                .sorted(Comparator.comparing((ArrangedNote note) -> !beats.contains(note.tick())))
+                .toList();
+        if (!thumb.isEmpty()) {
+            step(
+                    name(bar) + ", thumb alone",
+                    bar,
+                    bar,
+                    thumb,
+                    "the thumb of " + name(bar),
+                    "the thumb must run by itself before a finger comes to it");
+        }
+        List<ArrangedNote> played = new ArrayList<>(thumb);
+        for (ArrangedNote finger : fingers) {
+            played.add(finger);
+            boolean pinch = beats.contains(finger.tick());
+            played.sort(Comparator.comparingInt(ArrangedNote::tick).thenComparingInt(note -> -note.string()));
+            step(
+                    name(bar) + ", " + finger.right().symbol() + " on " + counted(bar, finger.tick()),
+                    bar,
+                    bar,
+                    played,
+                    finger.right().symbol() + " on string " + finger.string() + " on " + counted(bar, finger.tick())
+                            + (pinch ? ", with the thumb" : thumb.isEmpty() ? "" : ", between the thumb's"),
+                    pinch
+                            ? "what falls with the thumb is easiest"
+                            : "the thumb goes on while the finger falls between");
+        }
+    }
+
+    private String counted(int bar, int tick) {
+        TreeSet<Integer> struck = new TreeSet<>(Set.of(tick));
+        Bar own = song.bars().get(bar);
+        List<Counting.Count> counts = Counting.of(own, struck);
+        String beat = "";
+        for (var count : counts) {
+            boolean number = Character.isDigit(count.word().charAt(0));
+            beat = number ? count.word() : beat;
+            if (count.tick() == tick) {
+                return number ? count.word() : beat + count.word();
+            }
+        }
+        return "beat " + own.beatOf(tick);
+    }
+
+    private void join(int from, int to, String what) {
+        List<ArrangedNote> notes = plain(from, to);
+        if (from < to && !notes.isEmpty() && passages.add(content(notes, from))) {
+            step(
+                    "bars " + number(from) + " to " + number(to),
+                    from,
+                    to,
+                    notes,
+                    what,
+                    "what is known apart is played on without a stop");
+        }
+    }
+
+    private void step(String name, int from, int to, List<ArrangedNote> notes, String adds, String why) {
+        steps.add(new Step(name, song.bars().subList(from, to + 1), notes, List.of(), slow, false, adds, LOOP, why));
+    }
+
+    /** What is made besides plucking, each in a step of its own. */
+    private void addColours() {
+        List<ArrangedNote> all = in(first, last);
+        List<ArrangedNote> notes = plain(first, last);
+        if (steps.get(steps.size() - 1).bars().size() < last - first + 1) {
+            // bars in which nothing is plucked go along
+            step("all bars", first, last, notes, "the bars without a note", "the count goes on through them");
+        }
+        List<ArrangedNote> slurred = all.stream()
+                .filter(note -> !(note.attack() instanceof Attack.Touched))
+                .toList();
+        if (!slurred.equals(notes)) {
+            colour(
+                    "with slurs and bends",
+                    slurred,
+                    List.of(),
+                    false,
+                    "the left hand's slurs and bends",
+                    "the right hand must not follow them");
+        }
+        if (!all.equals(slurred)) {
+            colour("with harmonics", all, List.of(), false, "the harmonics", "they need a calm hand");
+        }
+        int start = song.bars().get(first).startTick();
+        int end = song.bars().get(last).endTick();
+        List<Hit> hits = arrangement.hits().stream()
+                .filter(hit -> hit.tick() >= start && hit.tick() < end)
+                .toList();
+        if (!hits.isEmpty()) {
+            colour("with hits", all, hits, false, "the hits", "a hand that still moves plucks late: they come last");
+        }
+        boolean tune = all.stream().anyMatch(note -> note.role() == Role.MELODY);
+        if (tune && all.stream().anyMatch(note -> note.role() != Role.MELODY)) {
+            colour(
+                    "the tune brought out",
+                    all,
+                    hits,
+                    true,
+                    "the tune louder than the rest",
+                    "who listens should hear it before all else");
+        }
+    }
+
+    private void colour(
+            String name, List<ArrangedNote> notes, List<Hit> hits, boolean tuneOut, String adds, String why) {
+        steps.add(new Step(name, song.bars().subList(first, last + 1), notes, hits, slow, tuneOut, adds, LOOP, why));
+    }
+
+    private void addTempo() {
+        Step whole = steps.get(steps.size() - 1);
+        int goal = goal();
+        int by = Math.max(LEAST_FASTER, (int) Math.round(FASTER * goal));
+        for (int tempo = slow; tempo < goal; ) {
+            tempo = Math.min(goal, tempo + by);
+            boolean capped = tempo == goal && goal < song.tempo();
+            steps.add(new Step(
+                    "at " + tempo + " bpm",
+                    whole.bars(),
+                    whole.notes(),
+                    whole.hits(),
+                    tempo,
+                    whole.tuneOut(),
+                    "the tempo, " + tempo + " bpm",
+                    LOOP + ", as clean as the step before",
+                    capped
+                            ? "the song wants " + song.tempo() + " bpm; here " + ceiling.reason()
+                            : "faster only from what is clean"));
+        }
+    }
+
+    private List<ArrangedNote> in(int from, int to) {
+        int start = song.bars().get(from).startTick();
+        int end = song.bars().get(to).endTick();
+        return arrangement.notes().stream()
+                .filter(note -> note.tick() >= start && note.tick() < end)
+                .toList();
+    }
+
+    /** Every note plucked where it is held; harmonics are left out. */
+    private List<ArrangedNote> plain(int from, int to) {
+        return in(from, to).stream()
+                .filter(note -> !(note.attack() instanceof Attack.Touched))
+                .map(note ->
+                        note.attack().plucked() ? note : note.on(instrument).struck(Attack.PLUCK, note.weight()))
+                .toList();
+    }
+
+    /** When which digit plucks, from the beginning of a bar. */
+    private List<?> figure(List<ArrangedNote> notes, int bar) {
+        int start = song.bars().get(bar).startTick();
+        return notes.stream()
+                .map(note -> List.of(note.tick() - start, note.right()))
+                .toList();
+    }
+
+    /** What is played where, from the beginning of a bar. */
+    private List<?> content(List<ArrangedNote> notes, int bar) {
+        int start = song.bars().get(bar).startTick();
+        return notes.stream()
+                .map(note -> List.of(note.tick() - start, note.string(), note.fret(), note.right()))
+                .toList();
+    }
+}

@@ -1,0 +1,85 @@
+package phalanx.practice;
+
+import java.util.List;
+import java.util.NavigableSet;
+import java.util.Objects;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.righthand.Counting;
+import phalanx.righthand.Digit;
+import phalanx.song.Bar;
+import phalanx.technique.Hit;
+
+/**
+ * One rung of a ladder: what to play in a loop until it is clean.
+ *
+ * @param name in a few words
+ * @param bars that are played, in order
+ * @param notes that are played, in order of tick
+ * @param hits that are laid over them
+ * @param tempo quarter notes a minute
+ * @param tuneOut whether the tune is to be louder than the rest
+ * @param adds the one thing that is new
+ * @param clean when it is good enough to go on
+ * @param why it comes now
+ */
+public record Step(
+        String name,
+        List<Bar> bars,
+        List<ArrangedNote> notes,
+        List<Hit> hits,
+        int tempo,
+        boolean tuneOut,
+        String adds,
+        String clean,
+        String why) {
+    /** Who plays in it. */
+    public enum Hands {
+        THUMB("thumb"),
+        FINGERS("fingers"),
+        BOTH("both");
+
+        private final String label;
+
+        Hands(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    public Step {
+        Objects.requireNonNull(name, "name");
+        bars = List.copyOf(bars);
+        notes = List.copyOf(notes);
+        hits = List.copyOf(hits);
+        Objects.requireNonNull(adds, "adds");
+        Objects.requireNonNull(clean, "clean");
+        Objects.requireNonNull(why, "why");
+        if (bars.isEmpty() || tempo <= 0) {
+            throw new IllegalArgumentException(bars.size() + " bars at " + tempo + " bpm");
+        }
+    }
+
+    public Hands hands() {
+        long thumb = notes.stream().filter(note -> note.right() == Digit.P).count();
+        return thumb == notes.size() ? Hands.THUMB : thumb == 0 ? Hands.FINGERS : Hands.BOTH;
+    }
+
+    /** What is counted: every beat, and between them what is struck; bars apart. */
+    public String count() {
+        NavigableSet<Integer> struck = new TreeSet<>();
+        notes.forEach(note -> struck.add(note.tick()));
+        hits.forEach(hit -> struck.add(hit.tick()));
+        return bars.stream()
+                .map(bar -> Counting.of(bar, struck).stream()
+                        .filter(count -> struck.contains(count.tick())
+                                || Character.isDigit(count.word().charAt(0)))
+                        .map(Counting.Count::word)
+                        .collect(Collectors.joining(" ")))
+                .collect(Collectors.joining(" | "));
+    }
+}

@@ -1,0 +1,314 @@
+package phalanx.desktop.practice;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import javafx.animation.PauseTransition;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.util.Duration;
+import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.Playback;
+import phalanx.desktop.Workbench;
+import phalanx.desktop.session.Message;
+import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.WhenShown;
+import phalanx.desktop.widget.WordsCell;
+import phalanx.practice.Ladder;
+import phalanx.practice.Step;
+import phalanx.song.Section;
+import phalanx.song.Song;
+
+/** The ladder of the song or a section: what to play now, in a loop; every key can be reached with a guitar in the lap. */
+public final class PracticeStation extends StackPane {
+    private static final double GAP = 12;
+    private static final double LIST = 320;
+    private static final String WHOLE = "the whole song";
+    /** So many clean passes in a row lead on. */
+    private static final int CLEAN_ENOUGH = 3;
+    /** So often a step is played in a row. */
+    private static final int TIMES = 8;
+
+    private static final int TEMPO_STEP = 4;
+    private static final String BREAK =
+            "Warm up first, rest after 25 minutes at most. Stop when it aches; pain, numbness or tingling are for a clinician.";
+
+    private final Workbench workbench;
+    private final Playback playback;
+    private final ComboBox<String> passage = new ComboBox<>();
+    private final ListView<Step> list = new ListView<>();
+    private final Label place = Cards.quiet("");
+    private final Label name = new Label();
+    private final Label adds = new Label();
+    private final Label count = new Label();
+    private final Label tempo = new Label();
+    private final Label clean = Cards.quiet("");
+    private final Label why = Cards.quiet("");
+    private final Button start = Cards.button(
+            "practice-start", "Start (space)", "Play the step in a loop, after a bar of clicks", this::toggle);
+    private final PauseTransition end = new PauseTransition();
+    private final HBox content;
+    private final VBox empty = new VBox(Cards.heading("Open a song to practise: Ctrl+O, or the demo in Score."));
+    private List<Step> steps = List.of();
+    private int cleanPasses;
+    /** The tempo the player has chosen for the step, in quarter notes a minute. */
+    private int chosenTempo;
+
+    private boolean sounding;
+    private boolean filling;
+
+    public PracticeStation(Workbench workbench, Playback playback) {
+        this.workbench = workbench;
+        this.playback = playback;
+        passage.setId("practice-passage");
+        passage.setAccessibleText("What to practise");
+        passage.setMaxWidth(Double.MAX_VALUE);
+        passage.setOnAction(event -> {
+            if (!filling) {
+                climb();
+                requestFocus();
+            }
+        });
+        list.setId("ladder");
+        list.setAccessibleText("Steps of the ladder");
+        list.getStyleClass().add("plain-list");
+        list.setCellFactory(
+                view -> new WordsCell<>(LIST - 60, step -> (list.getItems().indexOf(step) + 1) + ". " + step.name()));
+        list.setFocusTraversable(false);
+        list.getSelectionModel().selectedIndexProperty().addListener((property, before, now) -> {
+            if (!filling && now.intValue() >= 0) {
+                show(now.intValue());
+            }
+        });
+        VBox.setVgrow(list, Priority.ALWAYS);
+        VBox left = Cards.card("The ladder", passage, list);
+        left.setPrefWidth(LIST);
+        left.setMinWidth(LIST);
+        VBox right =
+                new VBox(14, place, name, adds, count, tempo, buttons(), clean, why, Cards.space(), Cards.small(BREAK));
+        right.getStyleClass().add("card");
+        right.setPadding(new Insets(24));
+        HBox.setHgrow(right, Priority.ALWAYS);
+        id(place, "practice-place", "practice-quiet");
+        id(name, "practice-name", "practice-name");
+        id(adds, "practice-adds", "practice-line");
+        id(count, "practice-count", "practice-count");
+        id(tempo, "practice-tempo", "practice-count");
+        content = new HBox(GAP, left, right);
+        content.setPadding(new Insets(GAP));
+        content.setVisible(false);
+        empty.getStyleClass().add("empty");
+        getChildren().addAll(empty, content);
+        setId("practice-station");
+        setFocusTraversable(true);
+        setAccessibleText(
+                "Practice. Space starts and stops, C clean, X not clean, Enter or right the next step, left the one"
+                        + " before, up and down the tempo");
+        end.setOnFinished(event -> stopped());
+        WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
+        addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
+        setOnMousePressed(event -> requestFocus());
+    }
+
+    private static void id(Label label, String id, String style) {
+        label.setId(id);
+        label.getStyleClass().add(style);
+        label.setWrapText(true);
+        label.setMinHeight(USE_PREF_SIZE);
+    }
+
+    private FlowPane buttons() {
+        FlowPane buttons = new FlowPane(
+                8,
+                8,
+                start,
+                Cards.button("practice-clean", "Clean (C)", "It was clean: three in a row lead on", () -> judge(true)),
+                Cards.button("practice-not-clean", "Not clean (X)", "Count anew", () -> judge(false)),
+                Cards.button("practice-slower", "Slower (down)", "By four", () -> faster(-TEMPO_STEP)),
+                Cards.button("practice-faster", "Faster (up)", "By four", () -> faster(TEMPO_STEP)),
+                Cards.button("practice-before", "Before (left)", "The step before", () -> go(-1)),
+                Cards.button("practice-next", "Next (Enter)", "The next step", () -> go(1)));
+        buttons.setAlignment(Pos.CENTER_LEFT);
+        return buttons;
+    }
+
+    private void show(Arrangement arrangement) {
+        empty.setVisible(false);
+        content.setVisible(true);
+        filling = true;
+        String before = passage.getValue();
+        List<String> choices = new ArrayList<>(List.of(WHOLE));
+        Song song = arrangement.song();
+        for (Section section : song.sections()) {
+            choices.add(words(song, section));
+        }
+        passage.getItems().setAll(choices);
+        passage.setValue(choices.contains(before) ? before : WHOLE);
+        filling = false;
+        climb();
+    }
+
+    private static String words(Song song, Section section) {
+        return "section " + section.name() + ", from bar "
+                + song.barAt(section.startTick()).number();
+    }
+
+    /** The ladder of what is chosen. */
+    private void climb() {
+        Arrangement arrangement = workbench.arrangement().orElseThrow();
+        Song song = arrangement.song();
+        int first = 0;
+        int last = song.bars().size() - 1;
+        for (int i = 0; i < song.sections().size(); i++) {
+            if (words(song, song.sections().get(i)).equals(passage.getValue())) {
+                first = song.barIndexAt(song.sections().get(i).startTick());
+                last = i + 1 < song.sections().size()
+                        ? song.barIndexAt(song.sections().get(i + 1).startTick()) - 1
+                        : last;
+            }
+        }
+        steps = Ladder.of(arrangement, first, last);
+        filling = true;
+        list.getItems().setAll(steps);
+        filling = false;
+        applyCss();
+        list.refresh();
+        if (steps.isEmpty()) {
+            stop();
+            name.setText("Nothing is played in these bars.");
+        } else {
+            list.getSelectionModel().select(0);
+            show(0);
+        }
+    }
+
+    private int at() {
+        return Math.max(0, list.getSelectionModel().getSelectedIndex());
+    }
+
+    private void show(int index) {
+        stop();
+        Step step = steps.get(index);
+        cleanPasses = 0;
+        chosenTempo = step.tempo();
+        name.setText(step.name());
+        adds.setText("New: " + step.adds());
+        count.setText(step.bars().size() <= 2 ? step.count() : "");
+        count.setManaged(!count.getText().isEmpty());
+        why.setText("Why now: " + step.why() + ".");
+        list.scrollTo(Math.max(0, index - 3));
+        tell();
+    }
+
+    private void tell() {
+        Step step = steps.get(at());
+        place.setText(String.format(
+                Locale.ROOT,
+                "Step %d of %d, %s%s",
+                at() + 1,
+                steps.size(),
+                step.hands().label(),
+                step.bars().stream()
+                        .map(bar -> String.valueOf(bar.number()))
+                        .collect(Collectors.collectingAndThen(
+                                Collectors.toList(),
+                                numbers -> numbers.size() == 1
+                                        ? ", bar " + numbers.get(0)
+                                        : ", bars " + numbers.get(0) + " to " + numbers.get(numbers.size() - 1)))));
+        tempo.setText(chosenTempo + " bpm");
+        clean.setText("Clean: " + step.clean() + ". So far " + cleanPasses + " of " + CLEAN_ENOUGH + ".");
+    }
+
+    /** Starts the step in a loop, or stops it. */
+    public void toggle() {
+        if (sounding) {
+            stop();
+        } else if (!steps.isEmpty()) {
+            Step step = steps.get(at());
+            Arrangement arrangement = workbench.arrangement().orElseThrow();
+            Arrangement part = arrangement.coloured(step.notes(), arrangement.holds(), step.hits(), List.of());
+            double seconds = playback.loop(part, step.bars(), chosenTempo, TIMES);
+            sounding = true;
+            start.setText("Stop (space)");
+            end.setDuration(Duration.seconds(seconds));
+            end.playFromStart();
+        }
+    }
+
+    private void stop() {
+        if (sounding) {
+            playback.stop();
+            stopped();
+        }
+    }
+
+    private void stopped() {
+        end.stop();
+        sounding = false;
+        start.setText("Start (space)");
+    }
+
+    private void judge(boolean good) {
+        if (steps.isEmpty()) {
+            return;
+        }
+        cleanPasses = good ? cleanPasses + 1 : 0;
+        if (cleanPasses >= CLEAN_ENOUGH && at() + 1 < steps.size()) {
+            workbench.say(Message.plain(
+                    "Clean " + CLEAN_ENOUGH + " times: " + steps.get(at()).name() + ". Now what is new."));
+            go(1);
+        } else {
+            if (cleanPasses >= CLEAN_ENOUGH) {
+                workbench.say(Message.plain("The ladder is climbed: this is the arrangement at its tempo."));
+            }
+            tell();
+        }
+    }
+
+    private void faster(int by) {
+        if (!steps.isEmpty()) {
+            stop();
+            chosenTempo = Math.max(Song.SLOWEST, Math.min(Song.FASTEST, chosenTempo + by));
+            tell();
+        }
+    }
+
+    private void go(int by) {
+        int to = at() + by;
+        if (to >= 0 && to < steps.size()) {
+            list.getSelectionModel().select(to);
+        }
+        requestFocus();
+    }
+
+    private void onKey(KeyEvent event) {
+        if (event.isShortcutDown() || event.isAltDown()) {
+            return;
+        }
+        boolean handled = true;
+        switch (event.getCode()) {
+            case C -> judge(true);
+            case X -> judge(false);
+            case ENTER, RIGHT -> go(1);
+            case LEFT -> go(-1);
+            case UP -> faster(TEMPO_STEP);
+            case DOWN -> faster(-TEMPO_STEP);
+            case HOME -> list.getSelectionModel().select(0);
+            default -> handled = false;
+        }
+        if (handled) {
+            event.consume();
+        }
+    }
+}

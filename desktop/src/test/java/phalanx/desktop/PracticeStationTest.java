@@ -1,0 +1,58 @@
+package phalanx.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.concurrent.TimeoutException;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.testfx.util.WaitForAsyncUtils;
+import phalanx.practice.Step;
+
+/** A ladder climbed with keys alone, in the real window. */
+class PracticeStationTest extends OpenWindow {
+    @Test
+    void aLadderIsClimbedWithoutTheMouse() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        ListView<Step> ladder = lookup("#ladder").queryListView();
+        Step first = ladder.getItems().get(0);
+        assertThat(text("#practice-place"))
+                .startsWith("Step 1 of " + ladder.getItems().size());
+        assertThat(text("#practice-name")).isEqualTo(first.name());
+        assertThat(text("#practice-tempo")).isEqualTo(first.tempo() + " bpm");
+        type(KeyCode.SPACE);
+        assertThat(text("#practice-start")).startsWith("Stop");
+        type(KeyCode.SPACE);
+        assertThat(text("#practice-start")).startsWith("Start");
+        type(KeyCode.UP);
+        assertThat(text("#practice-tempo")).isEqualTo(first.tempo() + 4 + " bpm");
+        type(KeyCode.C);
+        type(KeyCode.C);
+        type(KeyCode.X);
+        type(KeyCode.C);
+        type(KeyCode.C);
+        assertThat(text("#practice-name")).isEqualTo(first.name());
+        type(KeyCode.C);
+        WaitForAsyncUtils.waitForFxEvents();
+        Step second = ladder.getItems().get(1);
+        assertThat(text("#practice-name")).isEqualTo(second.name());
+        assertThat(text("#practice-adds")).isEqualTo("New: " + second.adds());
+        type(KeyCode.ENTER);
+        assertThat(text("#practice-place")).startsWith("Step 3 of");
+        type(KeyCode.LEFT);
+        assertThat(text("#practice-place")).startsWith("Step 2 of");
+
+        ComboBox<String> passage = lookup("#practice-passage").queryComboBox();
+        int whole = ladder.getItems().size();
+        interact(() -> passage.setValue(passage.getItems().get(1)));
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(ladder.getItems()).hasSizeLessThan(whole);
+        // the last step is the section as it is arranged
+        Step last = ladder.getItems().get(ladder.getItems().size() - 1);
+        assertThat(workbench.arrangement().orElseThrow().notes()).containsAll(last.notes());
+        interact(() -> workbench.setTempo(60));
+        waitUntilArranged();
+        assertThat(ladder.getItems().get(ladder.getItems().size() - 1).tempo()).isEqualTo(60);
+    }
+}
