@@ -132,7 +132,7 @@ public final class Ladder {
     /** A bar as players call it: its number, and the chord it begins with. */
     private String name(int bar) {
         int tick = song.bars().get(bar).startTick();
-        return "bar " + number(bar)
+        return (number(bar) == 0 ? "the pickup" : "bar " + number(bar))
                 + song.chart().stream()
                         .filter(change -> change.startTick() <= tick)
                         .reduce((before, later) -> later)
@@ -187,7 +187,9 @@ public final class Ladder {
                             + (pinch ? ", with the thumb" : thumb.isEmpty() ? "" : ", between the thumb's"),
                     pinch
                             ? "what falls with the thumb is easiest"
-                            : "the thumb goes on while the finger falls between");
+                            : thumb.isEmpty()
+                                    ? "no thumb here: the fingers come one by one"
+                                    : "the thumb goes on while the finger falls between");
         }
     }
 

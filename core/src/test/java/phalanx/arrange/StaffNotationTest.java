@@ -51,7 +51,7 @@ class StaffNotationTest {
         return 12 * (octave + 1) + letter.semitones() + alter - 12;
     }
 
-    @Property(tries = 40)
+    @Property(tries = 25)
     void everyNoteIsReadBackAndBarsAddUp(@ForAll long seed) {
         Song song = Songs.random(seed, 4).transpose((int) Math.floorMod(seed, 5L) - 2);
         Arrangement arrangement = arranged(song);

@@ -15,6 +15,7 @@ import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
@@ -74,6 +75,8 @@ final class Shots {
                 new View("practice.png", () -> {
                     shell.useTheme(Theme.SPRUCE);
                     shell.show(Station.PRACTICE);
+                    shell.applyCss();
+                    ((ListView<?>) scene.lookup("#ladder")).getSelectionModel().select(6);
                 }),
                 // last: it makes a version
                 new View("versions.png", this::showVersions, () -> ((Labeled) scene.lookup("#comparison"))

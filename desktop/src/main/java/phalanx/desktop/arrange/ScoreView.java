@@ -23,7 +23,7 @@ import phalanx.song.Song;
  * The score: lines of bars that scroll. The picture of the notes is one canvas of the size of the window; selection
  * and play cursor are drawn on another above it, so that moving them repaints little.
  */
-final class ScoreView extends Region {
+public final class ScoreView extends Region {
     private static final double BAR_WIDTH = 12;
     private static final double COLUMN = 30;
     private static final double NEARER = 1.2;
@@ -56,7 +56,7 @@ final class ScoreView extends Region {
      * @param onPick told which tick is chosen
      * @param onMark told up to which tick bars are to be marked
      */
-    ScoreView(IntConsumer onPick, IntConsumer onMark) {
+    public ScoreView(IntConsumer onPick, IntConsumer onMark) {
         scroll.setOrientation(Orientation.VERTICAL);
         scroll.valueProperty().addListener((property, before, now) -> repaint());
         getChildren().addAll(picture, marks, scroll);
@@ -82,7 +82,7 @@ final class ScoreView extends Region {
     }
 
     /** @param locks that the player has set */
-    void show(Arrangement shown, List<Lock> locks) {
+    public void show(Arrangement shown, List<Lock> locks) {
         arrangement = Optional.of(shown);
         decided = locks;
         moments = new TreeSet<>();
@@ -101,7 +101,7 @@ final class ScoreView extends Region {
         }
     }
 
-    void useTheme(Theme next) {
+    public void useTheme(Theme next) {
         theme = next;
         repaint();
     }
@@ -120,7 +120,7 @@ final class ScoreView extends Region {
     }
 
     /** Shows everything a step larger, or smaller; the selected moment stays in sight. */
-    void zoom(boolean nearer) {
+    public void zoom(boolean nearer) {
         zoomTo(Math.max(FARTHEST, Math.min(NEAREST, nearer ? zoom * NEARER : zoom / NEARER)));
     }
 
@@ -141,7 +141,7 @@ final class ScoreView extends Region {
     }
 
     /** Selects the moment at or before a tick, and scrolls to it. */
-    void select(int tick) {
+    public void select(int tick) {
         if (moments.isEmpty()) {
             return;
         }

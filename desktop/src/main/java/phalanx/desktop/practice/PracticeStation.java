@@ -20,9 +20,12 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Playback;
+import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
+import phalanx.desktop.arrange.ScoreView;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Themed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.desktop.widget.WordsCell;
 import phalanx.practice.Ladder;
@@ -31,7 +34,7 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 
 /** The ladder of the song or a section: what to play now, in a loop; every key can be reached with a guitar in the lap. */
-public final class PracticeStation extends StackPane {
+public final class PracticeStation extends StackPane implements Themed {
     private static final double GAP = 12;
     private static final double LIST = 320;
     private static final String WHOLE = "the whole song";
@@ -57,6 +60,7 @@ public final class PracticeStation extends StackPane {
     private final Label why = Cards.quiet("");
     private final Button start = Cards.button(
             "practice-start", "Start (space)", "Play the step in a loop, after a bar of clicks", this::toggle);
+    private final ScoreView view = new ScoreView(tick -> requestFocus(), tick -> requestFocus());
     private final PauseTransition end = new PauseTransition();
     private final HBox content;
     private final VBox empty = new VBox(Cards.heading("Open a song to practise: Ctrl+O, or the demo in Score."));
@@ -95,8 +99,11 @@ public final class PracticeStation extends StackPane {
         VBox left = Cards.card("The ladder", passage, list);
         left.setPrefWidth(LIST);
         left.setMinWidth(LIST);
-        VBox right =
-                new VBox(14, place, name, adds, count, tempo, buttons(), clean, why, Cards.space(), Cards.small(BREAK));
+        view.zoom(false);
+        view.setMinHeight(0);
+        VBox.setVgrow(view, Priority.ALWAYS);
+        VBox right = new VBox(
+                10, place, name, adds, new HBox(40, tempo, count), buttons(), clean, why, view, Cards.small(BREAK));
         right.getStyleClass().add("card");
         right.setPadding(new Insets(24));
         HBox.setHgrow(right, Priority.ALWAYS);
@@ -104,6 +111,7 @@ public final class PracticeStation extends StackPane {
         id(name, "practice-name", "practice-name");
         id(adds, "practice-adds", "practice-line");
         id(count, "practice-count", "practice-count");
+        tempo.setMinWidth(USE_PREF_SIZE);
         id(tempo, "practice-tempo", "practice-count");
         content = new HBox(GAP, left, right);
         content.setPadding(new Insets(GAP));
@@ -207,6 +215,8 @@ public final class PracticeStation extends StackPane {
         count.setText(step.bars().size() <= 2 ? step.count() : "");
         count.setManaged(!count.getText().isEmpty());
         why.setText("Why now: " + step.why() + ".");
+        view.show(part(step), List.of());
+        view.select(step.bars().get(0).startTick());
         list.scrollTo(Math.max(0, index - 3));
         tell();
     }
@@ -230,15 +240,24 @@ public final class PracticeStation extends StackPane {
         clean.setText("Clean: " + step.clean() + ". So far " + cleanPasses + " of " + CLEAN_ENOUGH + ".");
     }
 
+    /** The arrangement with the notes and hits of a step alone. */
+    private Arrangement part(Step step) {
+        Arrangement arrangement = workbench.arrangement().orElseThrow();
+        return arrangement.coloured(step.notes(), arrangement.holds(), step.hits(), List.of());
+    }
+
+    @Override
+    public void useTheme(Theme theme) {
+        view.useTheme(theme);
+    }
+
     /** Starts the step in a loop, or stops it. */
     public void toggle() {
         if (sounding) {
             stop();
         } else if (!steps.isEmpty()) {
             Step step = steps.get(at());
-            Arrangement arrangement = workbench.arrangement().orElseThrow();
-            Arrangement part = arrangement.coloured(step.notes(), arrangement.holds(), step.hits(), List.of());
-            double seconds = playback.loop(part, step.bars(), chosenTempo, TIMES);
+            double seconds = playback.loop(part(step), step.bars(), chosenTempo, TIMES);
             sounding = true;
             start.setText("Stop (space)");
             end.setDuration(Duration.seconds(seconds));
