@@ -358,6 +358,20 @@ class WeightsTest {
         taken("below the tune", below, above);
         taken("above the tune rather than the next bass note", above, onBass);
         taken("the next bass note rather than none", onBass, price(ear, scene, new int[] {0}));
+        // what the player wants by name is had at any price but a tune note's
+        Ear decided = new Ear(new Slot.Demand(
+                Optional.of(ChordSymbol.parse("C")),
+                Optional.of(64),
+                true,
+                1,
+                1,
+                true,
+                List.of(List.of(new Slot.Ask(0, false, false, 0, 128, true))),
+                Optional.empty()));
+        taken(
+                "the next bass note and three fingers more rather than a decided one left",
+                onBass + 3 * Weights.FINGER,
+                price(decided, scene, new int[] {0}));
     }
 
     private static Slot.Demand demand(int tune) {

@@ -13,6 +13,7 @@ import javafx.scene.Scene;
 import javafx.stage.Stage;
 import phalanx.desktop.session.DataFolder;
 import phalanx.desktop.session.Document;
+import phalanx.desktop.session.Journal;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.session.OpenFiles;
 import phalanx.desktop.session.Rescue;
@@ -69,7 +70,8 @@ public final class PhalanxApp extends Application {
                 new Workbench(background, Platform::runLater, new LibraryFile(data.resolve("library.json")), rescue);
         Playback playback = new Playback(LineOutput.orSilence(), sounding, Platform::runLater);
         rest = new Rest(workbench.busyProperty(), playback.playingProperty(), sounding);
-        Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage), searches);
+        Journal journal = new Journal(data.resolve("practice.db"), searches, Platform::runLater, workbench::say);
+        Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage), searches, journal);
         place = new WindowPlace(stage, settings, opening.shots().isPresent());
         Scene scene = new Scene(shell, place.width(), place.height());
         Theme.SPRUCE.apply(scene);

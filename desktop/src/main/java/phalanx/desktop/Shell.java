@@ -2,6 +2,7 @@ package phalanx.desktop;
 
 import java.io.File;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -23,6 +24,7 @@ import phalanx.desktop.arrange.ScoreStation;
 import phalanx.desktop.guitar.GuitarStation;
 import phalanx.desktop.picking.PickingStation;
 import phalanx.desktop.practice.PracticeStation;
+import phalanx.desktop.session.Journal;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.shapes.ShapesStation;
 import phalanx.desktop.song.SongStation;
@@ -39,6 +41,7 @@ public final class Shell extends StackPane {
     private final Documents documents;
     private final ScoreStation score;
     private final Executor searches;
+    private final Journal journal;
     /** Those that were shown already; the others are made when they are asked for. */
     private final Map<Station, Node> stations = new EnumMap<>(Station.class);
 
@@ -51,8 +54,10 @@ public final class Shell extends StackPane {
      * @param playback of the arrangement
      * @param dialogs to choose files with
      * @param searches runs searches for shapes, one after another
+     * @param journal keeps what is practised
      */
-    Shell(Workbench workbench, Playback playback, FileDialogs dialogs, Executor searches) {
+    Shell(Workbench workbench, Playback playback, FileDialogs dialogs, Executor searches, Journal journal) {
+        this.journal = journal;
         this.workbench = workbench;
         this.playback = playback;
         this.dialogs = dialogs;
@@ -113,7 +118,7 @@ public final class Shell extends StackPane {
             case SHAPES -> new ShapesStation(workbench, playback, searches, Platform::runLater);
             case PICKING -> new PickingStation(workbench, playback);
             case SCORE -> score;
-            case PRACTICE -> new PracticeStation(workbench, playback);
+            case PRACTICE -> new PracticeStation(workbench, playback, journal, Clock.systemUTC());
         };
     }
 

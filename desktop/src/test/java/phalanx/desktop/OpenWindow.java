@@ -27,6 +27,7 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationTest;
 import org.testfx.util.NodeQueryUtils;
 import org.testfx.util.WaitForAsyncUtils;
+import phalanx.desktop.session.Journal;
 import phalanx.desktop.session.Rescue;
 import phalanx.formats.library.LibraryFile;
 import phalanx.project.Project;
@@ -74,7 +75,8 @@ abstract class OpenWindow extends ApplicationTest {
                         return toSave.map(file -> new Chosen(file, false));
                     }
                 },
-                background);
+                background,
+                new Journal(folder.resolve("practice.db"), background, Platform::runLater, workbench::say));
         Scene scene = new Scene(shell, 1280, 800);
         Theme.SPRUCE.apply(scene);
         shell.bindKeys(scene);

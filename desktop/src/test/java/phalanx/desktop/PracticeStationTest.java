@@ -38,6 +38,11 @@ class PracticeStationTest extends OpenWindow {
         Step second = ladder.getItems().get(1);
         assertThat(text("#practice-name")).isEqualTo(second.name());
         assertThat(text("#practice-adds")).isEqualTo("New: " + second.adds());
+        waitForText("#practice-record", "Not played yet. The song today: 6 passes.");
+        type(KeyCode.LEFT);
+        int fast = first.tempo() + 4;
+        waitForText("#practice-record", "5 of 6 passes clean, up to " + fast + " bpm");
+        type(KeyCode.ENTER);
         type(KeyCode.ENTER);
         assertThat(text("#practice-place")).startsWith("Step 3 of");
         type(KeyCode.LEFT);

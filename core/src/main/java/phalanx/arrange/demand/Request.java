@@ -59,7 +59,8 @@ public record Request(Song song, Instrument instrument, Hand hand, List<Lock> lo
 
     /** How many inner notes are wanted, by the tick at which they begin. */
     public Map<Integer, Integer> inners() {
-        return all(InnerLock.class).collect(Collectors.toMap(InnerLock::tick, InnerLock::notes));
+        return all(InnerLock.class)
+                .collect(Collectors.toMap(InnerLock::tick, InnerLock::notes, (first, later) -> later));
     }
 
     /** The limits for the left hand. */

@@ -1,8 +1,11 @@
 package phalanx.desktop.practice;
 
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
@@ -23,12 +26,14 @@ import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.arrange.ScoreView;
+import phalanx.desktop.session.Journal;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.Themed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.desktop.widget.WordsCell;
 import phalanx.practice.Ladder;
+import phalanx.practice.LogEntry;
 import phalanx.practice.Step;
 import phalanx.song.Section;
 import phalanx.song.Song;
@@ -49,6 +54,9 @@ public final class PracticeStation extends StackPane implements Themed {
 
     private final Workbench workbench;
     private final Playback playback;
+    private final Journal journal;
+    private final Clock clock;
+    private final Label record = Cards.quiet("");
     private final ComboBox<String> passage = new ComboBox<>();
     private final ListView<Step> list = new ListView<>();
     private final Label place = Cards.quiet("");
@@ -72,7 +80,13 @@ public final class PracticeStation extends StackPane implements Themed {
     private boolean sounding;
     private boolean filling;
 
-    public PracticeStation(Workbench workbench, Playback playback) {
+    /**
+     * @param journal keeps what is practised
+     * @param clock says when
+     */
+    public PracticeStation(Workbench workbench, Playback playback, Journal journal, Clock clock) {
+        this.journal = journal;
+        this.clock = clock;
         this.workbench = workbench;
         this.playback = playback;
         passage.setId("practice-passage");
@@ -103,11 +117,22 @@ public final class PracticeStation extends StackPane implements Themed {
         view.setMinHeight(0);
         VBox.setVgrow(view, Priority.ALWAYS);
         VBox right = new VBox(
-                10, place, name, adds, new HBox(40, tempo, count), buttons(), clean, why, view, Cards.small(BREAK));
+                10,
+                place,
+                name,
+                adds,
+                new HBox(40, tempo, count),
+                buttons(),
+                clean,
+                record,
+                why,
+                view,
+                Cards.small(BREAK));
         right.getStyleClass().add("card");
         right.setPadding(new Insets(24));
         HBox.setHgrow(right, Priority.ALWAYS);
         id(place, "practice-place", "practice-quiet");
+        record.setId("practice-record");
         id(name, "practice-name", "practice-name");
         id(adds, "practice-adds", "practice-line");
         id(count, "practice-count", "practice-count");
@@ -217,8 +242,43 @@ public final class PracticeStation extends StackPane implements Themed {
         why.setText("Why now: " + step.why() + ".");
         view.show(part(step), List.of());
         view.select(step.bars().get(0).startTick());
+        showRecord();
         list.scrollTo(Math.max(0, index - 3));
         tell();
+    }
+
+    private String title() {
+        return workbench.arrangement().orElseThrow().song().title();
+    }
+
+    /** What the log has of the step, and of the song today. */
+    private void showRecord() {
+        Step step = steps.get(at());
+        String chosen = passage.getValue();
+        LocalDate today = LocalDate.ofInstant(clock.instant(), clock.getZone());
+        journal.of(title(), entries -> {
+            if (steps.isEmpty() || steps.get(at()) != step) {
+                return;
+            }
+            List<LogEntry> own = entries.stream()
+                    .filter(entry ->
+                            entry.step().equals(step.name()) && entry.passage().equals(chosen))
+                    .toList();
+            long passes = entries.stream()
+                    .filter(entry ->
+                            LocalDate.ofInstant(entry.at(), clock.getZone()).equals(today))
+                    .count();
+            OptionalInt best = own.stream()
+                    .filter(LogEntry::clean)
+                    .mapToInt(LogEntry::tempo)
+                    .max();
+            long good = own.stream().filter(LogEntry::clean).count();
+            record.setText((own.isEmpty()
+                            ? "Not played yet"
+                            : "This step: " + good + " of " + own.size() + " passes clean"
+                                    + (best.isPresent() ? ", up to " + best.getAsInt() + " bpm" : ""))
+                    + ". The song today: " + passes + (passes == 1 ? " pass." : " passes."));
+        });
     }
 
     private void tell() {
@@ -283,6 +343,9 @@ public final class PracticeStation extends StackPane implements Themed {
             return;
         }
         cleanPasses = good ? cleanPasses + 1 : 0;
+        journal.add(new LogEntry(
+                clock.instant(), title(), passage.getValue(), steps.get(at()).name(), chosenTempo, good));
+        showRecord();
         if (cleanPasses >= CLEAN_ENOUGH && at() + 1 < steps.size()) {
             workbench.say(Message.plain(
                     "Clean " + CLEAN_ENOUGH + " times: " + steps.get(at()).name() + ". Now what is new."));

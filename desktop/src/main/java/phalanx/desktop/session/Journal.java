@@ -1,0 +1,70 @@
+package phalanx.desktop.session;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import phalanx.formats.log.PracticeLog;
+import phalanx.formats.reading.FormatException;
+import phalanx.practice.LogEntry;
+
+/** Keeps the practice log in the background; it is opened when it is first wanted. */
+public final class Journal {
+    private final Path file;
+    private final Executor background;
+    private final Executor interfaceThread;
+    private final Consumer<Message> say;
+
+    /**
+     * @param file where the log is kept
+     * @param background runs one job after another
+     * @param interfaceThread runs a job on the interface thread
+     * @param say shows a line at the bottom of the window
+     */
+    public Journal(Path file, Executor background, Executor interfaceThread, Consumer<Message> say) {
+        this.file = file;
+        this.background = background;
+        this.interfaceThread = interfaceThread;
+        this.say = say;
+    }
+
+    /** Keeps an entry. */
+    public void add(LogEntry entry) {
+        work(log -> log.add(entry));
+    }
+
+    /**
+     * Reads what was kept of a song.
+     *
+     * @param found takes it on the interface thread
+     */
+    public void of(String song, Consumer<List<LogEntry>> found) {
+        work(log -> {
+            List<LogEntry> own = log.entries().stream()
+                    .filter(entry -> entry.song().equals(song))
+                    .toList();
+            interfaceThread.execute(() -> found.accept(own));
+        });
+    }
+
+    private interface Work {
+        void on(PracticeLog log) throws FormatException;
+    }
+
+    private void work(Work work) {
+        background.execute(() -> {
+            try (PracticeLog log = PracticeLog.open(file)) {
+                log.aside()
+                        .ifPresent(aside -> tell(Message.error("The practice log was damaged: it is kept as "
+                                + aside.getFileName() + ", and a new one was begun.")));
+                work.on(log);
+            } catch (FormatException e) {
+                tell(Message.error(e.getMessage()));
+            }
+        });
+    }
+
+    private void tell(Message message) {
+        interfaceThread.execute(() -> say.accept(message));
+    }
+}

@@ -1,0 +1,2 @@
+/** The practice log: one SQLite file in the data folder, and its export. */
+package phalanx.formats.log;
