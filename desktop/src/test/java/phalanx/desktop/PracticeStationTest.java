@@ -56,8 +56,16 @@ class PracticeStationTest extends OpenWindow {
         // the last step is the section as it is arranged
         Step last = ladder.getItems().get(ladder.getItems().size() - 1);
         assertThat(workbench.arrangement().orElseThrow().notes()).containsAll(last.notes());
+        String here = text("#practice-name");
+        type(KeyCode.ENTER);
+        type(KeyCode.LEFT);
+        type(KeyCode.SPACE);
+        push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        assertThat(text("#practice-start")).as("left, not heard on").startsWith("Start");
         interact(() -> workbench.setTempo(60));
         waitUntilArranged();
         assertThat(ladder.getItems().get(ladder.getItems().size() - 1).tempo()).isEqualTo(60);
+        assertThat(text("#practice-name")).isEqualTo(here);
     }
 }

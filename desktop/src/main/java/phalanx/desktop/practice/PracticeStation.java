@@ -149,6 +149,12 @@ public final class PracticeStation extends StackPane implements Themed {
                 "Practice. Space starts and stops, C clean, X not clean, Enter or right the next step, left the one"
                         + " before, up and down the tempo");
         end.setOnFinished(event -> stopped());
+        // what is left is not heard on
+        sceneProperty().addListener((property, before, now) -> {
+            if (now == null) {
+                stop();
+            }
+        });
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
         setOnMousePressed(event -> requestFocus());
@@ -211,6 +217,9 @@ public final class PracticeStation extends StackPane implements Themed {
                         : last;
             }
         }
+        String before = steps.isEmpty()
+                ? ""
+                : steps.get(Math.min(at(), steps.size() - 1)).name();
         steps = Ladder.of(arrangement, first, last);
         filling = true;
         list.getItems().setAll(steps);
@@ -221,8 +230,10 @@ public final class PracticeStation extends StackPane implements Themed {
             stop();
             name.setText("Nothing is played in these bars.");
         } else {
-            list.getSelectionModel().select(0);
-            show(0);
+            // an edit elsewhere leaves the player where they were
+            int again = Math.max(0, steps.stream().map(Step::name).toList().indexOf(before));
+            list.getSelectionModel().select(again);
+            show(again);
         }
     }
 
