@@ -9,6 +9,7 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.practice.Step;
+import phalanx.practice.Today;
 
 /** A ladder climbed with keys alone, in the real window. */
 class PracticeStationTest extends OpenWindow {
@@ -47,6 +48,12 @@ class PracticeStationTest extends OpenWindow {
         assertThat(text("#practice-place")).startsWith("Step 3 of");
         type(KeyCode.LEFT);
         assertThat(text("#practice-place")).startsWith("Step 2 of");
+
+        ListView<Today.Block> today = lookup("#today").queryListView();
+        assertThat(today.getItems()).extracting(Today.Block::kind).startsWith(Today.Kind.WARM_UP, Today.Kind.NEW);
+        interact(() -> today.getSelectionModel().select(1));
+        int next = today.getItems().get(1).step().getAsInt();
+        assertThat(text("#practice-place")).startsWith("Step " + (next + 1) + " of");
 
         ComboBox<String> passage = lookup("#practice-passage").queryComboBox();
         int whole = ladder.getItems().size();

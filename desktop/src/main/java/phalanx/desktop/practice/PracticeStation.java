@@ -35,6 +35,7 @@ import phalanx.desktop.widget.WordsCell;
 import phalanx.practice.Ladder;
 import phalanx.practice.LogEntry;
 import phalanx.practice.Step;
+import phalanx.practice.Today;
 import phalanx.song.Section;
 import phalanx.song.Song;
 
@@ -42,9 +43,8 @@ import phalanx.song.Song;
 public final class PracticeStation extends StackPane implements Themed {
     private static final double GAP = 12;
     private static final double LIST = 320;
+    private static final double TODAY = 190;
     private static final String WHOLE = "the whole song";
-    /** So many clean passes in a row lead on. */
-    private static final int CLEAN_ENOUGH = 3;
     /** So often a step is played in a row. */
     private static final int TIMES = 8;
 
@@ -59,6 +59,8 @@ public final class PracticeStation extends StackPane implements Themed {
     private final Label record = Cards.quiet("");
     private final ComboBox<String> passage = new ComboBox<>();
     private final ListView<Step> list = new ListView<>();
+    private final ComboBox<Integer> minutes = new ComboBox<>();
+    private final ListView<Today.Block> today = new ListView<>();
     private final Label place = Cards.quiet("");
     private final Label name = new Label();
     private final Label adds = new Label();
@@ -110,7 +112,29 @@ public final class PracticeStation extends StackPane implements Themed {
             }
         });
         VBox.setVgrow(list, Priority.ALWAYS);
-        VBox left = Cards.card("The ladder", passage, list);
+        minutes.setId("practice-minutes");
+        minutes.setAccessibleText("Minutes today");
+        minutes.getItems().setAll(10, 20, 30, 45, 60);
+        minutes.setValue(20);
+        minutes.setOnAction(event -> {
+            showToday();
+            requestFocus();
+        });
+        today.setId("today");
+        today.setAccessibleText("What to practise today");
+        today.getStyleClass().add("plain-list");
+        today.setCellFactory(view -> new WordsCell<>(LIST - 70, this::words));
+        today.setFocusTraversable(false);
+        today.setPrefHeight(TODAY);
+        today.setMinHeight(TODAY / 2);
+        today.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
+            if (!filling && now != null && now.step().isPresent()) {
+                list.getSelectionModel().select(now.step().getAsInt());
+            }
+        });
+        HBox time = new HBox(8, Cards.before("minutes today"), minutes);
+        time.setAlignment(Pos.CENTER_LEFT);
+        VBox left = Cards.card("Today", passage, time, today, Cards.heading("The ladder"), list);
         left.setPrefWidth(LIST);
         left.setMinWidth(LIST);
         view.zoom(false);
@@ -226,6 +250,8 @@ public final class PracticeStation extends StackPane implements Themed {
         filling = false;
         applyCss();
         list.refresh();
+        today.getItems().clear();
+        showToday();
         if (steps.isEmpty()) {
             stop();
             name.setText("Nothing is played in these bars.");
@@ -292,6 +318,37 @@ public final class PracticeStation extends StackPane implements Themed {
         });
     }
 
+    private String words(Today.Block block) {
+        String what = block.step().isPresent()
+                ? ": " + steps.get(block.step().getAsInt()).name()
+                : "";
+        return block.kind().label() + ", " + block.minutes() + " min" + what + "\n" + block.why();
+    }
+
+    /** What the log and the minutes make of the ladder. */
+    private void showToday() {
+        List<Step> ladder = steps;
+        String chosen = passage.getValue();
+        journal.of(title(), entries -> {
+            if (ladder != steps) {
+                return;
+            }
+            List<LogEntry> own = entries.stream()
+                    .filter(entry -> entry.passage().equals(chosen))
+                    .toList();
+            filling = true;
+            today.getItems()
+                    .setAll(Today.of(
+                            ladder,
+                            own,
+                            LocalDate.ofInstant(clock.instant(), clock.getZone()),
+                            clock.getZone(),
+                            minutes.getValue()));
+            filling = false;
+            today.refresh();
+        });
+    }
+
     private void tell() {
         Step step = steps.get(at());
         place.setText(String.format(
@@ -308,7 +365,7 @@ public final class PracticeStation extends StackPane implements Themed {
                                         ? ", bar " + numbers.get(0)
                                         : ", bars " + numbers.get(0) + " to " + numbers.get(numbers.size() - 1)))));
         tempo.setText(chosenTempo + " bpm");
-        clean.setText("Clean: " + step.clean() + ". So far " + cleanPasses + " of " + CLEAN_ENOUGH + ".");
+        clean.setText("Clean: " + step.clean() + ". So far " + cleanPasses + " of " + Today.CLEAN_ENOUGH + ".");
     }
 
     /** The arrangement with the notes and hits of a step alone. */
@@ -357,12 +414,12 @@ public final class PracticeStation extends StackPane implements Themed {
         journal.add(new LogEntry(
                 clock.instant(), title(), passage.getValue(), steps.get(at()).name(), chosenTempo, good));
         showRecord();
-        if (cleanPasses >= CLEAN_ENOUGH && at() + 1 < steps.size()) {
+        if (cleanPasses >= Today.CLEAN_ENOUGH && at() + 1 < steps.size()) {
             workbench.say(Message.plain(
-                    "Clean " + CLEAN_ENOUGH + " times: " + steps.get(at()).name() + ". Now what is new."));
+                    "Clean " + Today.CLEAN_ENOUGH + " times: " + steps.get(at()).name() + ". Now what is new."));
             go(1);
         } else {
-            if (cleanPasses >= CLEAN_ENOUGH) {
+            if (cleanPasses >= Today.CLEAN_ENOUGH) {
                 workbench.say(Message.plain("The ladder is climbed: this is the arrangement at its tempo."));
             }
             tell();

@@ -1,0 +1,194 @@
+package phalanx.practice;
+
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+
+/**
+ * What to practise today: warm up, then steps that come back and new ones in turn, the weakest first, a rest after 25
+ * minutes at most. A step that was climbed comes back after 1, 2, 4, 8 and 16 days, each time a box further while it stays
+ * clean, and starts again in the first box when it does not (S. Leitner, So lernt man lernen, 1972, from memory; the
+ * doubling of days is common practice).
+ */
+public final class Today {
+    /** Clean passes in a row with which a step is climbed. */
+    public static final int CLEAN_ENOUGH = 3;
+
+    /** Sittings after which a step that has not moved gets a suggestion. */
+    public static final int STUCK_AFTER = 5;
+
+    private static final int WARM_UP = 3;
+    private static final int RETURN = 4;
+    private static final int NEW = 5;
+    private static final int MOST_IN_A_ROW = 25;
+    private static final int REST = 5;
+    private static final int BOXES = 5;
+
+    private final List<Step> steps;
+    private final LocalDate today;
+    /** The passes of each step by day; a clock that was set back makes no new day before the last. */
+    private final Map<String, TreeMap<LocalDate, List<LogEntry>>> passes;
+
+    /** What a block is for. */
+    public enum Kind {
+        WARM_UP("warm up"),
+        RETURN("again"),
+        NEW("new"),
+        REST("rest");
+
+        private final String label;
+
+        Kind(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    /**
+     * A part of a sitting.
+     *
+     * @param kind what it is for
+     * @param step its place in the ladder; none in a rest
+     * @param minutes how long
+     * @param why it stands there
+     */
+    public record Block(Kind kind, OptionalInt step, int minutes, String why) {}
+
+    private Today(List<Step> steps, List<LogEntry> entries, LocalDate today, ZoneId zone) {
+        this.steps = steps;
+        this.today = today;
+        this.passes = entries.stream()
+                .collect(Collectors.groupingBy(
+                        LogEntry::step,
+                        Collectors.groupingBy(
+                                entry -> LocalDate.ofInstant(entry.at(), zone), TreeMap::new, Collectors.toList())));
+    }
+
+    /**
+     * The blocks of a sitting.
+     *
+     * @param steps of the ladder
+     * @param entries of the log on the same ladder, in the order they were made
+     * @param minutes there are; none is planned for less than a warm-up takes
+     */
+    public static List<Block> of(List<Step> steps, List<LogEntry> entries, LocalDate today, ZoneId zone, int minutes) {
+        return steps.isEmpty() || minutes < WARM_UP
+                ? List.of()
+                : new Today(steps, entries, today, zone).blocks(minutes);
+    }
+
+    private List<Block> blocks(int minutes) {
+        List<Block> blocks = new ArrayList<>(
+                List.of(new Block(Kind.WARM_UP, OptionalInt.of(0), WARM_UP, "slow and easy, at half the tempo")));
+        List<Integer> due = due();
+        int next = next();
+        int left = minutes - WARM_UP;
+        int inARow = WARM_UP;
+        boolean again = true;
+        while (left > 0 && (!due.isEmpty() || next < steps.size())) {
+            boolean comesBack = !due.isEmpty() && (again || next >= steps.size());
+            int takes = Math.min(left, comesBack ? RETURN : NEW);
+            if (inARow + takes > MOST_IN_A_ROW) {
+                blocks.add(new Block(Kind.REST, OptionalInt.empty(), REST, "hands down, away from the guitar"));
+                inARow = 0;
+            }
+            int step = comesBack ? due.remove(0) : next++;
+            blocks.add(new Block(
+                    comesBack ? Kind.RETURN : Kind.NEW,
+                    OptionalInt.of(step),
+                    takes,
+                    comesBack ? back(step) : fresh(step)));
+            left -= takes;
+            inARow += takes;
+            again = !comesBack;
+        }
+        return List.copyOf(blocks);
+    }
+
+    /** Steps that were climbed and are due, the weakest first. */
+    private List<Integer> due() {
+        List<Integer> due = new ArrayList<>();
+        for (int i = 0; i < steps.size(); i++) {
+            if (box(i) > 0 && !today.isBefore(last(i).plusDays(1L << box(i) - 1)) || lost(i)) {
+                due.add(i);
+            }
+        }
+        due.sort(Comparator.comparingDouble(this::cleanShare));
+        return due;
+    }
+
+    /** The first step above all that were ever climbed. */
+    private int next() {
+        int next = 0;
+        for (int i = 0; i < steps.size(); i++) {
+            next = box(i) > 0 || lost(i) ? i + 1 : next;
+        }
+        return next;
+    }
+
+    private TreeMap<LocalDate, List<LogEntry>> days(int step) {
+        return passes.getOrDefault(steps.get(step).name(), new TreeMap<>());
+    }
+
+    private LocalDate last(int step) {
+        return days(step).lastKey();
+    }
+
+    /** Whether it was climbed once and was not clean the last time, on an earlier day. */
+    private boolean lost(int step) {
+        return box(step) == 0
+                && days(step).values().stream().anyMatch(Today::isClimbed)
+                && last(step).isBefore(today);
+    }
+
+    /** The box it is in after all its days, from 1; 0 while it is not climbed. */
+    private int box(int step) {
+        int box = 0;
+        for (List<LogEntry> day : days(step).values()) {
+            box = isClimbed(day) ? Math.min(BOXES, box + 1) : 0;
+        }
+        return box;
+    }
+
+    private static boolean isClimbed(List<LogEntry> day) {
+        int row = 0;
+        for (LogEntry entry : day) {
+            row = entry.clean() ? row + 1 : 0;
+            if (row >= CLEAN_ENOUGH) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private double cleanShare(int step) {
+        return days(step).values().stream()
+                .flatMap(List::stream)
+                .mapToInt(entry -> entry.clean() ? 1 : 0)
+                .average()
+                .orElse(0);
+    }
+
+    private String back(int step) {
+        return lost(step)
+                ? "it was climbed and slipped"
+                : "last played on " + last(step) + ", box " + box(step) + " of " + BOXES;
+    }
+
+    private String fresh(int step) {
+        int sittings = days(step).size();
+        return sittings >= STUCK_AFTER
+                ? "it has not moved in " + sittings
+                        + " sittings: an easier shape, a capo or a plainer level may help, see Score"
+                : sittings > 0 ? "goes on from " + last(step) : "the next thing to add";
+    }
+}
