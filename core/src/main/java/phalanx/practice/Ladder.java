@@ -36,7 +36,7 @@ public final class Ladder {
 
     private static final double FASTER = 0.08;
     private static final int LEAST_FASTER = 4;
-    private static final String LOOP = "three times in a row, without a stop and while you count aloud";
+    private static final String LOOP = "three times in a row, no stop, counting aloud";
 
     private final Arrangement arrangement;
     private final Instrument instrument;

@@ -34,6 +34,11 @@ class VersionsTest extends OpenWindow {
         Project before = project();
         clickOn("#score-station");
         type(KeyCode.V);
+        clickOn("#version-name");
+        type(KeyCode.K);
+        type(KeyCode.V);
+        assertThat(project()).as("letters in a field are no commands").isEqualTo(before);
+        assertThat(lookup("#versions-panel").tryQuery()).isPresent();
         enter("#version-name", "Evening");
         assertThat(names()).containsExactly(Project.FIRST, "Evening");
         assertThat(project().version().name()).isEqualTo("Evening");

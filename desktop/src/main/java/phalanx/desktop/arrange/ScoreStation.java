@@ -11,6 +11,7 @@ import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -312,6 +313,10 @@ public final class ScoreStation extends StackPane implements Themed {
     }
 
     private void onKey(KeyEvent event) {
+        if (event.getTarget() instanceof TextInputControl) {
+            // letters that are typed in a field are no commands
+            return;
+        }
         boolean handled = true;
         if (event.isShortcutDown()) {
             onShortcut(event);
@@ -516,6 +521,9 @@ public final class ScoreStation extends StackPane implements Themed {
     }
 
     private void onTyped(KeyEvent event) {
+        if (event.getTarget() instanceof TextInputControl) {
+            return;
+        }
         switch (event.getCharacter()) {
             case "]" -> showFinding(1);
             case "[" -> showFinding(-1);

@@ -140,15 +140,17 @@ public final class PracticeStation extends StackPane implements Themed {
         view.zoom(false);
         view.setMinHeight(0);
         VBox.setVgrow(view, Priority.ALWAYS);
+        HBox heading = new HBox(24, name, place);
+        heading.setAlignment(Pos.BASELINE_LEFT);
+        HBox.setHgrow(record, Priority.ALWAYS);
+        clean.setMinWidth(USE_PREF_SIZE);
         VBox right = new VBox(
-                10,
-                place,
-                name,
+                8,
+                heading,
                 adds,
                 new HBox(40, tempo, count),
                 buttons(),
-                clean,
-                record,
+                new HBox(16, clean, record),
                 why,
                 view,
                 Cards.small(BREAK));
