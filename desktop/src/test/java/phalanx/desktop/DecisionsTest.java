@@ -201,7 +201,7 @@ class DecisionsTest extends OpenWindow {
         assertThat(project().locks()).hasSize(1);
         PlaceLock lock = (PlaceLock) project().locks().get(0);
         push(KeyCode.CONTROL, KeyCode.C);
-        waitForText("#message", "Copied what is decided in bar " + second.number() + ": 1 locks");
+        waitForText("#message", "Copied what is decided in bar " + second.number() + ": 1 lock and");
         selectTick(last.startTick());
         push(KeyCode.CONTROL, KeyCode.V);
         waitForText("#message", "Set what was copied on bar " + last.number());

@@ -2,9 +2,7 @@ package phalanx.desktop.arrange;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.function.ObjIntConsumer;
-import java.util.stream.IntStream;
 import javafx.animation.AnimationTimer;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
@@ -19,15 +17,12 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
-import phalanx.arrange.audit.Audit;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
-import phalanx.arrange.score.TempoCeiling;
-import phalanx.arrange.score.Track;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
@@ -35,8 +30,6 @@ import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Themed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.lefthand.shape.Finger;
-import phalanx.lefthand.track.MoveMeter;
-import phalanx.project.CopiedBars;
 import phalanx.project.Project;
 import phalanx.song.Bar;
 import phalanx.song.Moved;
@@ -64,12 +57,8 @@ public final class ScoreStation extends StackPane implements Themed {
     private final FindingsPanel findings;
     private final VersionsPanel versions;
     private int shownFinding = -1;
-    private Optional<CopiedBars> copied = Optional.empty();
-    /** What ceilings and track were read off. */
-    private Arrangement measured;
-
-    private List<TempoCeiling> ceilings = List.of();
-    private Track track;
+    private final BarCopies copies;
+    private Optional<HandTimes> times = Optional.empty();
 
     public ScoreStation(Workbench workbench, Playback playback) {
         this.workbench = workbench;
@@ -77,6 +66,7 @@ public final class ScoreStation extends StackPane implements Themed {
         this.attacks = new AttackKeys(workbench);
         this.places = new PlaceKeys(workbench);
         this.notes = new NoteKeys(workbench);
+        this.copies = new BarCopies(workbench);
         this.decisions = new Decisions(workbench, this::requestFocus);
         this.why = new WhyDrawer(
                 new WhyDrawer.Actions(
@@ -185,18 +175,19 @@ public final class ScoreStation extends StackPane implements Themed {
                     shown,
                     score.marked().get(),
                     workbench.project().orElseThrow().version(),
-                    ceilings(shown));
+                    times(shown).ceilings());
             return;
         }
-        why.showCeiling(
-                shown.song().barAt(score.selected()),
-                ceilings(shown).get(shown.song().barIndexAt(score.selected())));
+        Bar bar = shown.song().barAt(score.selected());
+        why.showCeiling(bar, times(shown).ceilings().get(shown.song().barIndexAt(score.selected())));
         why.show(
                 shown,
                 score.selected(),
                 !locks().isEmpty(),
                 workbench.project().orElseThrow().version());
-        explainChange(shown);
+        times(shown)
+                .next(score.selected())
+                .ifPresentOrElse(next -> why.showChange(shown, next.tick(), next.change()), why::showNoChange);
         if (isWritten()) {
             why.showWritten(workbench::arrangeAnew);
             return;
@@ -370,8 +361,12 @@ public final class ScoreStation extends StackPane implements Themed {
                 select(0);
                 markTo(Integer.MAX_VALUE);
             }
-            case C -> copy();
-            case V -> putOn();
+            case C -> workbench.project().ifPresent(project -> copies.copy(project, bars(project.song())));
+            case V ->
+                workbench
+                        .project()
+                        .ifPresent(project ->
+                                copies.putOn(project, bars(project.song()).from()));
             default -> handled = false;
         }
         if (handled) {
@@ -385,66 +380,12 @@ public final class ScoreStation extends StackPane implements Themed {
         return score.marked().orElse(new Moved.Stretch(bar.startTick(), bar.endTick()));
     }
 
-    private void copy() {
-        workbench.project().ifPresent(project -> {
-            Moved.Stretch bars = bars(project.song());
-            copied = Optional.of(CopiedBars.of(project, bars.from(), bars.to()));
-            workbench.say(Message.plain("Copied what is decided in " + words(project.song(), bars) + ": "
-                    + copied.get().locks().size() + " locks and the picking. Ctrl+V puts it on other bars."));
-        });
-    }
-
-    private void putOn() {
-        if (copied.isEmpty()) {
-            workbench.say(Message.plain("Nothing is copied yet: Ctrl+C takes what is decided in the marked bars."));
-        } else if (isWritten()) {
-            workbench.say(Message.plain("The song is kept as written: arrange it anew first."));
-        } else {
-            workbench.project().ifPresent(project -> {
-                Song song = project.song();
-                int at = bars(song).from();
-                int end = Math.min(at + copied.get().ticks(), song.endTick());
-                workbench.decide("what was copied on " + words(song, new Moved.Stretch(at, end)), now -> copied.get()
-                        .onto(now, at));
-            });
+    /** What the hands have time for, worked out once for what is shown. */
+    private HandTimes times(Arrangement shown) {
+        if (times.filter(known -> known.arrangement() == shown).isEmpty()) {
+            times = Optional.of(HandTimes.of(shown));
         }
-    }
-
-    private static String words(Song song, Moved.Stretch bars) {
-        int first = song.barAt(bars.from()).number();
-        int last = song.barAt(bars.to() - 1).number();
-        return first == last ? "bar " + first : "bars " + first + " to " + last;
-    }
-
-    /** What limits each bar, worked out once for what is shown. */
-    private List<TempoCeiling> ceilings(Arrangement shown) {
-        measure(shown);
-        return ceilings;
-    }
-
-    private void measure(Arrangement shown) {
-        if (measured != shown) {
-            measured = shown;
-            ceilings = Audit.of(shown).barCeilings(shown);
-            track = Track.of(
-                    shown,
-                    new MoveMeter(shown.request().instrument(), shown.request().hand()));
-        }
-    }
-
-    /** The next change from the selected moment on in which the hand does anything. */
-    private void explainChange(Arrangement shown) {
-        measure(shown);
-        int first = shown.slots().indexOf(shown.slotAt(score.selected()));
-        OptionalInt next = IntStream.range(first, track.changes().size())
-                .filter(at -> track.changes().get(at).tempoCeiling() < Double.POSITIVE_INFINITY)
-                .findFirst();
-        next.ifPresentOrElse(
-                at -> why.showChange(
-                        shown,
-                        track.spans().get(at + 1).startTick(),
-                        track.changes().get(at)),
-                why::showNoChange);
+        return times.orElseThrow();
     }
 
     /** Alt with arrows moves a note to another string, with a figure or T it changes its finger; Shift means the bass. */
