@@ -42,7 +42,7 @@ import phalanx.song.Song;
 /** The ladder of the song or a section: what to play now, in a loop; every key can be reached with a guitar in the lap. */
 public final class PracticeStation extends StackPane implements Themed {
     private static final double GAP = 12;
-    private static final double LIST = 320;
+    private static final double LIST = 280;
     private static final double TODAY = 190;
     private static final String WHOLE = "the whole song";
     /** So often a step is played in a row. */
@@ -142,15 +142,13 @@ public final class PracticeStation extends StackPane implements Themed {
         VBox.setVgrow(view, Priority.ALWAYS);
         HBox heading = new HBox(24, name, place);
         heading.setAlignment(Pos.BASELINE_LEFT);
-        HBox.setHgrow(record, Priority.ALWAYS);
-        clean.setMinWidth(USE_PREF_SIZE);
         VBox right = new VBox(
                 8,
                 heading,
                 adds,
                 new HBox(40, tempo, count),
                 buttons(),
-                new HBox(16, clean, record),
+                new FlowPane(16, 4, clean, record),
                 why,
                 view,
                 Cards.small(BREAK));
