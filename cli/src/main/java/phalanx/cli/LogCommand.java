@@ -42,7 +42,7 @@ final class LogCommand implements Callable<Integer> {
         @Option(names = "-o", paramLabel = "OUT", description = "A .json or .csv file; without it JSON is printed.")
         private Path out;
 
-        @Option(names = "--csv", description = "CSV in place of JSON.")
+        @Option(names = "--csv", description = "Print CSV in place of JSON; a file is what its ending says.")
         private boolean csv;
 
         @Spec
@@ -51,7 +51,7 @@ final class LogCommand implements Callable<Integer> {
         @Override
         public Integer call() throws FormatException {
             boolean asCsv =
-                    csv || out != null && String.valueOf(out.getFileName()).endsWith(".csv");
+                    out == null ? csv : String.valueOf(out.getFileName()).endsWith(".csv");
             if (out != null && !String.valueOf(out.getFileName()).matches(".*\\.(csv|json)")) {
                 throw new ParameterException(spec.commandLine(), out + ": a log is written as .csv or .json");
             }

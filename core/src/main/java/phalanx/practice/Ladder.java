@@ -160,10 +160,10 @@ public final class Ladder {
         List<ArrangedNote> thumb =
                 notes.stream().filter(note -> note.right() == Digit.P).toList();
         Set<Integer> beats = thumb.stream().map(ArrangedNote::tick).collect(Collectors.toSet());
-        List<ArrangedNote> fingers = notes.stream()
+        List<List<ArrangedNote>> strokes = strokes(notes.stream()
                 .filter(note -> note.right() != Digit.P)
                 .sorted(Comparator.comparing((ArrangedNote note) -> !beats.contains(note.tick())))
-                .toList();
+                .toList());
         if (!thumb.isEmpty()) {
             step(
                     name(bar) + ", thumb alone",
@@ -174,8 +174,10 @@ public final class Ladder {
                     "the thumb must run by itself before a finger comes to it");
         }
         List<ArrangedNote> played = new ArrayList<>(thumb);
-        for (ArrangedNote finger : fingers) {
-            played.add(finger);
+        for (List<ArrangedNote> stroke : strokes) {
+            ArrangedNote finger = stroke.get(0);
+            boolean brush = stroke.size() > 1;
+            played.addAll(stroke);
             boolean pinch = beats.contains(finger.tick());
             played.sort(Comparator.comparingInt(ArrangedNote::tick).thenComparingInt(note -> -note.string()));
             step(
@@ -183,7 +185,9 @@ public final class Ladder {
                     bar,
                     bar,
                     played,
-                    finger.right().symbol() + " on string " + finger.string() + " on " + counted(bar, finger.tick())
+                    finger.right().symbol()
+                            + (brush ? " brushing " + stroke.size() + " strings" : " on string " + finger.string())
+                            + " on " + counted(bar, finger.tick())
                             + (pinch ? ", with the thumb" : thumb.isEmpty() ? "" : ", between the thumb's"),
                     pinch
                             ? "what falls with the thumb is easiest"
@@ -191,6 +195,24 @@ public final class Ladder {
                                     ? "no thumb here: the fingers come one by one"
                                     : "the thumb goes on while the finger falls between");
         }
+    }
+
+    /** Notes one by one, those of a brush together. */
+    private static List<List<ArrangedNote>> strokes(List<ArrangedNote> notes) {
+        List<List<ArrangedNote>> strokes = new ArrayList<>();
+        for (ArrangedNote note : notes) {
+            ArrangedNote last =
+                    strokes.isEmpty() ? null : strokes.get(strokes.size() - 1).get(0);
+            boolean together = last != null
+                    && note.attack() instanceof Attack.Brush
+                    && last.attack() instanceof Attack.Brush
+                    && last.tick() == note.tick();
+            if (!together) {
+                strokes.add(new ArrayList<>());
+            }
+            strokes.get(strokes.size() - 1).add(note);
+        }
+        return strokes;
     }
 
     private String counted(int bar, int tick) {

@@ -87,8 +87,8 @@ public final class Today {
     }
 
     private List<Block> blocks(int minutes) {
-        List<Block> blocks = new ArrayList<>(
-                List.of(new Block(Kind.WARM_UP, OptionalInt.of(0), WARM_UP, "slow and easy, at half the tempo")));
+        List<Block> blocks =
+                new ArrayList<>(List.of(new Block(Kind.WARM_UP, OptionalInt.of(0), WARM_UP, "slow and easy")));
         List<Integer> due = due();
         int next = next();
         int left = minutes - WARM_UP;

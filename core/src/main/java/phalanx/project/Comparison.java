@@ -16,7 +16,7 @@ public final class Comparison {
     private Comparison() {}
 
     /** In what a bar differs. */
-    public enum Difference {
+    public enum Part {
         NOTES("notes"),
         STRINGS("strings"),
         FINGERS("fingers"),
@@ -25,7 +25,7 @@ public final class Comparison {
 
         private final String label;
 
-        Difference(String label) {
+        Part(String label) {
             this.label = label;
         }
 
@@ -38,14 +38,13 @@ public final class Comparison {
      * A bar that differs.
      *
      * @param bar its place in the song, from 0
-     * @param in in what, in the order of {@link Difference}
+     * @param in in what, in the order of {@link Part}
      * @param effort of the first version's slots that begin in it
      * @param otherEffort of the other's
      * @param findings of the first version in it
      * @param otherFindings of the other's
      */
-    public record BarPair(
-            int bar, List<Difference> in, double effort, double otherEffort, int findings, int otherFindings) {
+    public record BarPair(int bar, List<Part> in, double effort, double otherEffort, int findings, int otherFindings) {
         public BarPair {
             in = List.copyOf(in);
         }
@@ -60,13 +59,13 @@ public final class Comparison {
         if (!one.song().bars().equals(other.song().bars())) {
             throw new IllegalArgumentException("the versions have other bars");
         }
-        List<Map<Difference, Set<Object>>> ours = bars(one);
-        List<Map<Difference, Set<Object>>> theirs = bars(other);
+        List<Map<Part, Set<Object>>> ours = bars(one);
+        List<Map<Part, Set<Object>>> theirs = bars(other);
         List<Double> efforts = one.barEfforts();
         List<Double> otherEfforts = other.barEfforts();
         List<BarPair> pairs = new ArrayList<>();
         for (int bar = 0; bar < ours.size(); bar++) {
-            List<Difference> in = differences(ours.get(bar), theirs.get(bar));
+            List<Part> in = differences(ours.get(bar), theirs.get(bar));
             if (!in.isEmpty()) {
                 pairs.add(new BarPair(
                         bar, in, efforts.get(bar), otherEfforts.get(bar), findings(one, bar), findings(other, bar)));
@@ -75,12 +74,10 @@ public final class Comparison {
         return pairs;
     }
 
-    private static List<Difference> differences(
-            Map<Difference, Set<Object>> ours, Map<Difference, Set<Object>> theirs) {
-        List<Difference> in = new ArrayList<>();
-        for (Difference difference : Difference.values()) {
-            boolean said = in.contains(Difference.NOTES)
-                    && (difference == Difference.STRINGS || difference == Difference.DIGITS);
+    private static List<Part> differences(Map<Part, Set<Object>> ours, Map<Part, Set<Object>> theirs) {
+        List<Part> in = new ArrayList<>();
+        for (Part difference : Part.values()) {
+            boolean said = in.contains(Part.NOTES) && (difference == Part.STRINGS || difference == Part.DIGITS);
             if (!said && !ours.get(difference).equals(theirs.get(difference))) {
                 in.add(difference);
             }
@@ -97,29 +94,29 @@ public final class Comparison {
     }
 
     /** What is played in each bar, taken apart. */
-    private static List<Map<Difference, Set<Object>>> bars(Arrangement arrangement) {
-        List<Map<Difference, Set<Object>>> bars = arrangement.song().bars().stream()
+    private static List<Map<Part, Set<Object>>> bars(Arrangement arrangement) {
+        List<Map<Part, Set<Object>>> bars = arrangement.song().bars().stream()
                 .map(bar -> {
-                    Map<Difference, Set<Object>> parts = new HashMap<>();
-                    for (Difference difference : Difference.values()) {
+                    Map<Part, Set<Object>> parts = new HashMap<>();
+                    for (Part difference : Part.values()) {
                         parts.put(difference, new HashSet<>());
                     }
                     return parts;
                 })
                 .toList();
         for (ArrangedNote note : arrangement.notes()) {
-            Map<Difference, Set<Object>> parts = bars.get(arrangement.song().barIndexAt(note.tick()));
-            parts.get(Difference.NOTES).add(List.of(note.tick(), note.midi(), note.role(), note.lengthTicks()));
-            parts.get(Difference.STRINGS).add(List.of(note.tick(), note.midi(), note.string()));
-            parts.get(Difference.DIGITS).add(List.of(note.tick(), note.string(), note.right(), note.attack()));
+            Map<Part, Set<Object>> parts = bars.get(arrangement.song().barIndexAt(note.tick()));
+            parts.get(Part.NOTES).add(List.of(note.tick(), note.midi(), note.role(), note.lengthTicks()));
+            parts.get(Part.STRINGS).add(List.of(note.tick(), note.midi(), note.string()));
+            parts.get(Part.DIGITS).add(List.of(note.tick(), note.string(), note.right(), note.attack()));
         }
         for (Hold hold : arrangement.holds()) {
             bars.get(arrangement.song().barIndexAt(hold.tick()))
-                    .get(Difference.FINGERS)
+                    .get(Part.FINGERS)
                     .add(List.of(hold.tick(), hold.press()));
         }
         arrangement.hits().forEach(hit -> bars.get(arrangement.song().barIndexAt(hit.tick()))
-                .get(Difference.HITS)
+                .get(Part.HITS)
                 .add(hit));
         return bars;
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.Test;
 import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.FasterWays;
@@ -117,5 +118,19 @@ class FullAnswerTest {
                 List.of(),
                 arranged.cost(),
                 arranged.ceiling());
+    }
+
+    /** What was given up does not stop what comes after it, though the song asks for the same. */
+    @Test
+    void workThatWasGivenUpDoesNotStopTheNext() {
+        Song song = Songs.random(4, 4);
+        AtomicBoolean givenUp = new AtomicBoolean();
+        Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
+        arranger.quick(song, Picking.PLAIN, List.of(), givenUp::get);
+        givenUp.set(true);
+        arranger.quick(song.withTitle("Another title"), Picking.PLAIN, List.of(), () -> false);
+        Arrangement full = arranger.full(() -> false);
+        arranger.ready(() -> false);
+        assertThat(full.song().title()).isEqualTo("Another title");
     }
 }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import phalanx.arrange.Arranger;
@@ -17,6 +18,7 @@ import phalanx.guitar.Instrument;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.Digit;
 import phalanx.righthand.Level;
+import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
 import phalanx.song.ChartText;
@@ -24,6 +26,7 @@ import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.TuneEdit;
+import phalanx.technique.Attack;
 import phalanx.theory.Key;
 
 class LadderTest {
@@ -122,5 +125,37 @@ class LadderTest {
         assertThat(steps)
                 .allMatch(step -> step.bars().stream().allMatch(bar -> bar.number() == 2 || bar.number() == 3));
         assertThatThrownBy(() -> Ladder.of(arrangement, 3, 4)).hasMessageContaining("bars 3 to 4 of 4");
+    }
+
+    /** A brush is one stroke, however many strings it takes: no step has a name twice, no brush is begun in part. */
+    @Test
+    void aBrushComesInOneStep() {
+        Song song = ChartText.parse("| C | G | Am | F |", Meter.COMMON)
+                .over(TuneEdit.empty("C", Key.C_MAJOR, 90, Meter.COMMON, 4));
+        int brushes = 0;
+        for (Pattern pattern : PatternLibrary.standard().all()) {
+            Picking.Plan plan = new Picking.Plan(Optional.of(pattern), BassLine.ALTERNATING, Level.EVEN);
+            Arrangement arrangement = arranged(song, Picking.PLAIN.withPlan(plan), Wishes.USUAL);
+            List<ArrangedNote> brushed = arrangement.notes().stream()
+                    .filter(note -> note.attack() instanceof Attack.Brush && note.right() != Digit.P)
+                    .toList();
+            if (brushed.isEmpty()) {
+                continue;
+            }
+            brushes++;
+            List<Step> steps = Ladder.of(arrangement);
+            assertThat(steps).extracting(Step::name).as(pattern.name()).doesNotHaveDuplicates();
+            for (Step step : steps) {
+                for (ArrangedNote note : brushed) {
+                    List<ArrangedNote> whole = brushed.stream()
+                            .filter(one -> one.tick() == note.tick())
+                            .toList();
+                    assertThat(step.notes().contains(note))
+                            .as(pattern.name() + ", " + step.name())
+                            .isEqualTo(step.notes().containsAll(whole));
+                }
+            }
+        }
+        assertThat(brushes).isPositive();
     }
 }

@@ -12,6 +12,7 @@ import java.util.concurrent.Executor;
 import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -43,6 +44,7 @@ import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
 import phalanx.project.Project;
+import phalanx.project.Version;
 import phalanx.righthand.Picking;
 import phalanx.song.BarEdit;
 import phalanx.song.ChartText;
@@ -456,11 +458,23 @@ public final class Workbench {
             if (!next.equals(now)) {
                 boolean frees = now.written().isPresent() && next.written().isEmpty() && !what.equals(ANEW);
                 String freed = frees ? " The notes that were kept as written are arranged anew." : "";
-                change(next, "Set " + what + "." + freed + locksGone(now, next), what);
+                change(next, "Set " + what + "." + freed + othersFreed(now, next) + locksGone(now, next), what);
             }
         } catch (IllegalArgumentException e) {
             message.set(Message.error(e.getMessage() + ". Nothing was changed."));
         }
+    }
+
+    /** Which other versions were kept as written and are arranged anew from now on. */
+    private static String othersFreed(Project now, Project next) {
+        String names = now.versions().stream()
+                .filter(before -> before.written().isPresent() && before != now.version())
+                .filter(before -> next.versions().stream()
+                        .anyMatch(after -> after.name().equals(before.name())
+                                && after.written().isEmpty()))
+                .map(Version::name)
+                .collect(Collectors.joining(", "));
+        return names.isEmpty() ? "" : " No longer kept as written: version " + names + ".";
     }
 
     /** Another song in place of the one before. */

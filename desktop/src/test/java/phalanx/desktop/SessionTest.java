@@ -14,6 +14,8 @@ import java.util.concurrent.ScheduledExecutorService;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import phalanx.arrange.Written;
+import phalanx.arrange.WrittenNote;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.LimitLock;
@@ -358,5 +360,25 @@ class SessionTest {
                     .isEqualTo("Cm");
             workbench.undo();
         }
+    }
+
+    @Test
+    void anEditSaysWhichOtherVersionIsNoLongerKeptAsWritten() {
+        Workbench workbench = workbench();
+        workbench.newSong();
+        workbench.decide(
+                "written",
+                now -> now.withWritten(new Written(now.instrument().tuning(), 0, List.of(new WrittenNote(0, 1, 3)))));
+        workbench.decide("version", now -> now.branched("Own").anew());
+        work();
+        assertThat(workbench.project().orElseThrow().versions().get(0).written())
+                .isPresent();
+        workbench.editSong("note", song -> TuneEdit.put(song, new MelodyNote(0, Ticks.QUARTER, Pitch.parse("E4"))));
+        work();
+        assertThat(workbench.messageProperty().get().text())
+                .contains("No longer kept as written: version " + Project.FIRST + ".");
+        workbench.undo();
+        assertThat(workbench.project().orElseThrow().versions().get(0).written())
+                .isPresent();
     }
 }

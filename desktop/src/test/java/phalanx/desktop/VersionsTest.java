@@ -56,7 +56,7 @@ class VersionsTest extends OpenWindow {
         // the one it was tried beside is compared at once
         waitForText("#comparison", "bars differ");
         ListView<Comparison.BarPair> bars = lookup("#compared-bars").queryListView();
-        assertThat(bars.getItems()).isNotEmpty().allMatch(pair -> pair.in().contains(Comparison.Difference.NOTES));
+        assertThat(bars.getItems()).isNotEmpty().allMatch(pair -> pair.in().contains(Comparison.Part.NOTES));
         assertThat(text("#comparison")).contains("Decided otherwise: picking");
         interact(() -> bars.getSelectionModel().select(0));
         int tick = project().song().bars().get(bars.getItems().get(0).bar()).startTick();

@@ -28,6 +28,18 @@ final class NarrowPass {
         this.way = beginnings.isComplete() ? beginnings.way() : join(graph, beginnings, (graph.layers() + 1) / 2);
     }
 
+    private NarrowPass(LayeredGraph graph, Sweep beginnings, Sweep endings, Way way) {
+        this.graph = graph;
+        this.beginnings = beginnings;
+        this.endings = endings;
+        this.way = way;
+    }
+
+    /** The same pass over a graph that differs in nothing but who may give the work up. */
+    NarrowPass over(LayeredGraph same) {
+        return new NarrowPass(same, beginnings, endings, way);
+    }
+
     static NarrowPass through(LayeredGraph graph) {
         int layers = graph.layers();
         int middle = (layers + 1) / 2;

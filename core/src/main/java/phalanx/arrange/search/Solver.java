@@ -107,12 +107,15 @@ public final class Solver {
         int[] edited = IntStream.range(0, graph.layers())
                 .filter(at -> !graph.sameAt(at, before.graph))
                 .toArray();
-        return edited.length == 0 ? before.narrow : before.narrow.again(graph, edited[0], edited[edited.length - 1]);
+        return edited.length == 0
+                ? before.narrow.over(graph)
+                : before.narrow.again(graph, edited[0], edited[edited.length - 1]);
     }
 
     /** The same, to be given up on another request. */
     public Solver withCancel(BooleanSupplier cancelled) {
-        return new Solver(finder, reprises, ofEachKind, found, graph.withCancel(cancelled), narrow);
+        SongGraph own = graph.withCancel(cancelled);
+        return new Solver(finder, reprises, ofEachKind, found, own, narrow.over(own));
     }
 
     public LayerFinder finder() {

@@ -165,7 +165,7 @@ final class VersionsPanel extends VBox {
 
     private String words(Comparison.BarPair pair) {
         Bar bar = workbench.arrangement().orElseThrow().song().bars().get(pair.bar());
-        String in = pair.in().stream().map(Comparison.Difference::label).collect(Collectors.joining(", "));
+        String in = pair.in().stream().map(Comparison.Part::label).collect(Collectors.joining(", "));
         String findings = pair.findings() == pair.otherFindings()
                 ? ""
                 : "; findings " + pair.findings() + ", there " + pair.otherFindings();

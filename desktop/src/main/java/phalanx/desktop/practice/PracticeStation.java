@@ -255,7 +255,10 @@ public final class PracticeStation extends StackPane implements Themed {
         if (steps.isEmpty()) {
             stop();
             name.setText("Nothing is played in these bars.");
+            List.of(place, adds, count, tempo, clean, record, why).forEach(label -> label.setText(""));
+            view.setVisible(false);
         } else {
+            view.setVisible(true);
             // an edit elsewhere leaves the player where they were
             int again = Math.max(0, steps.stream().map(Step::name).toList().indexOf(before));
             list.getSelectionModel().select(again);
