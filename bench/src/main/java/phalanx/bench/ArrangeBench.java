@@ -35,7 +35,10 @@ import phalanx.righthand.Pluck;
 import phalanx.righthand.School;
 import phalanx.righthand.Speeds;
 import phalanx.song.Song;
-import phalanx.sound.Renderer;
+import phalanx.sound.Mix;
+import phalanx.sound.Performance;
+import phalanx.sound.Rendering;
+import phalanx.sound.Transport;
 import phalanx.theory.ChordSymbol;
 
 /** How long the main jobs take. Run as docs/performance.md says. */
@@ -132,6 +135,10 @@ public class ArrangeBench {
 
     @Benchmark
     public float[] renderSound() {
-        return new Renderer().render(arranged, 0, 92, false);
+        return Rendering.of(
+                Performance.of(arranged),
+                Transport.Stretch.once(0, arranged.song().endTick()),
+                Mix.USUAL,
+                92.0 / arranged.song().tempo());
     }
 }

@@ -23,6 +23,8 @@ import phalanx.guitar.Instrument;
 import phalanx.project.Project;
 import phalanx.project.Solve;
 import phalanx.righthand.Picking;
+import phalanx.sound.Layer;
+import phalanx.sound.Mix;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -50,6 +52,14 @@ final class ArrangeCommand implements Callable<Integer> {
             description =
                     "A file to write: .musicxml, .tab.txt (.fingers.tab.txt with left-hand fingers), .mid, .wav, .json or .phalanx.json. Repeatable.")
     private List<Path> outs = new ArrayList<>();
+
+    @Option(
+            names = "--layers",
+            paramLabel = "NAMES",
+            split = ",",
+            description =
+                    "What is heard in a .wav: some of thumb, fingers, tune, hits, voice, click. Without it all but the click.")
+    private List<String> layers = List.of();
 
     @Option(names = "--json", description = "Write the events as JSON to standard output.")
     private boolean json;
@@ -98,6 +108,7 @@ final class ArrangeCommand implements Callable<Integer> {
     @Override
     public Integer call() throws FormatException {
         checkChoices();
+        Mix mix = mix();
         outs.forEach(out -> force.check(in, out, spec));
         Project project = atTempo(project());
         long start = System.nanoTime();
@@ -111,7 +122,7 @@ final class ArrangeCommand implements Callable<Integer> {
                 if (!lacks.isEmpty()) {
                     say(out.getFileName() + " will hold " + lacks);
                 }
-                Exports.write(arrangement, out);
+                Exports.write(arrangement, out, project.strings(), mix);
             }
         }
         print(arrangement, millis);
@@ -177,6 +188,18 @@ final class ArrangeCommand implements Callable<Integer> {
                 throw new ParameterException(spec.commandLine(), e.getMessage());
             }
         }
+    }
+
+    private Mix mix() {
+        Mix mix = layers.isEmpty() ? Exports.HEARD : Mix.SILENT;
+        for (String name : layers) {
+            Layer layer = Layer.parse(name.trim())
+                    .orElseThrow(() -> new ParameterException(
+                            spec.commandLine(),
+                            "--layers \"" + name + "\": thumb, fingers, tune, hits, voice and click can be heard"));
+            mix = mix.with(layer, 1);
+        }
+        return mix;
     }
 
     private Project atTempo(Project project) {

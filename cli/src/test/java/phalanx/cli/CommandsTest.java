@@ -531,6 +531,14 @@ class CommandsTest {
         assertThat(err.toString()).contains("out.mid will hold no strings");
         assertThat(Files.readAllBytes(midi)).startsWith('M', 'T', 'h', 'd');
         assertThat(Files.size(sound)).isGreaterThan(44_100);
+        // one layer alone is another file of the same length
+        Path thumb = folder.resolve("thumb.wav");
+        assertThat(run("arrange", in.toString(), "-o", thumb.toString(), "--layers", "thumb,click"))
+                .isZero();
+        assertThat(Files.size(thumb)).isEqualTo(Files.size(sound));
+        assertThat(Files.readAllBytes(thumb)).isNotEqualTo(Files.readAllBytes(sound));
+        assertThat(run("arrange", in.toString(), "--layers", "drums")).isEqualTo(2);
+        assertThat(err.toString()).contains("--layers \"drums\"", "thumb, fingers, tune");
         assertThat(run("arrange", in.toString(), "-o", folder.resolve("out.doc").toString()))
                 .isEqualTo(2);
         assertThat(err.toString()).contains(".wav");

@@ -71,15 +71,19 @@ public record Step(
 
     /** What is counted: every beat, and between them what is struck; bars apart. */
     public String count() {
+        return bars.stream()
+                .map(bar -> counts(bar).stream().map(Counting.Count::word).collect(Collectors.joining(" ")))
+                .collect(Collectors.joining(" | "));
+    }
+
+    /** What is counted in one of its bars. */
+    public List<Counting.Count> counts(Bar bar) {
         NavigableSet<Integer> struck = new TreeSet<>();
         notes.forEach(note -> struck.add(note.tick()));
         hits.forEach(hit -> struck.add(hit.tick()));
-        return bars.stream()
-                .map(bar -> Counting.of(bar, struck).stream()
-                        .filter(count -> struck.contains(count.tick())
-                                || Character.isDigit(count.word().charAt(0)))
-                        .map(Counting.Count::word)
-                        .collect(Collectors.joining(" ")))
-                .collect(Collectors.joining(" | "));
+        return Counting.of(bar, struck).stream()
+                .filter(count -> struck.contains(count.tick())
+                        || Character.isDigit(count.word().charAt(0)))
+                .toList();
     }
 }

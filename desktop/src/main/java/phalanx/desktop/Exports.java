@@ -8,10 +8,17 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.formats.ArrangementFiles;
 import phalanx.formats.disk.SafeFile;
 import phalanx.formats.reading.FormatException;
+import phalanx.guitar.StringSet;
+import phalanx.sound.Layer;
+import phalanx.sound.Mix;
+import phalanx.sound.Performance;
 import phalanx.sound.WavWriter;
 
 /** Writes arrangements as files of notes or of sound, by their ending. */
 public final class Exports {
+    /** Everything, a sung tune softly with it. */
+    public static final Mix HEARD = Mix.USUAL.with(Layer.VOICE, 1);
+
     private static final String SOUND = ".wav";
 
     /** The endings that can be written. */
@@ -44,12 +51,16 @@ public final class Exports {
     /**
      * Writes an arrangement.
      *
+     * @param strings on the guitar, for its sound
+     * @param mix what is heard in a file of sound
      * @throws FormatException naming the file and the reason; the file is then as it was before
      */
-    public static void write(Arrangement arrangement, Path file) throws FormatException {
+    public static void write(Arrangement arrangement, Path file, StringSet strings, Mix mix) throws FormatException {
         checkEnding(file);
         if (isSound(file)) {
-            SafeFile.replace(file, new WavWriter().write(arrangement));
+            Performance performance = Performance.of(arrangement, strings);
+            int end = arrangement.song().endTick();
+            SafeFile.replace(file, new WavWriter().write(performance, end, mix));
         } else {
             ArrangementFiles.write(arrangement, file);
         }

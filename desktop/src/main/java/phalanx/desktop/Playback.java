@@ -1,41 +1,109 @@
 package phalanx.desktop;
 
-import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Supplier;
+import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.SimpleObjectProperty;
 import phalanx.arrange.score.Arrangement;
+import phalanx.guitar.StringSet;
 import phalanx.song.Bar;
-import phalanx.song.Ticks;
-import phalanx.sound.Loop;
+import phalanx.sound.Layer;
+import phalanx.sound.Mix;
 import phalanx.sound.Output;
-import phalanx.sound.Renderer;
+import phalanx.sound.Performance;
+import phalanx.sound.Plucks;
+import phalanx.sound.SampleSource;
+import phalanx.sound.Sequence;
+import phalanx.sound.Transport;
 
-/** Plays the arrangement and tells where it is. Samples are rendered in the background. */
+/** Plays the arrangement and tells where it is. What is heard, and how fast, can be changed while it plays. */
 public final class Playback {
     private static final double SLOWLY_SECONDS = 0.26;
+    private static final double PERCENT = 100;
 
     private final Output output;
     private final Executor background;
     private final Executor interfaceThread;
     private final AtomicLong latest = new AtomicLong();
     private final ReadOnlyBooleanWrapper playing = new ReadOnlyBooleanWrapper();
-    private boolean sungTune;
+    private final ObjectProperty<Habits> habits = new SimpleObjectProperty<>(Habits.USUAL);
+    private Optional<StringSet> strings = Optional.empty();
+    private Optional<Transport> transport = Optional.empty();
     private int fromTick;
-    private double tempo = 1;
-    private int endTick;
+
+    /**
+     * How the player wants to hear it.
+     *
+     * @param mix how loud each layer is
+     * @param percent of the written tempo, 30 to 150
+     * @param countIn whether a bar of clicks comes first
+     * @param loop whether it is played over and over
+     * @param fasterBy percent added after each round of a loop
+     */
+    public record Habits(Mix mix, int percent, boolean countIn, boolean loop, int fasterBy) {
+        public static final int SLOWEST = (int) (PERCENT * Transport.SLOWEST);
+        public static final int FASTEST = (int) (PERCENT * Transport.FASTEST);
+
+        /** As written, once. */
+        public static final Habits USUAL = new Habits(Mix.USUAL, 100, false, false, 0);
+
+        public Habits {
+            percent = Math.max(SLOWEST, Math.min(FASTEST, percent));
+        }
+
+        public Habits with(Mix newMix) {
+            return new Habits(newMix, percent, countIn, loop, fasterBy);
+        }
+
+        public Habits with(Layer layer, double level) {
+            return with(mix.with(layer, level));
+        }
+
+        public Habits atPercent(int newPercent) {
+            return new Habits(mix, newPercent, countIn, loop, fasterBy);
+        }
+
+        public Habits countedIn(boolean counted) {
+            return new Habits(mix, percent, counted, loop, fasterBy);
+        }
+
+        public Habits looped(boolean over) {
+            return new Habits(mix, percent, countIn, over, fasterBy);
+        }
+
+        public Habits faster(int by) {
+            return new Habits(mix, percent, countIn, loop, by);
+        }
+
+        double speed() {
+            return percent / PERCENT;
+        }
+    }
 
     public Playback(Output output, Executor background, Executor interfaceThread) {
         this.output = output;
         this.background = background;
         this.interfaceThread = interfaceThread;
+        habits.addListener((property, before, now) -> transport.ifPresent(running -> {
+            running.setMix(now.mix());
+            if (now.percent() != before.percent()) {
+                running.setSpeed(now.speed());
+            }
+        }));
     }
 
     public ReadOnlyBooleanProperty playingProperty() {
         return playing.getReadOnlyProperty();
+    }
+
+    /** What the player hears; a change is heard at once. */
+    public ObjectProperty<Habits> habitsProperty() {
+        return habits;
     }
 
     /** Whether a sound card was found. */
@@ -45,73 +113,92 @@ public final class Playback {
 
     /** Whether a tune that is sung is heard softly. */
     public boolean hearsSungTune() {
-        return sungTune;
+        return habits.get().mix().level(Layer.VOICE) > 0;
     }
 
     public void setHearsSungTune(boolean heard) {
-        sungTune = heard;
+        habits.set(habits.get().with(Layer.VOICE, heard ? 1 : 0));
+    }
+
+    /** The strings that are on the guitar from now on. */
+    public void useStrings(StringSet set) {
+        strings = Optional.of(set);
     }
 
     /** Plays from a tick to the end. */
     public void play(Arrangement arrangement, int tick) {
+        play(arrangement, tick, arrangement.song().endTick(), false);
+    }
+
+    /** Plays bars over and over. */
+    public void playBars(Arrangement arrangement, int from, int to) {
+        play(arrangement, from, to, true);
+    }
+
+    private void play(Arrangement arrangement, int from, int to, boolean over) {
         stop();
-        long ticket = latest.incrementAndGet();
         playing.set(true);
-        double songTempo = arrangement.song().tempo();
-        boolean voice = sungTune;
-        background.execute(() -> {
-            float[] samples =
-                    output.audible() ? new Renderer().render(arrangement, tick, songTempo, voice) : new float[0];
-            interfaceThread.execute(() -> {
-                if (latest.get() == ticket) {
-                    fromTick = tick;
-                    tempo = songTempo;
-                    endTick = arrangement.song().endTick();
-                    output.start(samples);
-                }
-            });
-        });
+        fromTick = from;
+        Habits now = habits.get();
+        Transport.Stretch stretch = over ? Transport.Stretch.loop(from, to) : Transport.Stretch.once(from, to);
+        if (now.countIn()) {
+            stretch = stretch.after(arrangement.song().barAt(from));
+        }
+        if (over && now.fasterBy() > 0) {
+            stretch = stretch.faster(now.fasterBy() / PERCENT, Transport.FASTEST);
+        }
+        Transport.Stretch chosen = stretch;
+        start(() -> new Transport(performance(arrangement), chosen, now.mix(), now.speed()));
+    }
+
+    private Performance performance(Arrangement arrangement) {
+        return strings.map(set -> Performance.of(arrangement, set)).orElseGet(() -> Performance.of(arrangement));
     }
 
     /** Plays a stretch, from a tick up to another; the play cursor does not go along. */
     public void hear(Arrangement arrangement, int from, int to) {
         stop();
-        long ticket = latest.get();
-        background.execute(() -> {
-            float[] samples = output.audible()
-                    ? new Renderer()
-                            .render(arrangement, from, to, arrangement.song().tempo())
-                    : new float[0];
-            interfaceThread.execute(() -> {
-                if (latest.get() == ticket) {
-                    output.start(samples);
-                }
-            });
-        });
+        start(() -> once(arrangement, from, to));
+    }
+
+    private Transport once(Arrangement arrangement, int from, int to) {
+        Habits now = habits.get();
+        return new Transport(performance(arrangement), Transport.Stretch.once(from, to), now.mix(), now.speed());
     }
 
     /** Plays the same stretch of several arrangements, one after the other. */
     public void hearInTurn(List<Arrangement> arrangements, int from, int to) {
-        hear(() -> {
-            float[] all = new float[0];
-            for (Arrangement one : arrangements) {
-                float[] part = new Renderer().render(one, from, to, one.song().tempo());
-                int before = all.length;
-                all = Arrays.copyOf(all, before + part.length);
-                System.arraycopy(part, 0, all, before, part.length);
-            }
-            return all;
-        });
+        stop();
+        start(() -> new Sequence(
+                arrangements.stream().map(one -> once(one, from, to)).toList()));
     }
 
     /**
-     * Plays bars over and over after a bar of clicks, a click on every beat; the play cursor does not go along.
+     * Plays bars over and over until it is stopped, after a bar of clicks, a click on every beat; where it is is told by {@link
+     * #tick}.
      *
-     * @return how long it takes, in seconds
+     * @param atTempo quarter notes a minute
      */
-    public double loop(Arrangement part, List<Bar> bars, double atTempo, int times) {
-        hear(() -> new Loop(part, bars, atTempo).render(times));
-        return new Loop(part, bars, atTempo).seconds(times);
+    public void practise(Arrangement part, List<Bar> bars, int atTempo) {
+        stop();
+        int from = bars.get(0).startTick();
+        int to = bars.get(bars.size() - 1).endTick();
+        fromTick = from;
+        Mix mix = habits.get().mix();
+        Mix clicking = mix.level(Layer.CLICK) > 0 ? mix : mix.with(Layer.CLICK, 1);
+        start(() -> {
+            Transport running = new Transport(
+                    performance(part),
+                    Transport.Stretch.loop(from, to).after(bars.get(0)),
+                    clicking,
+                    atTempo / (double) part.song().tempo());
+            return running;
+        });
+    }
+
+    /** Another tempo for the bars that are practised, from now on. */
+    public void practiseAt(int tempo, int written) {
+        transport.ifPresent(running -> running.setSpeed(tempo / (double) written));
     }
 
     /**
@@ -120,22 +207,25 @@ public final class Playback {
      * @param midi in the order they are plucked
      */
     public void hear(List<Integer> midi) {
-        hear(() -> new Renderer().strum(midi));
+        stop();
+        start(() -> new Plucks(midi, Plucks.STRUM_SECONDS));
     }
 
     /** Lets pitches sound slowly one after the other, all ringing on. */
     public void hearOneByOne(List<Integer> midi) {
-        hear(() -> new Renderer().oneByOne(midi, SLOWLY_SECONDS));
+        stop();
+        start(() -> new Plucks(midi, SLOWLY_SECONDS));
     }
 
-    private void hear(Supplier<float[]> sound) {
-        stop();
+    /** Makes a source in the background and plays it, unless something else was asked for meanwhile. */
+    private void start(Supplier<SampleSource> making) {
         long ticket = latest.get();
         background.execute(() -> {
-            float[] samples = output.audible() ? sound.get() : new float[0];
+            SampleSource source = making.get();
             interfaceThread.execute(() -> {
                 if (latest.get() == ticket) {
-                    output.start(samples);
+                    transport = source instanceof Transport one ? Optional.of(one) : Optional.empty();
+                    output.start(source);
                 }
             });
         });
@@ -144,21 +234,31 @@ public final class Playback {
     public void stop() {
         latest.incrementAndGet();
         output.stop();
+        transport = Optional.empty();
         playing.set(false);
-        endTick = 0;
     }
 
-    /** Where the playback is, in ticks; the end stops it. */
+    /** Whether bars are played over and over, or the song, or something is heard. */
+    public boolean isRunning() {
+        return transport.isPresent() && !output.isOver();
+    }
+
+    /** Percent of the written tempo that is played now: a loop may have made it faster. */
+    public int percent() {
+        return transport
+                .map(running -> (int) Math.round(PERCENT * running.speed()))
+                .orElse(habits.get().percent());
+    }
+
+    /** Where the playback is, in ticks, before its first tick while it counts in; the end stops it. */
     public int tick() {
-        if (endTick == 0) {
+        if (transport.isEmpty()) {
             return fromTick;
         }
-        int tick = fromTick + (int) (output.seconds() * 1000 / Ticks.milliseconds(1, tempo));
-        if (tick >= endTick) {
-            int end = endTick;
+        double tick = transport.get().tickAt(output.seconds());
+        if (output.isOver()) {
             stop();
-            return end;
         }
-        return tick;
+        return (int) Math.round(tick);
     }
 }

@@ -60,6 +60,7 @@ public final class Shell extends StackPane {
         this.journal = journal;
         this.workbench = workbench;
         this.playback = playback;
+        workbench.projectProperty().addListener((property, before, now) -> playback.useStrings(now.strings()));
         this.dialogs = dialogs;
         this.documents = new Documents(workbench, dialogs, question);
         getChildren().addAll(frame, question);

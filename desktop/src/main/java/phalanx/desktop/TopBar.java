@@ -90,7 +90,8 @@ final class TopBar extends HBox {
                         tempo(),
                         tune(),
                         level(),
-                        play(playback, actions.play));
+                        play(playback, actions.play),
+                        speed());
         getChildren().add(plain("open", "Open", "Open a lead sheet (Ctrl+O)", actions.open));
         getChildren().add(recent(actions));
         getChildren().add(plain("export", "Export", "Write the arrangement to a file (Ctrl+E)", actions.export));
@@ -353,6 +354,19 @@ final class TopBar extends HBox {
         button.setOnAction(event -> play.run());
         HBox.setMargin(button, new Insets(0, 8, 0, 8));
         return button;
+    }
+
+    private Node speed() {
+        Chip chip = new Chip("speed", "speed", "How it is played: speed, loop, what sounds");
+        chip.valueProperty().bind(playback.habitsProperty().map(TopBar::speedText));
+        chip.setEditor(() -> new SoundPanel(playback));
+        return chip;
+    }
+
+    private static String speedText(Playback.Habits habits) {
+        boolean some = habits.mix().levels().entrySet().stream()
+                .anyMatch(level -> level.getKey().isUsual() && level.getValue() == 0);
+        return habits.percent() + " %" + (habits.loop() ? " loop" : "") + (some ? " \u2026" : "");
     }
 
     private static Button plain(String id, String text, String help, Runnable action) {

@@ -689,8 +689,9 @@ public final class Workbench {
             return;
         }
         solver.busy(true);
+        StringSet strings = project.get().strings();
         background.execute(() -> {
-            Message result = written(shown, file);
+            Message result = written(shown, strings, file);
             interfaceThread.execute(() -> {
                 solver.busy(false);
                 message.set(result);
@@ -698,9 +699,9 @@ public final class Workbench {
         });
     }
 
-    private static Message written(Arrangement shown, Path file) {
+    private static Message written(Arrangement shown, StringSet strings, Path file) {
         try {
-            Exports.write(shown, file);
+            Exports.write(shown, file, strings, Exports.HEARD);
             String lacks = Exports.cannotHold(file);
             return Message.plain(
                     "Wrote " + file.toAbsolutePath() + "." + (lacks.isEmpty() ? "" : " It holds " + lacks + "."));

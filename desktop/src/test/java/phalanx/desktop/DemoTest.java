@@ -8,7 +8,11 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
-import phalanx.sound.Renderer;
+import phalanx.sound.Mix;
+import phalanx.sound.Performance;
+import phalanx.sound.Rendering;
+import phalanx.sound.Transport;
+import phalanx.sound.guitar.GuitarSound;
 import phalanx.technique.Attack;
 import phalanx.technique.HitKind;
 
@@ -37,9 +41,9 @@ class DemoTest extends OpenWindow {
                         FindingKind.SLUR_CONFLICT,
                         FindingKind.HARMONIC_CONFLICT,
                         FindingKind.REACH);
-        int tempo = arrangement.song().tempo();
-        float[] sound = new Renderer().render(arrangement, 0, tempo, false);
-        int lastBar = (int) (sound.length - 3.0 * Renderer.SAMPLE_RATE);
+        int end = arrangement.song().endTick();
+        float[] sound = Rendering.of(Performance.of(arrangement), Transport.Stretch.once(0, end), Mix.USUAL, 1);
+        int lastBar = sound.length - 6 * GuitarSound.RATE;
         float loudest = 0;
         for (int i = lastBar; i < sound.length; i++) {
             loudest = Math.max(loudest, Math.abs(sound[i]));

@@ -35,6 +35,9 @@ import phalanx.sound.SilentOutput;
 
 /** The real window on the demo song, with what flows through it need to act and to wait. */
 abstract class OpenWindow extends ApplicationTest {
+    /** In the clock's nanoseconds. */
+    static final double SECOND = 1e9;
+
     final ExecutorService background = new ThreadPoolExecutor(
             // what a closing window still asks for is dropped
             1, 1, 0, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), new ThreadPoolExecutor.DiscardPolicy());

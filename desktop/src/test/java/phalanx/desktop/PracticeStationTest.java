@@ -2,14 +2,19 @@ package phalanx.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.practice.Step;
 import phalanx.practice.Today;
+import phalanx.song.Bar;
+import phalanx.song.Ticks;
 
 /** A ladder climbed with keys alone, in the real window. */
 class PracticeStationTest extends OpenWindow {
@@ -24,6 +29,22 @@ class PracticeStationTest extends OpenWindow {
         assertThat(text("#practice-tempo")).isEqualTo(first.tempo() + " bpm");
         type(KeyCode.SPACE);
         assertThat(text("#practice-start")).startsWith("Stop");
+        waitForText("#practice-next-shape", "counting in");
+        WaitForAsyncUtils.sleep(200, TimeUnit.MILLISECONDS);
+        // what comes before a bar's first beat is counted too; half a beat later its first word is marked
+        Bar bar = first.bars().get(0);
+        int countIn = bar.meter().barTicks() + bar.offsetOf(bar.startTick());
+        double seconds = Ticks.milliseconds(countIn + Ticks.QUARTER / 4, first.tempo()) / 1000;
+        clock.addAndGet((long) (seconds * SECOND));
+        waitFor(() -> lookup("#practice-count .practice-count").queryAll().stream()
+                .filter(word -> word.getPseudoClassStates().toString().contains("now"))
+                .map(word -> ((Label) word).getText())
+                .toList()
+                .equals(List.of(first.counts(bar).get(0).word())));
+        // faster goes on playing
+        type(KeyCode.UP);
+        assertThat(text("#practice-start")).startsWith("Stop");
+        type(KeyCode.DOWN);
         type(KeyCode.SPACE);
         assertThat(text("#practice-start")).startsWith("Start");
         type(KeyCode.UP);

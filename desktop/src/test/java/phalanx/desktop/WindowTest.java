@@ -33,7 +33,6 @@ import phalanx.righthand.School;
 
 /** Whole flows through the real window. */
 class WindowTest extends OpenWindow {
-    private static final double SECOND = 1e9;
 
     @Test
     void theDemoSongIsShownAndWalkedThroughByKeys() throws TimeoutException {
@@ -62,6 +61,37 @@ class WindowTest extends OpenWindow {
         WaitForAsyncUtils.sleep(300, TimeUnit.MILLISECONDS);
         clock.addAndGet((long) (600 * SECOND));
         waitFor(() -> !lookup("#silent").query().isVisible());
+    }
+
+    /** Speed, loop and what sounds, by keys and in the panel; the chip and the bottom line say so. */
+    @Test
+    void whatIsHeardIsChosenByKeysAndInThePanel() throws TimeoutException {
+        type(KeyCode.RIGHT);
+        type(KeyCode.MINUS);
+        type(KeyCode.MINUS);
+        waitForText("#message", "90 %");
+        type(KeyCode.L);
+        assertThat(lookup("#speed").<Button>query().getAccessibleText()).isEqualTo("speed 90 % loop");
+        type(KeyCode.SPACE);
+        waitFor(() -> lookup("#silent").query().isVisible());
+        WaitForAsyncUtils.sleep(300, TimeUnit.MILLISECONDS);
+        // the bar comes round again and again: a minute later it still plays
+        clock.addAndGet((long) (55 * SECOND));
+        WaitForAsyncUtils.sleep(300, TimeUnit.MILLISECONDS);
+        assertThat(lookup("#silent").query().isVisible()).isTrue();
+        type(KeyCode.SPACE);
+        waitFor(() -> !lookup("#silent").query().isVisible());
+        push(KeyCode.SHIFT, KeyCode.DIGIT1);
+        waitForText("#message", "The thumb alone.");
+        type(KeyCode.DIGIT3);
+        waitForText("#message", "The tune is heard.");
+        clickOn("#speed");
+        clickOn("#speed-70");
+        assertThat(text("#speed-now")).isEqualTo("Speed 70 %");
+        clickOn("#sound-loop");
+        clickOn("#only-fingers");
+        type(KeyCode.ESCAPE);
+        assertThat(lookup("#speed").<Button>query().getAccessibleText()).isEqualTo("speed 70 % \u2026");
     }
 
     @Test

@@ -5,14 +5,22 @@ import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.LineUnavailableException;
 import javax.sound.sampled.SourceDataLine;
+import phalanx.sound.guitar.GuitarSound;
 
-/** Plays samples through the default sound card. A daemon thread feeds the line. */
+/**
+ * Plays through the default sound card. A daemon thread feeds the line; a device that goes while it plays leaves a silent
+ * clock behind.
+ */
 public final class LineOutput implements Output {
-    private static final AudioFormat FORMAT = new AudioFormat(Renderer.SAMPLE_RATE, 16, 1, true, false);
-    private static final int CHUNK = 2048;
+    private static final AudioFormat FORMAT = new AudioFormat(GuitarSound.RATE, 16, 2, true, false);
+    private static final int CHUNK = 1024;
+    /** So many chunks wait in the line: 93 ms. */
+    private static final int WAITING = 4;
 
     private final SourceDataLine line;
     private volatile Thread feeder;
+    private volatile long given;
+    private volatile boolean over;
     private long startFrame;
     private double heard;
 
@@ -28,7 +36,7 @@ public final class LineOutput implements Output {
     private static Optional<SourceDataLine> open() {
         try {
             SourceDataLine line = AudioSystem.getSourceDataLine(FORMAT);
-            line.open(FORMAT, CHUNK * 8);
+            line.open(FORMAT, CHUNK * WAITING * FORMAT.getFrameSize());
             return Optional.of(line);
         } catch (LineUnavailableException | IllegalArgumentException e) {
             // no card: some systems say so with the one exception, some with the other
@@ -42,19 +50,26 @@ public final class LineOutput implements Output {
     }
 
     @Override
-    public void start(float[] samples) {
+    public void start(SampleSource source) {
         stop();
         startFrame = line.getLongFramePosition();
+        given = 0;
+        over = false;
         line.start();
-        Thread thread = new Thread(() -> feed(samples), "sound");
+        Thread thread = new Thread(() -> feed(source), "sound");
         thread.setDaemon(true);
+        thread.setPriority(Thread.MAX_PRIORITY);
         feeder = thread;
         thread.start();
     }
 
-    private void feed(float[] samples) {
-        for (int from = 0; from < samples.length && feeder == Thread.currentThread(); from += CHUNK) {
-            byte[] bytes = Renderer.pcm(samples, from, Math.min(samples.length, from + CHUNK));
+    private void feed(SampleSource source) {
+        float[] samples = new float[2 * CHUNK];
+        while (feeder == Thread.currentThread() && !over) {
+            int got = source.read(samples, CHUNK);
+            byte[] bytes = Pcm.of(samples, got);
+            given += got;
+            over = got < CHUNK;
             line.write(bytes, 0, bytes.length);
         }
     }
@@ -71,6 +86,11 @@ public final class LineOutput implements Output {
 
     @Override
     public double seconds() {
-        return feeder == null ? heard : (line.getLongFramePosition() - startFrame) / (double) Renderer.SAMPLE_RATE;
+        return feeder == null ? heard : (line.getLongFramePosition() - startFrame) / (double) GuitarSound.RATE;
+    }
+
+    @Override
+    public boolean isOver() {
+        return over && seconds() * GuitarSound.RATE >= given;
     }
 }

@@ -5,12 +5,15 @@ public interface Output {
     /** Whether anything can be heard; a silent output only keeps time. */
     boolean audible();
 
-    /** Begins to play the samples from the start; a playback that is running ends. */
-    void start(float[] samples);
+    /** Begins to pull samples; a playback that is running ends. */
+    void start(SampleSource source);
 
     /** Stops at once. */
     void stop();
 
     /** Seconds heard since the start; stands still when stopped. */
     double seconds();
+
+    /** Whether the source is over and all of it was heard. */
+    boolean isOver();
 }

@@ -1,14 +1,21 @@
 package phalanx.sound;
 
 import java.util.function.LongSupplier;
+import phalanx.sound.guitar.GuitarSound;
 
-/** A clock that keeps time where there is no sound card. */
+/** A clock where there is no sound card: samples are pulled as they would be heard, and dropped. */
 public final class SilentOutput implements Output {
     private static final double NANOS = 1e9;
+    private static final int CHUNK = 1024;
+    private static final double LONGEST_GAP_SECONDS = 60;
 
     private final LongSupplier nanoTime;
+    private final float[] dropped = new float[2 * CHUNK];
+    private SampleSource source;
     private boolean running;
+    private boolean over;
     private long startedAt;
+    private long pulled;
     private double heard;
 
     /** @param nanoTime such as {@code System::nanoTime} */
@@ -22,9 +29,12 @@ public final class SilentOutput implements Output {
     }
 
     @Override
-    public void start(float[] samples) {
+    public void start(SampleSource newSource) {
+        source = newSource;
         startedAt = nanoTime.getAsLong();
         heard = 0;
+        pulled = 0;
+        over = false;
         running = true;
     }
 
@@ -36,6 +46,26 @@ public final class SilentOutput implements Output {
 
     @Override
     public double seconds() {
-        return running ? (nanoTime.getAsLong() - startedAt) / NANOS : heard;
+        if (!running) {
+            return heard;
+        }
+        double seconds = (nanoTime.getAsLong() - startedAt) / NANOS;
+        if (!over && seconds * GuitarSound.RATE - pulled > LONGEST_GAP_SECONDS * GuitarSound.RATE) {
+            // the machine slept: nothing was heard meanwhile
+            double slept = seconds - pulled / (double) GuitarSound.RATE - LONGEST_GAP_SECONDS;
+            startedAt += (long) (slept * NANOS);
+            seconds -= slept;
+        }
+        while (!over && pulled < seconds * GuitarSound.RATE) {
+            int got = source.read(dropped, CHUNK);
+            pulled += got;
+            over = got < CHUNK;
+        }
+        return seconds;
+    }
+
+    @Override
+    public boolean isOver() {
+        return over && seconds() * GuitarSound.RATE >= pulled;
     }
 }

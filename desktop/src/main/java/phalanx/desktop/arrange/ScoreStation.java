@@ -24,6 +24,7 @@ import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.desktop.Playback;
+import phalanx.desktop.SoundKeys;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
@@ -41,6 +42,7 @@ public final class ScoreStation extends StackPane implements Themed {
 
     private final Workbench workbench;
     private final Playback playback;
+    private final SoundKeys keys;
     private final ScoreView score = new ScoreView(this::select, this::markTo);
     private final SongStrip strip = new SongStrip(this::select);
     private static final Duration SETTLED = Duration.millis(120);
@@ -63,6 +65,7 @@ public final class ScoreStation extends StackPane implements Themed {
     public ScoreStation(Workbench workbench, Playback playback) {
         this.workbench = workbench;
         this.playback = playback;
+        keys = new SoundKeys(playback, words -> workbench.say(Message.plain(words)));
         this.attacks = new AttackKeys(workbench);
         this.places = new PlaceKeys(workbench);
         this.notes = new NoteKeys(workbench);
@@ -279,10 +282,18 @@ public final class ScoreStation extends StackPane implements Themed {
             workbench
                     .arrangement()
                     .ifPresentOrElse(
-                            shown -> playback.play(
-                                    shown,
-                                    Math.min(score.selected(), shown.song().endTick() - 1)),
+                            this::play,
                             () -> workbench.say(Message.plain("Nothing to play yet: open a song with Ctrl+O.")));
+        }
+    }
+
+    /** The bars of a loop, or from the selected moment to the end. */
+    private void play(Arrangement shown) {
+        if (playback.habitsProperty().get().loop()) {
+            Moved.Stretch bars = bars(shown.song());
+            playback.playBars(shown, bars.from(), bars.to());
+        } else {
+            playback.play(shown, Math.min(score.selected(), shown.song().endTick() - 1));
         }
     }
 
@@ -338,7 +349,7 @@ public final class ScoreStation extends StackPane implements Themed {
             case S -> press(AttackLock.Way.SLURRED);
             case B -> press(AttackLock.Way.BENT);
             case H -> press(AttackLock.Way.HARMONIC);
-            default -> handled = false;
+            default -> handled = keys.layers(event) || keys.speedAndLoop(event);
         }
         if (handled) {
             event.consume();

@@ -214,7 +214,7 @@ public final class ScoreView extends Region {
     }
 
     /** Moves the play cursor; negative hides it. */
-    void moveCursor(int tick) {
+    public void moveCursor(int tick) {
         cursor = tick;
         if (tick >= 0) {
             reveal(tick);

@@ -5,9 +5,10 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.Collectors;
-import javafx.animation.PauseTransition;
+import javafx.animation.AnimationTimer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -20,9 +21,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.util.Duration;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Playback;
+import phalanx.desktop.SoundKeys;
 import phalanx.desktop.Theme;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.arrange.ScoreView;
@@ -38,6 +39,7 @@ import phalanx.practice.Step;
 import phalanx.practice.Today;
 import phalanx.song.Section;
 import phalanx.song.Song;
+import phalanx.theory.ChordSymbol;
 
 /** The ladder of the song or a section: what to play now, in a loop; every key can be reached with a guitar in the lap. */
 public final class PracticeStation extends StackPane implements Themed {
@@ -45,15 +47,13 @@ public final class PracticeStation extends StackPane implements Themed {
     private static final double LIST = 280;
     private static final double TODAY = 190;
     private static final String WHOLE = "the whole song";
-    /** So often a step is played in a row. */
-    private static final int TIMES = 8;
-
     private static final int TEMPO_STEP = 4;
     private static final String BREAK =
             "Warm up first, rest after 25 minutes at most. Stop when it aches; pain, numbness or tingling are for a clinician.";
 
     private final Workbench workbench;
     private final Playback playback;
+    private final SoundKeys keys;
     private final Journal journal;
     private final Clock clock;
     private final Label record = Cards.quiet("");
@@ -64,14 +64,20 @@ public final class PracticeStation extends StackPane implements Themed {
     private final Label place = Cards.quiet("");
     private final Label name = new Label();
     private final Label adds = new Label();
-    private final Label count = new Label();
+    private final CountRow count = new CountRow();
+    private final Label next = new Label();
     private final Label tempo = new Label();
     private final Label clean = Cards.quiet("");
     private final Label why = Cards.quiet("");
     private final Button start = Cards.button(
             "practice-start", "Start (space)", "Play the step in a loop, after a bar of clicks", this::toggle);
     private final ScoreView view = new ScoreView(tick -> requestFocus(), tick -> requestFocus());
-    private final PauseTransition end = new PauseTransition();
+    private final AnimationTimer cursor = new AnimationTimer() {
+        @Override
+        public void handle(long now) {
+            follow();
+        }
+    };
     private final HBox content;
     private final VBox empty = new VBox(Cards.heading("Open a song to practise: Ctrl+O, or the demo in Score."));
     private List<Step> steps = List.of();
@@ -91,6 +97,7 @@ public final class PracticeStation extends StackPane implements Themed {
         this.clock = clock;
         this.workbench = workbench;
         this.playback = playback;
+        keys = new SoundKeys(playback, words -> workbench.say(Message.plain(words)));
         passage.setId("practice-passage");
         passage.setAccessibleText("What to practise");
         passage.setMaxWidth(Double.MAX_VALUE);
@@ -143,15 +150,7 @@ public final class PracticeStation extends StackPane implements Themed {
         HBox heading = new HBox(24, name, place);
         heading.setAlignment(Pos.BASELINE_LEFT);
         VBox right = new VBox(
-                8,
-                heading,
-                adds,
-                new HBox(40, tempo, count),
-                buttons(),
-                new FlowPane(16, 4, clean, record),
-                why,
-                view,
-                Cards.small(BREAK));
+                8, heading, adds, beat(), buttons(), new FlowPane(16, 4, clean, record), why, view, Cards.small(BREAK));
         right.getStyleClass().add("card");
         right.setPadding(new Insets(24));
         HBox.setHgrow(right, Priority.ALWAYS);
@@ -159,7 +158,7 @@ public final class PracticeStation extends StackPane implements Themed {
         record.setId("practice-record");
         id(name, "practice-name", "practice-name");
         id(adds, "practice-adds", "practice-line");
-        id(count, "practice-count", "practice-count");
+        id(next, "practice-next-shape", "practice-line");
         tempo.setMinWidth(USE_PREF_SIZE);
         id(tempo, "practice-tempo", "practice-count");
         content = new HBox(GAP, left, right);
@@ -172,7 +171,6 @@ public final class PracticeStation extends StackPane implements Themed {
         setAccessibleText(
                 "Practice. Space starts and stops, C clean, X not clean, Enter or right the next step, left the one"
                         + " before, up and down the tempo");
-        end.setOnFinished(event -> stopped());
         // what is left is not heard on
         sceneProperty().addListener((property, before, now) -> {
             if (now == null) {
@@ -189,6 +187,12 @@ public final class PracticeStation extends StackPane implements Themed {
         label.getStyleClass().add(style);
         label.setWrapText(true);
         label.setMinHeight(USE_PREF_SIZE);
+    }
+
+    private HBox beat() {
+        HBox beat = new HBox(40, tempo, count, next);
+        beat.setAlignment(Pos.CENTER_LEFT);
+        return beat;
     }
 
     private FlowPane buttons() {
@@ -255,7 +259,8 @@ public final class PracticeStation extends StackPane implements Themed {
         if (steps.isEmpty()) {
             stop();
             name.setText("Nothing is played in these bars.");
-            List.of(place, adds, count, tempo, clean, record, why).forEach(label -> label.setText(""));
+            List.of(place, adds, tempo, clean, record, why, next).forEach(label -> label.setText(""));
+            count.clear();
             view.setVisible(false);
         } else {
             view.setVisible(true);
@@ -277,8 +282,7 @@ public final class PracticeStation extends StackPane implements Themed {
         chosenTempo = step.tempo();
         name.setText(step.name());
         adds.setText("New: " + step.adds());
-        count.setText(step.bars().size() <= 2 ? step.count() : "");
-        count.setManaged(!count.getText().isEmpty());
+        showCount(step);
         why.setText("Why now: " + step.why() + ".");
         view.show(part(step), List.of());
         view.select(step.bars().get(0).startTick());
@@ -388,12 +392,49 @@ public final class PracticeStation extends StackPane implements Themed {
             stop();
         } else if (!steps.isEmpty()) {
             Step step = steps.get(at());
-            double seconds = playback.loop(part(step), step.bars(), chosenTempo, TIMES);
+            playback.practise(part(step), step.bars(), chosenTempo);
             sounding = true;
             start.setText("Stop (space)");
-            end.setDuration(Duration.seconds(seconds));
-            end.playFromStart();
+            cursor.start();
         }
+    }
+
+    /** Where the loop is: the cursor, what is counted now, and the shape that comes next. */
+    private void follow() {
+        int tick = playback.tick();
+        Step step = steps.get(at());
+        int first = step.bars().get(0).startTick();
+        view.moveCursor(Math.max(first, tick));
+        Song song = workbench.arrangement().orElseThrow().song();
+        count.show(step, song.barAt(Math.max(first, tick)));
+        count.mark(tick);
+        next.setText(tick < first ? "counting in" : nextShape(song, step, tick));
+    }
+
+    /** The next other chord and its shape, shown a bar before it is needed. */
+    private String nextShape(Song song, Step step, int tick) {
+        int end = step.bars().get(step.bars().size() - 1).endTick();
+        int ahead = Math.min(end - 1, tick + step.bars().get(0).meter().barTicks());
+        Optional<ChordSymbol> now = song.chordAt(tick);
+        return song.chart().stream()
+                .filter(change -> change.startTick() > tick
+                        && change.startTick() <= ahead
+                        && change.chord().isPresent()
+                        && !change.chord().equals(now))
+                .findFirst()
+                .map(change -> "next: " + change.chord().orElseThrow() + "  "
+                        + workbench
+                                .arrangement()
+                                .orElseThrow()
+                                .slotAt(change.startTick())
+                                .held()
+                                .shape())
+                .orElse("");
+    }
+
+    private void showCount(Step step) {
+        count.show(step, step.bars().get(0));
+        next.setText("");
     }
 
     private void stop() {
@@ -404,7 +445,9 @@ public final class PracticeStation extends StackPane implements Themed {
     }
 
     private void stopped() {
-        end.stop();
+        cursor.stop();
+        view.moveCursor(-1);
+        showCount(steps.get(at()));
         sounding = false;
         start.setText("Start (space)");
     }
@@ -431,8 +474,12 @@ public final class PracticeStation extends StackPane implements Themed {
 
     private void faster(int by) {
         if (!steps.isEmpty()) {
-            stop();
             chosenTempo = Math.max(Song.SLOWEST, Math.min(Song.FASTEST, chosenTempo + by));
+            if (sounding) {
+                playback.practiseAt(
+                        chosenTempo,
+                        workbench.arrangement().orElseThrow().song().tempo());
+            }
             tell();
         }
     }
@@ -458,7 +505,7 @@ public final class PracticeStation extends StackPane implements Themed {
             case UP -> faster(TEMPO_STEP);
             case DOWN -> faster(-TEMPO_STEP);
             case HOME -> list.getSelectionModel().select(0);
-            default -> handled = false;
+            default -> handled = keys.layers(event);
         }
         if (handled) {
             event.consume();

@@ -1,4 +1,4 @@
-package phalanx.sound;
+package phalanx.sound.guitar;
 
 import java.util.Random;
 import phalanx.technique.HitKind;

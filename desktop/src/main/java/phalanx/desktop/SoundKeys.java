@@ -1,0 +1,90 @@
+package phalanx.desktop;
+
+import java.util.function.Consumer;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import phalanx.sound.Layer;
+import phalanx.sound.Mix;
+
+/** Keys by which the player changes what is heard while it plays. */
+public final class SoundKeys {
+    private static final int STEP = 5;
+
+    private final Playback playback;
+    private final Consumer<String> tell;
+
+    /** @param tell takes what has changed, in words */
+    public SoundKeys(Playback playback, Consumer<String> tell) {
+        this.playback = playback;
+        this.tell = tell;
+    }
+
+    /** 1 to 4 turn a layer off and on, with Shift it is heard alone; C is the click. */
+    public boolean layers(KeyEvent event) {
+        Layer layer =
+                switch (event.getCode()) {
+                    case DIGIT1 -> Layer.THUMB;
+                    case DIGIT2 -> Layer.FINGERS;
+                    case DIGIT3 -> Layer.TUNE;
+                    case DIGIT4 -> Layer.HITS;
+                    default -> null;
+                };
+        if (layer == null) {
+            return false;
+        }
+        Playback.Habits now = playback.habitsProperty().get();
+        if (event.isShiftDown()) {
+            Mix alone = now.mix().solo(layer);
+            boolean was = alone.equals(now.mix());
+            playback.habitsProperty().set(now.with(was ? all(now.mix()) : alone));
+            tell.accept(was ? "Everything is heard again." : "The " + layer.label() + " alone.");
+        } else {
+            toggle(layer);
+        }
+        return true;
+    }
+
+    private static Mix all(Mix mix) {
+        Mix full = mix;
+        for (Layer layer : Layer.values()) {
+            full = layer.isUsual() ? full.with(layer, 1) : full;
+        }
+        return full;
+    }
+
+    /** Turns a layer off or on. */
+    public void toggle(Layer layer) {
+        Playback.Habits now = playback.habitsProperty().get();
+        boolean on = now.mix().level(layer) == 0;
+        playback.habitsProperty().set(now.with(layer, on ? 1 : 0));
+        tell.accept("The " + layer.label() + (on ? " is heard." : " is silent."));
+    }
+
+    /** Minus and plus change the speed, L the loop, C the click. */
+    public boolean speedAndLoop(KeyEvent event) {
+        Playback.Habits now = playback.habitsProperty().get();
+        KeyCode code = event.getCode();
+        switch (code) {
+            case MINUS, SUBTRACT -> speed(now, -STEP);
+            case PLUS, EQUALS, ADD -> speed(now, STEP);
+            case L -> {
+                playback.habitsProperty().set(now.looped(!now.loop()));
+                tell.accept(
+                        now.loop()
+                                ? "Playing goes on to the end of the song."
+                                : "The marked bars, or the one you are in, are played over and over.");
+            }
+            case C -> toggle(Layer.CLICK);
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void speed(Playback.Habits now, int by) {
+        Playback.Habits changed = now.atPercent(now.percent() + by);
+        playback.habitsProperty().set(changed);
+        tell.accept("Played at " + changed.percent() + " % of the tempo; the pitch stays.");
+    }
+}

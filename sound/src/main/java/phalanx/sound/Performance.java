@@ -1,0 +1,217 @@
+package phalanx.sound;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.guitar.StringSet;
+import phalanx.righthand.Digit;
+import phalanx.righthand.HandPlace;
+import phalanx.song.Bar;
+import phalanx.song.MelodyNote;
+import phalanx.sound.guitar.Pluck;
+import phalanx.sound.guitar.Strings;
+import phalanx.technique.Attack;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
+import phalanx.technique.SlurKind;
+import phalanx.theory.Pitch;
+
+/**
+ * An arrangement as what a guitar is told to do, in order of tick; at one tick strings are let go before they are plucked.
+ *
+ * @param strings of the guitar
+ * @param acts in order
+ * @param tempo quarter notes a minute, as written
+ */
+public record Performance(Strings strings, List<Act> acts, double tempo) {
+    /** Beside the tune: by each voice, not by each note, for inner notes add up. */
+    private static final double BASS = decibels(-4);
+
+    private static final double INNER = decibels(-10);
+    /** Where no tune is played the fingers carry the music. */
+    private static final double INNER_ALONE = decibels(-4);
+
+    private static final double GHOST = decibels(-7);
+    private static final double ACCENT = decibels(2.5);
+    private static final double UPSTROKE = decibels(-2);
+
+    /** A harmonic at the middle of the string sounds about as loud as it is written. */
+    private static final double HARMONIC = 1.5;
+
+    /** The last string of a block sounds so long after the first. */
+    private static final double BLOCK_SECONDS = 0.005;
+
+    private static final double ROLL_GAP_SECONDS = 0.022;
+    private static final double BRUSH_GAP_SECONDS = 0.008;
+
+    /** Something that is done at a tick. */
+    public sealed interface Act {
+        int tick();
+    }
+
+    /**
+     * A string is plucked.
+     *
+     * @param end where it is let go
+     * @param later seconds after the tick
+     */
+    record Plucked(int tick, int end, Layer layer, int string, Pluck pluck, double later) implements Act {}
+
+    /** A note is made from the one before on its string. */
+    record Slurred(int tick, int end, Layer layer, int string, SlurKind kind, double hertz, double level)
+            implements Act {}
+
+    /** A string is let go. */
+    record Let(int tick, Layer layer, int string) implements Act {}
+
+    record Struck(int tick, HitKind kind) implements Act {}
+
+    record Sung(int tick, int end, double hertz) implements Act {}
+
+    record Clicked(int tick, boolean accent) implements Act {}
+
+    public Performance {
+        acts = List.copyOf(acts);
+        if (!(tempo > 0)) {
+            throw new IllegalArgumentException(tempo + " bpm");
+        }
+    }
+
+    private static double decibels(double db) {
+        return Math.pow(10, db / 20);
+    }
+
+    /** On the usual strings. */
+    public static Performance of(Arrangement arrangement) {
+        return of(arrangement, Strings.usual(arrangement.request().instrument()));
+    }
+
+    /** On the strings that are on the guitar. */
+    public static Performance of(Arrangement arrangement, StringSet set) {
+        return of(arrangement, Strings.of(arrangement.request().instrument(), set));
+    }
+
+    private static Performance of(Arrangement arrangement, Strings strings) {
+        List<Act> acts = new ArrayList<>();
+        boolean tune = arrangement.notes().stream().anyMatch(note -> note.role() == Role.MELODY);
+        boolean heel = arrangement.request().picking().place() == HandPlace.HEEL;
+        Map<Integer, List<ArrangedNote>> strokes = new HashMap<>();
+        arrangement.notes().forEach(note -> strokes.computeIfAbsent(note.tick(), tick -> new ArrayList<>())
+                .add(note));
+        for (ArrangedNote note : arrangement.notes()) {
+            Layer layer = layer(note);
+            int end = note.tick() + note.lengthTicks();
+            double level = level(note, tune);
+            if (note.attack() instanceof Attack.Slur slur) {
+                acts.add(new Slurred(
+                        note.tick(), end, layer, note.string(), slur.kind(), Pitch.hertz(note.midi()), level));
+            } else {
+                boolean damped = heel && note.right() == Digit.P && note.role() == Role.BASS;
+                double later = later(note, strokes.get(note.tick()));
+                acts.add(new Plucked(note.tick(), end, layer, note.string(), pluck(note, level, damped), later));
+            }
+        }
+        for (Hit hit : arrangement.hits()) {
+            acts.add(new Struck(hit.tick(), hit.kind()));
+        }
+        if (arrangement.request().tune() == TuneUse.SUNG) {
+            for (MelodyNote note : arrangement.song().melody()) {
+                acts.add(new Sung(note.tick(), note.tick() + note.lengthTicks(), Pitch.hertz(note.midi())));
+            }
+        }
+        for (Bar bar : arrangement.song().bars()) {
+            acts.addAll(clicks(bar, bar.startTick()));
+        }
+        return new Performance(strings, inOrder(acts), arrangement.song().tempo());
+    }
+
+    /** The beats of a bar that begins at a tick, the first of a whole bar with an accent. */
+    static List<Act> clicks(Bar bar, int from) {
+        List<Act> clicks = new ArrayList<>();
+        int step = bar.meter().beatTicks();
+        int first = Math.floorMod(-bar.offsetOf(bar.startTick()), step);
+        for (int tick = first; tick < bar.lengthTicks(); tick += step) {
+            clicks.add(new Clicked(from + tick, bar.offsetOf(bar.startTick() + tick) == 0));
+        }
+        return clicks;
+    }
+
+    /** Strings are let go where the last note on them ends, unless it is taken up there. */
+    private static List<Act> inOrder(List<Act> acts) {
+        List<Act> all = new ArrayList<>(acts);
+        for (Act act : acts) {
+            if (act instanceof Plucked plucked) {
+                all.add(new Let(plucked.end, plucked.layer, plucked.string));
+            } else if (act instanceof Slurred slurred) {
+                all.add(new Let(slurred.end, slurred.layer, slurred.string));
+            }
+        }
+        // a string that a slur takes on is not let go before it
+        Set<List<Integer>> takenOn = new HashSet<>();
+        for (Act act : acts) {
+            if (act instanceof Slurred slurred) {
+                takenOn.add(List.of(slurred.tick, slurred.string));
+            }
+        }
+        all.removeIf(act -> act instanceof Let let && takenOn.contains(List.of(let.tick, let.string)));
+        all.sort(Comparator.comparingInt(Act::tick).thenComparing(act -> !(act instanceof Let)));
+        return all;
+    }
+
+    private static Layer layer(ArrangedNote note) {
+        return note.role() == Role.MELODY ? Layer.TUNE : note.right() == Digit.P ? Layer.THUMB : Layer.FINGERS;
+    }
+
+    private static double level(ArrangedNote note, boolean tune) {
+        double role =
+                switch (note.role()) {
+                    case MELODY -> 1;
+                    case BASS -> BASS;
+                    case INNER -> tune ? INNER : INNER_ALONE;
+                };
+        double weight =
+                switch (note.weight()) {
+                    case GHOST -> GHOST;
+                    case PLAIN -> 1;
+                    case ACCENT -> ACCENT;
+                };
+        return role * weight * (note.attack().goesUp() ? UPSTROKE : 1);
+    }
+
+    private static Pluck pluck(ArrangedNote note, double level, boolean damped) {
+        boolean nail = note.right() != Digit.P;
+        if (note.attack() instanceof Attack.Touched touched) {
+            int n = touched.node().n();
+            double string = Pitch.hertz(note.midi() - touched.node().nearest());
+            return new Pluck(string, n, level * touched.node().strength() * HARMONIC, nail, damped);
+        }
+        return new Pluck(Pitch.hertz(note.midi()), 1, level, nail, damped);
+    }
+
+    private static double later(ArrangedNote note, List<ArrangedNote> stroke) {
+        List<Integer> together = stroke.stream()
+                .filter(other -> other.attack().getClass() == note.attack().getClass()
+                        && other.attack().plucked())
+                .map(ArrangedNote::string)
+                .sorted(note.attack().goesUp() ? Comparator.naturalOrder() : Comparator.reverseOrder())
+                .toList();
+        int place = Math.max(0, together.indexOf(note.string()));
+        if (note.attack() instanceof Attack.Roll) {
+            return place * ROLL_GAP_SECONDS;
+        }
+        if (note.attack() instanceof Attack.Brush) {
+            return place * BRUSH_GAP_SECONDS;
+        }
+        return note.attack() instanceof Attack.Block && together.size() > 1
+                ? place * BLOCK_SECONDS / (together.size() - 1)
+                : 0;
+    }
+}

@@ -1,0 +1,23 @@
+package phalanx.sound.guitar;
+
+/**
+ * How a string is plucked.
+ *
+ * @param hertz the string sounds as it is stopped; a harmonic sounds so many times that
+ * @param harmonic 1 for the plain string, else which harmonic is touched
+ * @param level beside a plain note of the tune, 1
+ * @param nail whether a nail plucks, or the flesh
+ * @param damped whether the heel of the hand lies on the bridge
+ */
+public record Pluck(double hertz, int harmonic, double level, boolean nail, boolean damped) {
+    public Pluck {
+        if (!(hertz > 0) || harmonic < 1 || !(level > 0)) {
+            throw new IllegalArgumentException(hertz + " Hz, harmonic " + harmonic + ", level " + level);
+        }
+    }
+
+    /** The same, so much louder; with nails only where it had any and the player has them. */
+    public Pluck by(double factor, boolean nails) {
+        return new Pluck(hertz, harmonic, factor * level, nail && nails, damped);
+    }
+}
