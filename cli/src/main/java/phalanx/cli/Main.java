@@ -22,6 +22,7 @@ import picocli.CommandLine.Parameters;
             ArrangeCommand.class,
             AuditCommand.class,
             PracticeCommand.class,
+            ListenCommand.class,
             LogCommand.class,
             ShapesCommand.class,
             ReachCommand.class,

@@ -544,6 +544,28 @@ class CommandsTest {
         assertThat(err.toString()).contains(".wav");
     }
 
+    /** What is rendered of a song is heard as that song, note by note; other bars of it and no sound are told apart. */
+    @Test
+    void aTakeIsHeardBesideItsSong() throws IOException {
+        Path in = leadSheet(1, "major", "4/4", "G G4:4 B4:4", "C C5:4 E5:4", "G D5:4 B4:4", "D A4:4 F#4:4");
+        Path take = folder.resolve("take.wav");
+        assertThat(run("arrange", in.toString(), "-o", take.toString())).isZero();
+        JsonNode heard = json("listen", take.toString(), in.toString(), "--click", "0", "--json");
+        assertThat(heard.at("/heard").asInt()).isEqualTo(heard.at("/strokes").asInt());
+        assertThat(heard.at("/thumb/lateMs").asDouble()).isBetween(-4.0, 4.0);
+        assertThat(heard.at("/wrong").size() + heard.at("/missing").size())
+                .as(heard.toString())
+                .isLessThanOrEqualTo(1);
+        assertThat(run("listen", take.toString(), in.toString())).isZero();
+        assertThat(out.toString()).contains("strokes heard", "thumb on 1:");
+        assertThat(run("listen", in.toString(), in.toString())).isEqualTo(3);
+        assertThat(err.toString()).contains("no WAV file");
+        assertThat(run("listen", take.toString(), in.toString(), "--bars", "9")).isEqualTo(2);
+        assertThat(run("listen", take.toString(), in.toString(), "--click", "60"))
+                .isEqualTo(3);
+        assertThat(err.toString()).contains("another song");
+    }
+
     @Test
     void aTuneAloneIsArrangedOverProposedChords() throws IOException {
         Path in = leadSheet(

@@ -1,7 +1,6 @@
 package phalanx.desktop;
 
 import java.util.function.Consumer;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import phalanx.sound.Layer;
 import phalanx.sound.Mix;
@@ -60,13 +59,10 @@ public final class SoundKeys {
         tell.accept("The " + layer.label() + (on ? " is heard." : " is silent."));
     }
 
-    /** Minus and plus change the speed, L the loop, C the click. */
-    public boolean speedAndLoop(KeyEvent event) {
+    /** L turns the loop on and off, C the click. */
+    public boolean loopOrClick(KeyEvent event) {
         Playback.Habits now = playback.habitsProperty().get();
-        KeyCode code = event.getCode();
-        switch (code) {
-            case MINUS, SUBTRACT -> speed(now, -STEP);
-            case PLUS, EQUALS, ADD -> speed(now, STEP);
+        switch (event.getCode()) {
             case L -> {
                 playback.habitsProperty().set(now.looped(!now.loop()));
                 tell.accept(
@@ -82,8 +78,10 @@ public final class SoundKeys {
         return true;
     }
 
-    private void speed(Playback.Habits now, int by) {
-        Playback.Habits changed = now.atPercent(now.percent() + by);
+    /** Plays faster or slower by a twentieth of the tempo. */
+    public void faster(boolean more) {
+        Playback.Habits now = playback.habitsProperty().get();
+        Playback.Habits changed = now.atPercent(now.percent() + (more ? STEP : -STEP));
         playback.habitsProperty().set(changed);
         tell.accept("Played at " + changed.percent() + " % of the tempo; the pitch stays.");
     }

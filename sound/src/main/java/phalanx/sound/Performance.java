@@ -16,8 +16,10 @@ import phalanx.righthand.Digit;
 import phalanx.righthand.HandPlace;
 import phalanx.song.Bar;
 import phalanx.song.MelodyNote;
+import phalanx.sound.guitar.GuitarSound;
 import phalanx.sound.guitar.Pluck;
 import phalanx.sound.guitar.Strings;
+import phalanx.sound.guitar.Tone;
 import phalanx.technique.Attack;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
@@ -52,9 +54,38 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
     private static final double ROLL_GAP_SECONDS = 0.022;
     private static final double BRUSH_GAP_SECONDS = 0.008;
 
+    private static final double CLICK_HERTZ = 1600;
+    private static final double ACCENT_HERTZ = 2200;
+    private static final double CLICK_SECONDS = 0.03;
+    private static final double CLICK = 0.2;
+    private static final double VOICE = 0.06;
+    private static final double OCTAVE = 0.3;
+    private static final double SWELL_SECONDS = 0.03;
+
     /** Something that is done at a tick. */
     public sealed interface Act {
         int tick();
+
+        Layer layer();
+
+        /** Whether it only lets a string go. */
+        default boolean isLet() {
+            return this instanceof Let;
+        }
+
+        /** The string it is done to; 0 for none. */
+        default int string() {
+            return 0;
+        }
+
+        /**
+         * Tells the guitar.
+         *
+         * @param frame at which
+         * @param level of its layer, above 0
+         * @param secondsATick for what lasts
+         */
+        void tell(GuitarSound guitar, long frame, double level, boolean nails, double secondsATick);
     }
 
     /**
@@ -63,20 +94,67 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
      * @param end where it is let go
      * @param later seconds after the tick
      */
-    record Plucked(int tick, int end, Layer layer, int string, Pluck pluck, double later) implements Act {}
+    record Plucked(int tick, int end, Layer layer, int string, Pluck pluck, double later) implements Act {
+        @Override
+        public void tell(GuitarSound guitar, long frame, double level, boolean nails, double secondsATick) {
+            guitar.pluck(frame, string, pluck.by(level, nails), later);
+        }
+    }
 
     /** A note is made from the one before on its string. */
-    record Slurred(int tick, int end, Layer layer, int string, SlurKind kind, double hertz, double level)
-            implements Act {}
+    record Slurred(int tick, int end, Layer layer, int string, SlurKind kind, double hertz, double loud)
+            implements Act {
+        @Override
+        public void tell(GuitarSound guitar, long frame, double level, boolean nails, double secondsATick) {
+            guitar.slur(frame, string, kind, hertz, level * loud);
+        }
+    }
 
     /** A string is let go. */
-    record Let(int tick, Layer layer, int string) implements Act {}
+    record Let(int tick, Layer layer, int string) implements Act {
+        @Override
+        public void tell(GuitarSound guitar, long frame, double level, boolean nails, double secondsATick) {
+            guitar.lift(frame, string);
+        }
+    }
 
-    record Struck(int tick, HitKind kind) implements Act {}
+    record Struck(int tick, HitKind kind) implements Act {
+        @Override
+        public Layer layer() {
+            return Layer.HITS;
+        }
 
-    record Sung(int tick, int end, double hertz) implements Act {}
+        @Override
+        public void tell(GuitarSound guitar, long frame, double level, boolean nails, double secondsATick) {
+            guitar.hit(frame, kind, level);
+        }
+    }
 
-    record Clicked(int tick, boolean accent) implements Act {}
+    record Sung(int tick, int end, double hertz) implements Act {
+        @Override
+        public Layer layer() {
+            return Layer.VOICE;
+        }
+
+        @Override
+        public void tell(GuitarSound guitar, long frame, double level, boolean nails, double secondsATick) {
+            double seconds = (end - tick) * secondsATick;
+            guitar.tone(frame, new Tone(hertz, seconds, VOICE * level, OCTAVE, SWELL_SECONDS));
+        }
+    }
+
+    record Clicked(int tick, boolean accent) implements Act {
+        @Override
+        public Layer layer() {
+            return Layer.CLICK;
+        }
+
+        @Override
+        public void tell(GuitarSound guitar, long frame, double level, boolean nails, double secondsATick) {
+            double hertz = accent ? ACCENT_HERTZ : CLICK_HERTZ;
+            guitar.tone(frame, new Tone(hertz, CLICK_SECONDS, CLICK * level, 0, CLICK_SECONDS / 8));
+        }
+    }
 
     public Performance {
         acts = List.copyOf(acts);

@@ -7,7 +7,6 @@ import java.util.List;
 import phalanx.song.Bar;
 import phalanx.song.Ticks;
 import phalanx.sound.guitar.GuitarSound;
-import phalanx.sound.guitar.Tone;
 
 /**
  * Plays a stretch of a performance, once or over and over, and alone knows where it is: speed, loop and what is heard can be
@@ -23,13 +22,7 @@ public final class Transport implements SampleSource {
     private static final double TAIL_SECONDS = 1.5;
 
     private static final int STEP = 512;
-    private static final double CLICK_HERTZ = 1600;
-    private static final double ACCENT_HERTZ = 2200;
-    private static final double CLICK_SECONDS = 0.03;
-    private static final double CLICK = 0.2;
-    private static final double VOICE = 0.06;
-    private static final double OCTAVE = 0.3;
-    private static final double SWELL_SECONDS = 0.03;
+    private static final double COUNTED = 0.6;
     private static final int KEPT = 4000;
 
     private final Performance performance;
@@ -261,37 +254,11 @@ public final class Transport implements SampleSource {
         return now + Math.max(0, Math.round((act.tick() - tick) / ticksAFrame()));
     }
 
+    /** What is counted in is heard whether the click is on or not. */
     private void tell(Performance.Act act, long frame, boolean counting) {
-        if (act instanceof Performance.Plucked plucked) {
-            double level = mix.level(plucked.layer());
-            if (level > 0) {
-                guitar.pluck(frame, plucked.string(), plucked.pluck().by(level, mix.nails()), plucked.later());
-            }
-        } else if (act instanceof Performance.Slurred slurred) {
-            double level = mix.level(slurred.layer());
-            if (level > 0) {
-                guitar.slur(frame, slurred.string(), slurred.kind(), slurred.hertz(), level * slurred.level());
-            }
-        } else if (act instanceof Performance.Let let) {
-            if (mix.level(let.layer()) > 0) {
-                guitar.lift(frame, let.string());
-            }
-        } else if (act instanceof Performance.Struck struck) {
-            if (mix.level(Layer.HITS) > 0) {
-                guitar.hit(frame, struck.kind(), mix.level(Layer.HITS));
-            }
-        } else if (act instanceof Performance.Sung sung) {
-            if (mix.level(Layer.VOICE) > 0) {
-                double seconds = (sung.end() - sung.tick()) / ticksAFrame() / GuitarSound.RATE;
-                guitar.tone(
-                        frame, new Tone(sung.hertz(), seconds, VOICE * mix.level(Layer.VOICE), OCTAVE, SWELL_SECONDS));
-            }
-        } else if (act instanceof Performance.Clicked clicked) {
-            double level = counting ? Math.max(0.6, mix.level(Layer.CLICK)) : mix.level(Layer.CLICK);
-            if (level > 0) {
-                double hertz = clicked.accent() ? ACCENT_HERTZ : CLICK_HERTZ;
-                guitar.tone(frame, new Tone(hertz, CLICK_SECONDS, CLICK * level, 0, CLICK_SECONDS / 8));
-            }
+        double level = Math.max(mix.level(act.layer()), counting ? COUNTED : 0);
+        if (level > 0) {
+            act.tell(guitar, frame, level, mix.nails(), 1 / (ticksAFrame() * GuitarSound.RATE));
         }
     }
 }

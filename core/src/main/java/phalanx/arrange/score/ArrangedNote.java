@@ -62,6 +62,11 @@ public record ArrangedNote(
         this(tick, lengthTicks, wantedTicks, string, fret, midi, role, left, right, Attack.PLUCK, Weight.PLAIN);
     }
 
+    /** The same stroke with another pitch, as of a finger that misses its fret. */
+    public ArrangedNote sounding(int other) {
+        return new ArrangedNote(tick, lengthTicks, wantedTicks, string, fret, other, role, left, right, attack, weight);
+    }
+
     /** The same place on another guitar, where it sounds what that gives. */
     public ArrangedNote on(Instrument instrument) {
         return new ArrangedNote(

@@ -349,7 +349,7 @@ public final class ScoreStation extends StackPane implements Themed {
             case S -> press(AttackLock.Way.SLURRED);
             case B -> press(AttackLock.Way.BENT);
             case H -> press(AttackLock.Way.HARMONIC);
-            default -> handled = keys.layers(event) || keys.speedAndLoop(event);
+            default -> handled = keys.layers(event) || keys.loopOrClick(event);
         }
         if (handled) {
             event.consume();
@@ -484,6 +484,8 @@ public final class ScoreStation extends StackPane implements Themed {
             case "+", "=" -> score.zoom(true);
             case "-" -> score.zoom(false);
             case "0" -> score.zoomBack();
+            case "<" -> keys.faster(false);
+            case ">" -> keys.faster(true);
             default -> {}
         }
     }

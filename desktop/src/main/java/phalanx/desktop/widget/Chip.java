@@ -66,6 +66,10 @@ public final class Chip extends Button {
         Bounds place = localToScreen(getBoundsInLocal());
         opened.getScene().getStylesheets().setAll(getScene().getStylesheets());
         opened.show(this, place.getMinX(), place.getMaxY() + GAP);
+        // an editor at the right edge stays inside the window
+        double right =
+                getScene().getWindow().getX() + getScene().getX() + getScene().getWidth() - GAP;
+        opened.setX(Math.min(place.getMinX(), right - opened.getWidth()));
         popup = Optional.of(opened);
         content.requestFocus();
     }

@@ -1,0 +1,269 @@
+package phalanx.listening;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.IntPredicate;
+import java.util.stream.Collectors;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.righthand.Digit;
+import phalanx.song.Bar;
+import phalanx.song.Ticks;
+
+/** Compares a take with the passage it is meant to be. */
+public final class Listener {
+    /** The flux stands highest so long before a note is fully in the window; set on rendered takes. */
+    private static final double DELAY_SECONDS = 0.0043;
+
+    private static final double THUMB_REACH_SECONDS = 0.06;
+    /** Fewer strokes found than this share: another song. */
+    private static final double SAME_SONG = 0.5;
+    /** Less than this share of what the string usually holds, in powers of 0.3: it did not sound. */
+    private static final double MISSING = 0.55;
+
+    /** Further apart than so a pinch is none; what is measured there is something else. */
+    private static final double PINCH_SECONDS = 0.03;
+
+    private static final int LOW_PARTIALS = 3;
+    private static final double APART_BINS = 2.2;
+    private static final double WIDTH_BINS = 1.6;
+
+    private final Take take;
+    private final Arrangement arrangement;
+    private final int from;
+    private final int to;
+
+    /**
+     * @param from first tick of the passage
+     * @param to the tick before which it ends
+     */
+    public Listener(Take take, Arrangement arrangement, int from, int to) {
+        this.take = take;
+        this.arrangement = arrangement;
+        this.from = from;
+        this.to = to;
+    }
+
+    /**
+     * What the take tells.
+     *
+     * @param click it was played to; without one the thumb is measured against the player's own even beat
+     * @throws IllegalArgumentException with the reason in words, where nothing can be told: silence, another song
+     */
+    public TakeReport report(Optional<Click> click) {
+        if (take.isSilent()) {
+            throw new IllegalArgumentException("the take is silent");
+        }
+        List<Asked> asked = Asked.of(arrangement, from, to);
+        if (asked.isEmpty()) {
+            throw new IllegalArgumentException("nothing is plucked in these bars");
+        }
+        Flux flux = new Flux(take);
+        List<Double> onsets = flux.onsets(DELAY_SECONDS);
+        int tempo = arrangement.song().tempo();
+        Alignment alignment = Alignment.of(asked, onsets, from, click, tempo);
+        if (alignment.heard() < SAME_SONG * asked.size()) {
+            throw new IllegalArgumentException("only " + alignment.heard() + " of " + asked.size()
+                    + " strokes are found in it: another song, other bars, or a tempo far away");
+        }
+        Line line = Line.through(asked, alignment);
+        Line due = click.map(own -> new Line(own.at(-from), Ticks.milliseconds(1, own.tempo()) / 1000))
+                .orElse(line);
+        Map<Double, List<Double>> errors = new TreeMap<>();
+        List<TakeReport.Wrong> wrong = new ArrayList<>();
+        List<ArrangedNote> missing = new ArrayList<>();
+        List<Heard> heard = new ArrayList<>();
+        Map<Integer, Integer> last = new TreeMap<>();
+        for (int i = 0; i < asked.size(); i++) {
+            double onset = alignment.found(i);
+            if (Double.isNaN(onset)) {
+                missing.addAll(asked.get(i).notes());
+                continue;
+            }
+            double before = i == 0 ? 1 : onset - last(alignment, i);
+            double after = next(alignment, asked, i, onset);
+            for (ArrangedNote note : asked.get(i).notes()) {
+                heard.add(new Heard(
+                        note,
+                        onset,
+                        new Pitches(take)
+                                .of(
+                                        note,
+                                        asked.get(i).notes(),
+                                        Integer.valueOf(note.midi()).equals(last.put(note.string(), note.midi())),
+                                        onset,
+                                        before,
+                                        after)));
+                if (note.right() == Digit.P) {
+                    double exact = thumb(flux, note, asked.get(i), onset);
+                    errors.computeIfAbsent(beat(note.tick()), beat -> new ArrayList<>())
+                            .add(1000 * (exact - due.at(note.tick())));
+                }
+            }
+        }
+        judge(heard, wrong, missing);
+        missing.sort((a, b) -> Integer.compare(a.tick(), b.tick()));
+        List<TakeReport.Steadiness> thumb = errors.entrySet().stream()
+                .map(entry -> steadiness(entry.getKey(), entry.getValue()))
+                .toList();
+        List<Double> every = errors.values().stream().flatMap(List::stream).toList();
+        return new TakeReport(
+                asked.size(),
+                alignment.heard(),
+                60 / (line.pace() * Ticks.QUARTER),
+                drift(asked, alignment),
+                thumb,
+                every.isEmpty() ? Optional.empty() : Optional.of(steadiness(0, every)),
+                wrong,
+                missing,
+                alignment.extra(),
+                take.isClipped());
+    }
+
+    private record Heard(ArrangedNote note, double onset, Pitches.Held held) {}
+
+    private static double last(Alignment alignment, int i) {
+        for (int before = i - 1; before >= 0; before--) {
+            if (!Double.isNaN(alignment.found(before))) {
+                return alignment.found(before);
+            }
+        }
+        return Double.NEGATIVE_INFINITY;
+    }
+
+    private static double next(Alignment alignment, List<Asked> asked, int i, double onset) {
+        for (int after = i + 1; after < asked.size(); after++) {
+            if (!Double.isNaN(alignment.found(after))) {
+                return alignment.found(after) - onset;
+            }
+        }
+        return 1;
+    }
+
+    /** Whether each note sounded, and as what, beside what its string usually has. */
+    private void judge(List<Heard> heard, List<TakeReport.Wrong> wrong, List<ArrangedNote> missing) {
+        Map<List<?>, Double> usual = heard.stream()
+                .collect(Collectors.groupingBy(
+                        one -> kind(one.note()),
+                        Collectors.collectingAndThen(
+                                Collectors.mapping(one -> one.held().strength(), Collectors.toList()),
+                                Listener::median)));
+        for (Heard one : heard) {
+            double floor = MISSING * usual.get(kind(one.note()));
+            Pitches.Held held = one.held();
+            if (held.strength() == 0 && held.otherStrength() == 0) {
+                // all its partials lie on those of notes that sound with it: nothing can be said
+                continue;
+            }
+            if (held.other().isPresent() && held.otherStrength() > floor) {
+                wrong.add(new TakeReport.Wrong(one.note(), held.other().get()));
+            } else if (held.strength() < floor) {
+                missing.add(one.note());
+            }
+        }
+    }
+
+    private static List<?> kind(ArrangedNote note) {
+        return List.of(note.string(), note.role());
+    }
+
+    private static double median(List<Double> values) {
+        double[] sorted = values.stream().mapToDouble(value -> value).sorted().toArray();
+        return sorted[sorted.length / 2];
+    }
+
+    /** When the thumb's note begins, told by its own partials where a finger plucks with it. */
+    private double thumb(Flux flux, ArrangedNote note, Asked stroke, double onset) {
+        if (stroke.notes().size() == 1) {
+            return onset;
+        }
+        double own = flux.bins(Asked.hertz(note));
+        double[] others = stroke.notes().stream()
+                .filter(other -> other != note)
+                .mapToDouble(other -> flux.bins(Asked.hertz(other)))
+                .toArray();
+        // below the finger's lowest partial nothing of it is heard
+        double below = Arrays.stream(others).min().orElseThrow() - APART_BINS;
+        double highest = below > own + 1 ? below : Double.POSITIVE_INFINITY;
+        IntPredicate counts = bin -> bin < highest
+                && bin < (LOW_PARTIALS + 0.5) * own
+                && nearPartial(bin, own, WIDTH_BINS)
+                && Arrays.stream(others).noneMatch(other -> nearPartial(bin, other, APART_BINS));
+        double exact = flux.halfway(onset, THUMB_REACH_SECONDS, counts) + DELAY_SECONDS;
+        return Math.abs(exact - onset) <= PINCH_SECONDS ? exact : onset;
+    }
+
+    private static boolean nearPartial(int bin, double base, double width) {
+        double k = Math.max(1, Math.round(bin / base));
+        return Math.abs(bin - k * base) <= width;
+    }
+
+    private double beat(int tick) {
+        Bar bar = arrangement.song().barAt(tick);
+        double beats = bar.offsetOf(tick) / (double) bar.meter().beatTicks();
+        return 1 + Math.round(2 * beats) / 2.0;
+    }
+
+    private static TakeReport.Steadiness steadiness(double beat, List<Double> errors) {
+        double mean = errors.stream().mapToDouble(error -> error).average().orElseThrow();
+        double squares = errors.stream()
+                .mapToDouble(error -> (error - mean) * (error - mean))
+                .sum();
+        double spread = errors.size() > 1 ? Math.sqrt(squares / (errors.size() - 1)) : 0;
+        return new TakeReport.Steadiness(beat, mean, spread, errors);
+    }
+
+    private double drift(List<Asked> asked, Alignment alignment) {
+        int third = asked.size() / 3;
+        if (third < 3) {
+            return 0;
+        }
+        double first = Line.through(asked, alignment, 0, third).pace();
+        double last = Line.through(asked, alignment, asked.size() - third, asked.size())
+                .pace();
+        return 100 * (first / last - 1);
+    }
+
+    /**
+     * An even beat: the line through onsets, by least squares.
+     *
+     * @param zero seconds at tick 0
+     * @param pace seconds a tick
+     */
+    private record Line(double zero, double pace) {
+        static Line through(List<Asked> asked, Alignment alignment) {
+            return through(asked, alignment, 0, asked.size());
+        }
+
+        static Line through(List<Asked> asked, Alignment alignment, int first, int end) {
+            double n = 0;
+            double x = 0;
+            double y = 0;
+            double xx = 0;
+            double xy = 0;
+            double origin = asked.get(first).tick();
+            for (int i = first; i < end; i++) {
+                if (!Double.isNaN(alignment.found(i))) {
+                    double tick = asked.get(i).tick() - origin;
+                    n++;
+                    x += tick;
+                    y += alignment.found(i);
+                    xx += tick * tick;
+                    xy += tick * alignment.found(i);
+                }
+            }
+            double spread = n * xx - x * x;
+            double pace = spread == 0 ? 1.0 / Ticks.QUARTER : (n * xy - x * y) / spread;
+            double at = n == 0 ? 0 : (y - pace * x) / n;
+            return new Line(at - pace * origin, pace);
+        }
+
+        double at(int tick) {
+            return zero + pace * tick;
+        }
+    }
+}

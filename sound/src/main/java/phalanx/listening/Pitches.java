@@ -1,0 +1,157 @@
+package phalanx.listening;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import phalanx.arrange.score.ArrangedNote;
+
+/**
+ * Whether a note that is asked for is what began at an onset: the spectrum after it, less what rang before, is compared at
+ * the note's partials and at those of its neighbours, where they can be told apart. The thresholds were set on rendered takes.
+ */
+final class Pitches {
+    private static final double STRETCH_SECONDS = 0.2;
+    private static final double SHORTEST_SECONDS = 0.08;
+    private static final double AFTER_SECONDS = 0.008;
+    private static final int PADDED = 16_384;
+    private static final double HIGHEST_HERTZ = 5000;
+    private static final int MOST_PARTIALS = 24;
+    /** Half the width of a partial under the window, times the stretch: a Hann window's main lobe is four bins wide. */
+    private static final double HALF_LOBE = 1.3;
+
+    /** Partials are compared by this power of their size, so that high ones count beside low ones. */
+    private static final double COMPRESSED = 0.3;
+
+    private static final double AROUND = Math.pow(2, 0.35 / 12);
+    /** So much better a neighbour fits before the note counts as wrong. */
+    private static final double BETTER = 1.1;
+    /** Other notes are looked for so many semitones around. */
+    private static final int NEIGHBOURS = 4;
+
+    private static final int FEWEST_PARTIALS = 2;
+
+    private final Take take;
+
+    Pitches(Take take) {
+        this.take = take;
+    }
+
+    /**
+     * What a note's partials hold at an onset.
+     *
+     * @param strength of the note as asked, a mean over its own partials
+     * @param other the neighbour that fits better, if one does
+     * @param otherStrength of that neighbour
+     */
+    record Held(double strength, Optional<Integer> other, double otherStrength) {}
+
+    /**
+     * @param together all notes that begin there
+     * @param repeats whether its string has just sounded the same note, so that nothing of it need be new
+     * @param before seconds since the onset before, and to the next
+     */
+    Held of(
+            ArrangedNote note,
+            List<ArrangedNote> together,
+            boolean repeats,
+            double onset,
+            double before,
+            double after) {
+        double length = Math.max(SHORTEST_SECONDS, Math.min(STRETCH_SECONDS, after - 2 * AFTER_SECONDS));
+        double earlier = Math.max(SHORTEST_SECONDS, Math.min(STRETCH_SECONDS, before - AFTER_SECONDS));
+        double[] now = spectrum(onset + AFTER_SECONDS, length);
+        double[] then = spectrum(onset - AFTER_SECONDS - earlier, earlier);
+        double[] raw = now.clone();
+        for (int bin = 0; bin < now.length; bin++) {
+            now[bin] = Math.max(0, now[bin] - then[bin]);
+        }
+        double lobe = HALF_LOBE / length;
+        double[] own = partials(note.midi(), note, together, now, lobe);
+        double[] sounding = repeats ? partials(note.midi(), note, together, raw, lobe) : own;
+        double best = 0;
+        double strength = 0;
+        int neighbour = note.midi();
+        for (int by = -NEIGHBOURS; by <= NEIGHBOURS; by++) {
+            int midi = note.midi() + by;
+            boolean asked = together.stream().anyMatch(other -> other.midi() == midi);
+            if (by == 0 || asked) {
+                continue;
+            }
+            double[] other = partials(midi, note, together, now, lobe);
+            // partial beside partial, where both can be told apart: low ones are louder than high ones
+            double ofOwn = 0;
+            double ofOther = 0;
+            int counted = 0;
+            for (int k = 0; k < own.length; k++) {
+                if (!Double.isNaN(sounding[k]) && !Double.isNaN(other[k]) && apart(k + 1, note, by, lobe)) {
+                    ofOwn += sounding[k];
+                    ofOther += other[k];
+                    counted++;
+                }
+            }
+            if (counted >= FEWEST_PARTIALS && ofOther > best * ofOwn) {
+                best = ofOther / Math.max(1e-9, ofOwn);
+                strength = ofOther / counted;
+                neighbour = midi;
+            }
+        }
+        return new Held(mean(own), best > BETTER ? Optional.of(neighbour) : Optional.empty(), strength);
+    }
+
+    /** Whether a partial of the note is none of the neighbour's, nor the other way round. */
+    private static boolean apart(int k, ArrangedNote note, int by, double lobe) {
+        double own = Asked.hertz(note);
+        double other = own * Math.pow(2, by / 12.0);
+        return beside(k * own, other) > lobe && beside(k * other, own) > lobe;
+    }
+
+    /** How far a frequency lies from the nearest multiple of another. */
+    private static double beside(double hertz, double base) {
+        return Math.abs(Math.max(1, Math.round(hertz / base)) * base - hertz);
+    }
+
+    private static double mean(double[] partials) {
+        return Arrays.stream(partials).filter(Double::isFinite).average().orElse(0);
+    }
+
+    private double[] spectrum(double from, double seconds) {
+        int window = (int) (seconds * take.rate());
+        return new Spectra(take, window, Math.max(PADDED, Integer.highestOneBit(2 * window - 1)))
+                .at((int) (from * take.rate()));
+    }
+
+    /** The partials of a pitch, none where they do not stand apart from other notes or from its neighbours. */
+    private double[] partials(int midi, ArrangedNote note, List<ArrangedNote> together, double[] sizes, double lobe) {
+        double base = Asked.hertz(note) * Math.pow(2, (midi - note.midi()) / 12.0);
+        double[] partials = new double[MOST_PARTIALS];
+        Arrays.fill(partials, Double.NaN);
+        for (int k = 1; k <= MOST_PARTIALS && k * base < HIGHEST_HERTZ; k++) {
+            double hertz = k * base;
+            boolean resolved = hertz * (Math.pow(2, 1 / 12.0) - 1) > lobe;
+            if (resolved && standsApart(hertz, note, together, lobe)) {
+                partials[k - 1] = Math.pow(loudest(sizes, hertz), COMPRESSED);
+            }
+        }
+        return partials;
+    }
+
+    private static boolean standsApart(double hertz, ArrangedNote note, List<ArrangedNote> together, double lobe) {
+        for (ArrangedNote other : together) {
+            if (other != note && beside(hertz, Asked.hertz(other)) < lobe) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private double loudest(double[] sizes, double hertz) {
+        double perBin = take.rate() / (2.0 * sizes.length);
+        int low = (int) Math.floor(hertz / AROUND / perBin);
+        int high = Math.min(sizes.length - 1, (int) Math.ceil(hertz * AROUND / perBin));
+        double loudest = 0;
+        for (int bin = low; bin <= high; bin++) {
+            loudest = Math.max(loudest, sizes[bin]);
+        }
+        return loudest;
+    }
+}
