@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -65,6 +66,11 @@ final class TopBar extends HBox {
     /** The choice about a sung tune's sound. */
     private static final String VOICE = "voice";
 
+    /** Chips that are understood by their value. */
+    private static final Set<String> SPEAKING = Set.of("tuning", "tune", "level", "speed");
+
+    private static final double WIDE = 1200;
+
     private final Workbench workbench;
     private final Playback playback;
     private Supplier<List<Path>> recentFiles = List::of;
@@ -95,6 +101,14 @@ final class TopBar extends HBox {
         getChildren().add(plain("open", "Open", "Open a lead sheet (Ctrl+O)", actions.open));
         getChildren().add(recent(actions));
         getChildren().add(plain("export", "Export", "Write the arrangement to a file (Ctrl+E)", actions.export));
+        widthProperty().addListener((property, before, now) -> fit(now.doubleValue()));
+    }
+
+    /** In a narrow window the chips whose values speak for themselves go without their names. */
+    private void fit(double width) {
+        lookupAll(".chip").stream()
+                .filter(node -> node instanceof Chip && SPEAKING.contains(node.getId()))
+                .forEach(node -> ((Chip) node).showName(width >= WIDE));
     }
 
     /** Takes what lists the songs that were open lately. */

@@ -22,7 +22,7 @@ final class Pitches {
     /** Partials are compared by this power of their size, so that high ones count beside low ones. */
     private static final double COMPRESSED = 0.3;
 
-    private static final double AROUND = Math.pow(2, 0.35 / 12);
+    private static final double AROUND = Math.pow(2, 0.2 / 12);
     /** So much better a neighbour fits before the note counts as wrong. */
     private static final double BETTER = 1.1;
     /** Other notes are looked for so many semitones around. */
@@ -102,7 +102,8 @@ final class Pitches {
     private static boolean apart(int k, ArrangedNote note, int by, double lobe) {
         double own = Asked.hertz(note);
         double other = own * Math.pow(2, by / 12.0);
-        return beside(k * own, other) > lobe && beside(k * other, own) > lobe;
+        double reach = lobe + (AROUND - 1) * k * Math.max(own, other);
+        return beside(k * own, other) > reach && beside(k * other, own) > reach;
     }
 
     /** How far a frequency lies from the nearest multiple of another. */
@@ -137,7 +138,7 @@ final class Pitches {
 
     private static boolean standsApart(double hertz, ArrangedNote note, List<ArrangedNote> together, double lobe) {
         for (ArrangedNote other : together) {
-            if (other != note && beside(hertz, Asked.hertz(other)) < lobe) {
+            if (other != note && beside(hertz, Asked.hertz(other)) < lobe + (AROUND - 1) * hertz) {
                 return false;
             }
         }

@@ -84,7 +84,7 @@ class ListenerTest {
     }
 
     /**
-     * Of 40 songs 127 of 143 wrong and 143 of 169 missing notes were found, 48 of 3,278 invented; the thumb's mean by beat was
+     * Of 40 songs 134 of 143 wrong and 152 of 169 missing notes were found, 37 of 3,278 invented; the thumb's mean by beat was
      * off by 0.9 ms in the middle, 3.3 at nine in ten, 9.0 at most. The bounds leave room for three songs.
      */
     @Test
@@ -144,9 +144,9 @@ class ListenerTest {
                 off.get(off.size() - 1));
         assertThat(off.get(off.size() / 2)).isLessThan(3);
         assertThat(off.get(9 * off.size() / 10)).isLessThan(7);
-        assertThat(foundWrong / (double) wrong).isGreaterThan(0.75);
-        assertThat(foundMissing / (double) missing).isGreaterThan(0.7);
-        assertThat(invented / (double) notes).isLessThan(0.03);
+        assertThat(foundWrong / (double) wrong).isGreaterThan(0.8);
+        assertThat(foundMissing / (double) missing).isGreaterThan(0.75);
+        assertThat(invented / (double) notes).isLessThan(0.025);
     }
 
     private static double beatOf(Arrangement arrangement, ArrangedNote note) {

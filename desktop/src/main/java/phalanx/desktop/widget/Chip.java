@@ -17,6 +17,7 @@ public final class Chip extends Button {
     private static final double GAP = 4;
     private static final double SPACING = 8;
 
+    private final Label nameLabel = new Label();
     private final Label value = new Label();
     private Supplier<Node> editor;
     private Optional<Popup> popup = Optional.empty();
@@ -30,7 +31,7 @@ public final class Chip extends Button {
         setId(id);
         getStyleClass().add("chip");
         setMinWidth(USE_PREF_SIZE);
-        Label nameLabel = new Label(name);
+        nameLabel.setText(name);
         nameLabel.getStyleClass().add("name");
         value.getStyleClass().add("value");
         HBox content = new HBox(SPACING, nameLabel, value);
@@ -39,6 +40,12 @@ public final class Chip extends Button {
         setTooltip(new Tooltip(help));
         value.textProperty().addListener((property, before, now) -> setAccessibleText(name + " " + now));
         setOnAction(event -> toggle());
+    }
+
+    /** Shows the value alone where room is short; the tip and screen readers still say what it is. */
+    public void showName(boolean shown) {
+        nameLabel.setVisible(shown);
+        nameLabel.setManaged(shown);
     }
 
     public StringProperty valueProperty() {
