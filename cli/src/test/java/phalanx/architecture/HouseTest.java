@@ -54,7 +54,7 @@ class HouseTest {
     @ArchTest
     static final ArchRule SOUND_KNOWS_THE_CORE_ONLY = noClasses()
             .that()
-            .resideInAPackage("phalanx.sound..")
+            .resideInAnyPackage("phalanx.sound..", "phalanx.listening..")
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("javafx..", "phalanx.desktop..", "phalanx.formats..", "phalanx.cli..");

@@ -7,6 +7,7 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -40,6 +41,30 @@ class TodayTest {
                 .filter(block -> block.kind() == Today.Kind.RETURN)
                 .map(block -> block.step().getAsInt())
                 .toList();
+    }
+
+    /** Two weeks, worked out by hand: 1 March 2026 is a Sunday, so its week began on 23 February. */
+    @Test
+    void progressIsTheFastestOfADayAndThePassesOfAWeek() {
+        List<LogEntry> log = new ArrayList<>();
+        play(log, 0, FIRST, "ccxc");
+        play(log, 0, FIRST.plusDays(1), "ccc");
+        for (int day = 0; day < Today.STUCK_AFTER; day++) {
+            play(log, 1, FIRST.plusDays(10 + day), "cx");
+        }
+        log.add(new LogEntry(
+                FIRST.plusDays(1).atTime(19, 0).toInstant(ZoneOffset.UTC), "Song", "all", "step 2", 72, true));
+        Progress progress = Progress.of(log, ZONE);
+        assertThat(progress.tempo()).hasSize(2 + Today.STUCK_AFTER).containsEntry(FIRST, 60);
+        assertThat(progress.tempo()).containsEntry(FIRST.plusDays(1), 72);
+        assertThat(progress.weeks())
+                .containsExactly(
+                        Map.entry(FIRST.minusDays(6), 4),
+                        Map.entry(FIRST.plusDays(1), 4),
+                        Map.entry(FIRST.plusDays(8), 10));
+        assertThat(progress.climbed()).containsExactly("step 0");
+        assertThat(progress.stuck()).containsExactly("step 1");
+        assertThat(Progress.of(List.of(), ZONE).weeks()).isEmpty();
     }
 
     /** Boxes of 1, 2 and 4 days; a slip begins again. Days worked out by hand. */

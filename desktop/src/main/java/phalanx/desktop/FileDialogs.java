@@ -18,6 +18,9 @@ public interface FileDialogs {
     /** A song to open, or nothing if the player changed their mind. */
     Optional<Path> open();
 
+    /** A recording to listen to, or nothing. */
+    Optional<Path> take();
+
     /**
      * A file to write.
      *
@@ -57,6 +60,7 @@ public interface FileDialogs {
                 "*.tab.txt",
                 "*.txt",
                 "*" + ProjectFile.ENDING);
+        private static final ExtensionFilter RECORDINGS = new ExtensionFilter("Recordings", "*.wav");
         private static final ExtensionFilter PROJECTS = new ExtensionFilter("Projects", "*" + ProjectFile.ENDING);
         private static final List<ExtensionFilter> ARRANGEMENTS = List.of(
                 new ExtensionFilter("MusicXML with tablature", "*.musicxml"),
@@ -77,9 +81,18 @@ public interface FileDialogs {
 
         @Override
         public Optional<Path> open() {
+            return open("Open a song", LEAD_SHEETS);
+        }
+
+        @Override
+        public Optional<Path> take() {
+            return open("Open a recording", RECORDINGS);
+        }
+
+        private Optional<Path> open(String title, ExtensionFilter files) {
             FileChooser chooser = new FileChooser();
-            chooser.setTitle("Open a song");
-            chooser.getExtensionFilters().add(LEAD_SHEETS);
+            chooser.setTitle(title);
+            chooser.getExtensionFilters().add(files);
             return Optional.ofNullable(chooser.showOpenDialog(window.get())).map(File::toPath);
         }
 

@@ -24,6 +24,7 @@ import phalanx.desktop.arrange.ScoreStation;
 import phalanx.desktop.guitar.GuitarStation;
 import phalanx.desktop.picking.PickingStation;
 import phalanx.desktop.practice.PracticeStation;
+import phalanx.desktop.practice.Takes;
 import phalanx.desktop.session.Journal;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.shapes.ShapesStation;
@@ -119,7 +120,13 @@ public final class Shell extends StackPane {
             case SHAPES -> new ShapesStation(workbench, playback, searches, Platform::runLater);
             case PICKING -> new PickingStation(workbench, playback);
             case SCORE -> score;
-            case PRACTICE -> new PracticeStation(workbench, playback, journal, Clock.systemUTC());
+            case PRACTICE ->
+                new PracticeStation(
+                        workbench,
+                        playback,
+                        journal,
+                        new Takes(dialogs::take, searches, Platform::runLater, workbench::say),
+                        Clock.systemUTC());
         };
     }
 

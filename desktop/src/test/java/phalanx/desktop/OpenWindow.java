@@ -69,6 +69,11 @@ abstract class OpenWindow extends ApplicationTest {
                     }
 
                     @Override
+                    public Optional<Path> take() {
+                        return toOpen;
+                    }
+
+                    @Override
                     public Optional<Chosen> save(String title) {
                         return toSave.map(file -> new Chosen(file, false));
                     }

@@ -2,15 +2,27 @@ package phalanx.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import javafx.scene.chart.LineChart;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
+import phalanx.arrange.score.Arrangement;
+import phalanx.listening.SimulatedPlayer;
+import phalanx.listening.Take;
 import phalanx.practice.Step;
 import phalanx.practice.Today;
 import phalanx.song.Bar;
@@ -70,6 +82,17 @@ class PracticeStationTest extends OpenWindow {
         type(KeyCode.LEFT);
         assertThat(text("#practice-place")).startsWith("Step 2 of");
 
+        type(KeyCode.P);
+        waitForText(
+                "#progress-words", "1 of " + ladder.getItems().size() + " steps climbed; clean up to " + fast + " bpm");
+        LineChart<?, ?> chart = lookup("#practice-progress .chart")
+                .match(LineChart.class::isInstance)
+                .query();
+        assertThat(chart.getData().get(0).getData()).hasSize(1);
+        assertThat(chart.getData().get(0).getData().get(0).getYValue()).isEqualTo(fast);
+        type(KeyCode.P);
+        assertThat(lookup("#practice-progress").query().isVisible()).isFalse();
+
         ListView<Today.Block> today = lookup("#today").queryListView();
         assertThat(today.getItems()).extracting(Today.Block::kind).startsWith(Today.Kind.WARM_UP, Today.Kind.NEW);
         interact(() -> today.getSelectionModel().select(1));
@@ -95,5 +118,45 @@ class PracticeStationTest extends OpenWindow {
         waitUntilArranged();
         assertThat(ladder.getItems().get(ladder.getItems().size() - 1).tempo()).isEqualTo(60);
         assertThat(text("#practice-name")).isEqualTo(here);
+    }
+
+    /** A step recorded by the simulated player, late on beat 2 by 20 ms, is opened and told as such. */
+    @Test
+    void aRecordingOfTheLastStepIsHeard() throws Exception {
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        Arrangement shown = workbench.arrangement().orElseThrow();
+        ListView<Step> ladder = lookup("#ladder").queryListView();
+        interact(() -> ladder.getSelectionModel().selectLast());
+        SimulatedPlayer.Flaws late = new SimulatedPlayer.Flaws(List.of(0.0, 20.0), 0, 0, 0, 0, Double.NaN);
+        Take take = new SimulatedPlayer(shown, late, 1)
+                .play(0, shown.song().endTick(), 80)
+                .take();
+        Path file = folder.resolve("mine.wav");
+        wav(take, file);
+        toOpen = Optional.of(file);
+        type(KeyCode.W);
+        waitFor(() -> lookup("#take-heading").tryQuery().isPresent());
+        assertThat(text("#take-heading")).contains("strokes heard, 80 bpm, held");
+        assertThat(lookup("#practice-take .label").queryAll().stream()
+                        .map(node -> ((Label) node).getText())
+                        .toList())
+                .anyMatch(words -> words.matches("(1[0-9]|2[0-4]) ms late, spread \\d+"));
+        toOpen = Optional.of(Files.writeString(folder.resolve("none.wav"), "no sound"));
+        type(KeyCode.W);
+        waitForText("#message", "none.wav: it is no WAV file. Nothing was kept.");
+    }
+
+    private static void wav(Take take, Path file) throws Exception {
+        byte[] bytes = new byte[2 * take.samples().length];
+        for (int i = 0; i < take.samples().length; i++) {
+            int value = Math.round(take.samples()[i] * Short.MAX_VALUE);
+            bytes[2 * i] = (byte) value;
+            bytes[2 * i + 1] = (byte) (value >> 8);
+        }
+        AudioFormat format = new AudioFormat(take.rate(), 16, 1, true, false);
+        AudioSystem.write(
+                new AudioInputStream(new ByteArrayInputStream(bytes), format, take.samples().length),
+                AudioFileFormat.Type.WAVE,
+                file.toFile());
     }
 }

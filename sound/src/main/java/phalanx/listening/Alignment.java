@@ -3,7 +3,6 @@ package phalanx.listening;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import phalanx.song.Ticks;
 
 /** Which onset of a take is which stroke: to the click where there is one, else by following the player's own beat. */
@@ -33,7 +32,8 @@ final class Alignment {
     private final double[] found;
     private int extra;
 
-    private Alignment(List<Asked> asked, List<Double> onsets, int start) {
+    /** One in which nothing is found yet. */
+    Alignment(List<Asked> asked, List<Double> onsets, int start) {
         this.start = start;
         this.asked = asked;
         this.onsets = onsets;
@@ -42,16 +42,32 @@ final class Alignment {
     }
 
     /**
+     * To a click.
+     *
      * @param start first tick of the passage
-     * @param click none to follow the player's own beat
-     * @param tempo written, quarter notes a minute
      */
-    static Alignment of(List<Asked> asked, List<Double> onsets, int start, Optional<Click> click, double tempo) {
+    static Alignment to(List<Asked> asked, List<Double> onsets, int start, Click click) {
         Alignment alignment = new Alignment(asked, onsets, start);
-        if (!asked.isEmpty() && !onsets.isEmpty()) {
-            alignment.track(click.orElseGet(() -> alignment.guess(tempo)), click.isEmpty());
+        if (!onsets.isEmpty()) {
+            alignment.track(click, false);
         }
         return alignment;
+    }
+
+    /**
+     * Without a click: one for each of the first onsets as the first stroke, at the tempo that fits it best. Where all
+     * strokes are evenly apart rhythm alone does not tell them from each other.
+     *
+     * @param tempo written, quarter notes a minute
+     */
+    static List<Alignment> guesses(List<Asked> asked, List<Double> onsets, int start, double tempo) {
+        List<Alignment> guesses = new ArrayList<>();
+        for (int first = 0; first < Math.min(TRIED_ONSETS, onsets.size()); first++) {
+            Alignment alignment = new Alignment(asked, onsets, start);
+            alignment.track(alignment.guess(tempo, onsets.get(first)), true);
+            guesses.add(alignment);
+        }
+        return guesses;
     }
 
     /** Seconds at which a stroke was heard; not a number where it was not. */
@@ -72,31 +88,29 @@ final class Alignment {
         return asked.get(0).tick();
     }
 
-    /** The tempo and beginning at which most strokes have an onset, the nearest written tempo first. */
-    private Click guess(double tempo) {
-        Click best = new Click(onsets.get(0), tempo);
-        double most = -1;
+    /** The tempo at which most strokes have an onset when one is the first of them, the nearest written tempo first. */
+    private Click guess(double tempo, double onset) {
+        Click best = new Click(onset, tempo);
+        double most = Double.NEGATIVE_INFINITY;
         int some = Math.min(TRIED_STROKES, asked.size());
         for (double ratio = SLOWEST; ratio <= FASTEST; ratio += TEMPO_STEP) {
-            for (int first = 0; first < Math.min(TRIED_ONSETS, onsets.size()); first++) {
-                Click tried = new Click(onsets.get(first), tempo * ratio);
-                double score = 0;
-                for (int i = 0; i < some; i++) {
-                    double due = tried.at(asked.get(i).tick() - from());
-                    double near = onsets.get(nearest(due)) - due;
-                    double width = 0.25 * gap(tried, i);
-                    score += Math.max(0, 1 - Math.abs(near) / width);
-                }
-                // strokes twice as far apart hit as often: fewer onsets left over decide
-                double end = tried.at(asked.get(some - 1).tick() - from());
-                long between = onsets.stream()
-                        .filter(onset -> onset >= tried.seconds() - 0.02 && onset <= end + 0.02)
-                        .count();
-                score -= 0.5 * Math.abs(between - some) + 0.001 * Math.abs(Math.log(ratio)) + 0.2 * first;
-                if (score > most) {
-                    most = score;
-                    best = tried;
-                }
+            Click tried = new Click(onset, tempo * ratio);
+            double score = 0;
+            for (int i = 0; i < some; i++) {
+                double due = tried.at(asked.get(i).tick() - from());
+                double near = onsets.get(nearest(due)) - due;
+                double width = 0.25 * gap(tried, i);
+                score += Math.max(0, 1 - Math.abs(near) / width);
+            }
+            // strokes twice as far apart hit as often: fewer onsets left over decide
+            double end = tried.at(asked.get(some - 1).tick() - from());
+            long between = onsets.stream()
+                    .filter(one -> one >= tried.seconds() - 0.02 && one <= end + 0.02)
+                    .count();
+            score -= 0.5 * Math.abs(between - some) + 0.001 * Math.abs(Math.log(ratio));
+            if (score > most) {
+                most = score;
+                best = tried;
             }
         }
         return best;

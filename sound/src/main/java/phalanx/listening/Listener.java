@@ -19,6 +19,9 @@ public final class Listener {
     /** The flux stands highest so long before a note is fully in the window; set on rendered takes. */
     private static final double DELAY_SECONDS = 0.0043;
 
+    /** So many strokes tell where the player begins. */
+    private static final int TRIED_STROKES = 24;
+
     private static final double THUMB_REACH_SECONDS = 0.06;
     /** Fewer strokes found than this share: another song. */
     private static final double SAME_SONG = 0.5;
@@ -65,7 +68,8 @@ public final class Listener {
         Flux flux = new Flux(take);
         List<Double> onsets = flux.onsets(DELAY_SECONDS);
         int tempo = arrangement.song().tempo();
-        Alignment alignment = Alignment.of(asked, onsets, from, click, tempo);
+        Alignment alignment = click.map(own -> Alignment.to(asked, onsets, from, own))
+                .orElseGet(() -> likeliest(asked, onsets, tempo));
         if (alignment.heard() < SAME_SONG * asked.size()) {
             throw new IllegalArgumentException("only " + alignment.heard() + " of " + asked.size()
                     + " strokes are found in it: another song, other bars, or a tempo far away");
@@ -122,6 +126,41 @@ public final class Listener {
                 missing,
                 alignment.extra(),
                 take.isClipped());
+    }
+
+    /** Of several ways to follow the player's own beat the one whose first strokes sound most as they are written. */
+    private Alignment likeliest(List<Asked> asked, List<Double> onsets, int tempo) {
+        Alignment best = new Alignment(asked, onsets, from);
+        double most = Double.NEGATIVE_INFINITY;
+        for (Alignment guess : Alignment.guesses(asked, onsets, from, tempo)) {
+            double fit = guess.heard() / (double) asked.size();
+            int tried = Math.min(TRIED_STROKES, asked.size());
+            for (int i = 0; i < tried; i++) {
+                if (!Double.isNaN(guess.found(i))) {
+                    fit += right(asked, guess, i) / tried;
+                }
+            }
+            if (fit > most) {
+                most = fit;
+                best = guess;
+            }
+        }
+        return best;
+    }
+
+    /** The share of a stroke's notes that no neighbour fits better. */
+    private double right(List<Asked> asked, Alignment alignment, int i) {
+        double onset = alignment.found(i);
+        List<ArrangedNote> notes = asked.get(i).notes();
+        double before = i == 0 ? 1 : onset - last(alignment, i);
+        double after = next(alignment, asked, i, onset);
+        return notes.stream()
+                        .filter(note -> new Pitches(take)
+                                .of(note, notes, false, onset, before, after)
+                                .other()
+                                .isEmpty())
+                        .count()
+                / (double) notes.size();
     }
 
     private record Heard(ArrangedNote note, double onset, Pitches.Held held) {}

@@ -146,7 +146,7 @@ class ListenerTest {
         assertThat(off.get(9 * off.size() / 10)).isLessThan(7);
         assertThat(foundWrong / (double) wrong).isGreaterThan(0.8);
         assertThat(foundMissing / (double) missing).isGreaterThan(0.75);
-        assertThat(invented / (double) notes).isLessThan(0.025);
+        assertThat(invented / (double) notes).isLessThan(DEEP ? 0.015 : 0.04);
     }
 
     private static double beatOf(Arrangement arrangement, ArrangedNote note) {
@@ -171,6 +171,8 @@ class ListenerTest {
             assertThat(without.heard()).as("at %s", tempo).isGreaterThan((int) (0.97 * without.strokes()));
             assertThat(without.tempo()).isCloseTo(tempo, within(0.3));
             assertThat(without.all().orElseThrow().spread()).isLessThan(5);
+            // one stroke off, nearly every note would be another
+            assertThat(without.wrong().size() + without.missing().size()).isLessThan(8);
         }
     }
 

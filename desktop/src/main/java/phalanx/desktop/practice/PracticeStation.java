@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -35,6 +36,7 @@ import phalanx.desktop.widget.WhenShown;
 import phalanx.desktop.widget.WordsCell;
 import phalanx.practice.Ladder;
 import phalanx.practice.LogEntry;
+import phalanx.practice.Progress;
 import phalanx.practice.Step;
 import phalanx.practice.Today;
 import phalanx.song.Section;
@@ -72,6 +74,9 @@ public final class PracticeStation extends StackPane implements Themed {
     private final Button start = Cards.button(
             "practice-start", "Start (space)", "Play the step in a loop, after a bar of clicks", this::toggle);
     private final ScoreView view = new ScoreView(tick -> requestFocus(), tick -> requestFocus());
+    private final Takes takes;
+    private final ProgressView progress = new ProgressView();
+    private final TakePanel take = new TakePanel();
     private final AnimationTimer cursor = new AnimationTimer() {
         @Override
         public void handle(long now) {
@@ -90,9 +95,11 @@ public final class PracticeStation extends StackPane implements Themed {
 
     /**
      * @param journal keeps what is practised
+     * @param takes hears recordings
      * @param clock says when
      */
-    public PracticeStation(Workbench workbench, Playback playback, Journal journal, Clock clock) {
+    public PracticeStation(Workbench workbench, Playback playback, Journal journal, Takes takes, Clock clock) {
+        this.takes = takes;
         this.journal = journal;
         this.clock = clock;
         this.workbench = workbench;
@@ -147,10 +154,23 @@ public final class PracticeStation extends StackPane implements Themed {
         view.zoom(false);
         view.setMinHeight(0);
         VBox.setVgrow(view, Priority.ALWAYS);
+        progress.setVisible(false);
+        take.setVisible(false);
+        StackPane lower = new StackPane(view, progress, take);
+        lower.setMinHeight(0);
+        VBox.setVgrow(lower, Priority.ALWAYS);
         HBox heading = new HBox(24, name, place);
         heading.setAlignment(Pos.BASELINE_LEFT);
         VBox right = new VBox(
-                8, heading, adds, beat(), buttons(), new FlowPane(16, 4, clean, record), why, view, Cards.small(BREAK));
+                8,
+                heading,
+                adds,
+                beat(),
+                buttons(),
+                new FlowPane(16, 4, clean, record),
+                why,
+                lower,
+                Cards.small(BREAK));
         right.getStyleClass().add("card");
         right.setPadding(new Insets(24));
         HBox.setHgrow(right, Priority.ALWAYS);
@@ -170,7 +190,7 @@ public final class PracticeStation extends StackPane implements Themed {
         setFocusTraversable(true);
         setAccessibleText(
                 "Practice. Space starts and stops, C clean, X not clean, Enter or right the next step, left the one"
-                        + " before, up and down the tempo");
+                        + " before, up and down the tempo, P the progress, W a recording");
         // what is left is not heard on
         sceneProperty().addListener((property, before, now) -> {
             if (now == null) {
@@ -205,7 +225,17 @@ public final class PracticeStation extends StackPane implements Themed {
                 Cards.button("practice-slower", "Slower (down)", "By four", () -> faster(-TEMPO_STEP)),
                 Cards.button("practice-faster", "Faster (up)", "By four", () -> faster(TEMPO_STEP)),
                 Cards.button("practice-before", "Before (left)", "The step before", () -> go(-1)),
-                Cards.button("practice-next", "Next (Enter)", "The next step", () -> go(1)));
+                Cards.button("practice-next", "Next (Enter)", "The next step", () -> go(1)),
+                Cards.button(
+                        "practice-progress-show",
+                        "Progress (P)",
+                        "Tempo over days, or the notes again",
+                        this::toggleProgress),
+                Cards.button(
+                        "practice-take-open",
+                        "Take (W)",
+                        "Open a recording of this step and hear what it tells",
+                        this::hearTake));
         buttons.setAlignment(Pos.CENTER_LEFT);
         return buttons;
     }
@@ -263,7 +293,8 @@ public final class PracticeStation extends StackPane implements Themed {
             count.clear();
             view.setVisible(false);
         } else {
-            view.setVisible(true);
+            showBelow(progress.isVisible() ? progress : view);
+            showProgress();
             // an edit elsewhere leaves the player where they were
             int again = Math.max(0, steps.stream().map(Step::name).toList().indexOf(before));
             list.getSelectionModel().select(again);
@@ -432,6 +463,51 @@ public final class PracticeStation extends StackPane implements Themed {
                 .orElse("");
     }
 
+    /** The charts of the log in place of the notes, or the notes again. */
+    private void toggleProgress() {
+        showBelow(progress.isVisible() ? view : progress);
+        showProgress();
+        requestFocus();
+    }
+
+    private void showBelow(Node shown) {
+        for (Node node : List.of(view, progress, take)) {
+            node.setVisible(node == shown);
+        }
+    }
+
+    /** Asks for a recording of the step and shows what it tells. */
+    private void hearTake() {
+        if (steps.isEmpty()) {
+            return;
+        }
+        stop();
+        Step step = steps.get(at());
+        Arrangement part = part(step);
+        int from = step.bars().get(0).startTick();
+        int to = step.bars().get(step.bars().size() - 1).endTick();
+        takes.hear(part, from, to, report -> {
+            take.show(report, part.song());
+            showBelow(take);
+        });
+        requestFocus();
+    }
+
+    private void showProgress() {
+        if (!progress.isVisible()) {
+            return;
+        }
+        String chosen = passage.getValue();
+        int goal = workbench.arrangement().orElseThrow().song().tempo();
+        int all = steps.size();
+        journal.of(title(), entries -> {
+            List<LogEntry> own = entries.stream()
+                    .filter(entry -> entry.passage().equals(chosen))
+                    .toList();
+            progress.show(Progress.of(own, clock.getZone()), all, goal);
+        });
+    }
+
     private void showCount(Step step) {
         count.show(step, step.bars().get(0));
         next.setText("");
@@ -460,6 +536,7 @@ public final class PracticeStation extends StackPane implements Themed {
         journal.add(new LogEntry(
                 clock.instant(), title(), passage.getValue(), steps.get(at()).name(), chosenTempo, good));
         showRecord();
+        showProgress();
         if (cleanPasses >= Today.CLEAN_ENOUGH && at() + 1 < steps.size()) {
             workbench.say(Message.plain(
                     "Clean " + Today.CLEAN_ENOUGH + " times: " + steps.get(at()).name() + ". Now what is new."));
@@ -504,6 +581,8 @@ public final class PracticeStation extends StackPane implements Themed {
             case LEFT -> go(-1);
             case UP -> faster(TEMPO_STEP);
             case DOWN -> faster(-TEMPO_STEP);
+            case P -> toggleProgress();
+            case W -> hearTake();
             case HOME -> list.getSelectionModel().select(0);
             default -> handled = keys.layers(event);
         }
