@@ -35,6 +35,8 @@ public final class Playback {
     private Optional<StringSet> strings = Optional.empty();
     private Optional<Transport> transport = Optional.empty();
     private int fromTick;
+    /** Whether bars are practised: at a tempo of their own, always with a click. */
+    private boolean practising;
 
     /**
      * How the player wants to hear it.
@@ -90,8 +92,8 @@ public final class Playback {
         this.background = background;
         this.interfaceThread = interfaceThread;
         habits.addListener((property, before, now) -> transport.ifPresent(running -> {
-            running.setMix(now.mix());
-            if (now.percent() != before.percent()) {
+            running.setMix(mix());
+            if (now.percent() != before.percent() && !practising) {
                 running.setSpeed(now.speed());
             }
         }));
@@ -184,16 +186,16 @@ public final class Playback {
         int from = bars.get(0).startTick();
         int to = bars.get(bars.size() - 1).endTick();
         fromTick = from;
+        practising = true;
+        Mix clicking = mix();
+        double speed = atTempo / (double) part.song().tempo();
+        Transport.Stretch stretch = Transport.Stretch.loop(from, to).after(bars.get(0));
+        start(() -> new Transport(performance(part), stretch, clicking, speed));
+    }
+
+    private Mix mix() {
         Mix mix = habits.get().mix();
-        Mix clicking = mix.level(Layer.CLICK) > 0 ? mix : mix.with(Layer.CLICK, 1);
-        start(() -> {
-            Transport running = new Transport(
-                    performance(part),
-                    Transport.Stretch.loop(from, to).after(bars.get(0)),
-                    clicking,
-                    atTempo / (double) part.song().tempo());
-            return running;
-        });
+        return practising && mix.level(Layer.CLICK) == 0 ? mix.with(Layer.CLICK, 1) : mix;
     }
 
     /** Another tempo for the bars that are practised, from now on. */
@@ -235,19 +237,8 @@ public final class Playback {
         latest.incrementAndGet();
         output.stop();
         transport = Optional.empty();
+        practising = false;
         playing.set(false);
-    }
-
-    /** Whether bars are played over and over, or the song, or something is heard. */
-    public boolean isRunning() {
-        return transport.isPresent() && !output.isOver();
-    }
-
-    /** Percent of the written tempo that is played now: a loop may have made it faster. */
-    public int percent() {
-        return transport
-                .map(running -> (int) Math.round(PERCENT * running.speed()))
-                .orElse(habits.get().percent());
     }
 
     /** Where the playback is, in ticks, before its first tick while it counts in; the end stops it. */

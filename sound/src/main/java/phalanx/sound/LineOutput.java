@@ -7,10 +7,7 @@ import javax.sound.sampled.LineUnavailableException;
 import javax.sound.sampled.SourceDataLine;
 import phalanx.sound.guitar.GuitarSound;
 
-/**
- * Plays through the default sound card. A daemon thread feeds the line; a device that goes while it plays leaves a silent
- * clock behind.
- */
+/** Plays through the default sound card. A daemon thread feeds the line. */
 public final class LineOutput implements Output {
     private static final AudioFormat FORMAT = new AudioFormat(GuitarSound.RATE, 16, 2, true, false);
     private static final int CHUNK = 1024;
@@ -19,7 +16,6 @@ public final class LineOutput implements Output {
 
     private final SourceDataLine line;
     private volatile Thread feeder;
-    private volatile long given;
     private volatile boolean over;
     private long startFrame;
     private double heard;
@@ -53,7 +49,6 @@ public final class LineOutput implements Output {
     public void start(SampleSource source) {
         stop();
         startFrame = line.getLongFramePosition();
-        given = 0;
         over = false;
         line.start();
         Thread thread = new Thread(() -> feed(source), "sound");
@@ -65,12 +60,16 @@ public final class LineOutput implements Output {
 
     private void feed(SampleSource source) {
         float[] samples = new float[2 * CHUNK];
-        while (feeder == Thread.currentThread() && !over) {
-            int got = source.read(samples, CHUNK);
+        int got = CHUNK;
+        while (feeder == Thread.currentThread() && got == CHUNK) {
+            got = source.read(samples, CHUNK);
             byte[] bytes = Pcm.of(samples, got);
-            given += got;
-            over = got < CHUNK;
             line.write(bytes, 0, bytes.length);
+        }
+        if (feeder == Thread.currentThread()) {
+            line.drain();
+            // while the last was heard something else may have begun
+            over = over || feeder == Thread.currentThread();
         }
     }
 
@@ -91,6 +90,6 @@ public final class LineOutput implements Output {
 
     @Override
     public boolean isOver() {
-        return over && seconds() * GuitarSound.RATE >= given;
+        return over;
     }
 }

@@ -83,7 +83,7 @@ public final class Transport implements SampleSource {
     }
 
     /** From a frame on, a tick moves evenly. */
-    private record Leg(long frame, double tick, double ticksAFrame, int round) {}
+    private record Leg(long frame, double tick, double ticksAFrame) {}
 
     /** @param speed 1 for the written tempo */
     public Transport(Performance performance, Stretch stretch, Mix mix, double speed) {
@@ -126,7 +126,7 @@ public final class Transport implements SampleSource {
     }
 
     private void leg() {
-        legs.addLast(new Leg(guitar.frame(), tick, ticksAFrame(), round));
+        legs.addLast(new Leg(guitar.frame(), tick, ticksAFrame()));
         if (legs.size() > KEPT) {
             legs.removeFirst();
         }
@@ -163,11 +163,6 @@ public final class Transport implements SampleSource {
         Leg leg = legAt(seconds);
         double at = leg.tick + (seconds * GuitarSound.RATE - GuitarSound.LEAD - leg.frame) * leg.ticksAFrame;
         return Math.min(stretch.to(), Math.max(legs.getFirst().tick, at));
-    }
-
-    /** Which round is heard, from 0. */
-    public synchronized int roundAt(double seconds) {
-        return legAt(seconds).round;
     }
 
     private Leg legAt(double seconds) {

@@ -309,6 +309,10 @@ public final class PracticeStation extends StackPane implements Themed {
     private void show(int index) {
         stop();
         Step step = steps.get(index);
+        if (take.isVisible()) {
+            // what was heard was of the step before
+            showBelow(view);
+        }
         cleanPasses = 0;
         chosenTempo = step.tempo();
         name.setText(step.name());
@@ -423,6 +427,7 @@ public final class PracticeStation extends StackPane implements Themed {
             stop();
         } else if (!steps.isEmpty()) {
             Step step = steps.get(at());
+            showBelow(view);
             playback.practise(part(step), step.bars(), chosenTempo);
             sounding = true;
             start.setText("Stop (space)");
@@ -523,7 +528,9 @@ public final class PracticeStation extends StackPane implements Themed {
     private void stopped() {
         cursor.stop();
         view.moveCursor(-1);
-        showCount(steps.get(at()));
+        if (!steps.isEmpty()) {
+            showCount(steps.get(at()));
+        }
         sounding = false;
         start.setText("Start (space)");
     }
