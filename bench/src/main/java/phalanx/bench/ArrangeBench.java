@@ -16,9 +16,9 @@ import org.openjdk.jmh.annotations.Warmup;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.advice.KeyAdvice;
 import phalanx.arrange.advice.KeyAdvisor;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
-import phalanx.arrange.demand.Role;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.FingeringFinder;
@@ -26,9 +26,9 @@ import phalanx.lefthand.shape.PricedShape;
 import phalanx.lefthand.shape.ShapeQuery;
 import phalanx.lefthand.shape.ShapeSearch;
 import phalanx.righthand.BassLine;
-import phalanx.righthand.Level;
 import phalanx.righthand.Digit;
 import phalanx.righthand.DigitAssigner;
+import phalanx.righthand.Level;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
 import phalanx.righthand.Pluck;
@@ -53,7 +53,8 @@ public class ArrangeBench {
     private final Song longSong = BenchSongs.eighths(320);
     private final Arranger warm = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
     private final Arrangement arranged = warm.arrange(song);
-    private final ShapeLock lock = arranged.slots().get(arranged.slots().size() / 2).lock();
+    private final ShapeLock lock =
+            arranged.slots().get(arranged.slots().size() / 2).lock();
     private final List<Pluck> plucks = arranged.notes().stream()
             .map(note -> new Pluck(note.tick(), note.string(), note.role() == Role.BASS))
             .toList();

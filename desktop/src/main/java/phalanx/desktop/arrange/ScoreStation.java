@@ -112,6 +112,11 @@ public final class ScoreStation extends StackPane implements Themed {
                 "Score. Arrow keys move and with Shift mark bars, Ctrl+C copies what is decided in them and Ctrl+V puts it on others, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, N adds an inner note and Delete drops one, M adds one halfway to the next moment, O moves the tune note an octave up and with Shift down, full stop and comma make it longer and shorter, plus and minus zoom, F lists all findings, V the versions, T shows a staff above, ] goes to the next finding");
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
+        playback.habitsProperty().addListener((property, before, now) -> {
+            if (now.loop() != before.loop() && playback.playingProperty().get()) {
+                workbench.arrangement().ifPresent(this::play);
+            }
+        });
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
         addEventHandler(KeyEvent.KEY_TYPED, this::onTyped);
         setOnMousePressed(event -> requestFocus());
