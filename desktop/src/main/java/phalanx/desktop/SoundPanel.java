@@ -16,7 +16,7 @@ import javafx.util.StringConverter;
 import phalanx.desktop.widget.Cards;
 import phalanx.sound.Layer;
 
-/** How it is played: speed, loop, count-in, and how loud each layer is. Changes are heard at once. */
+/** How it is played: speed, loop, count-in, and how loud each layer is. Count-in and faster rounds hold from the next start on. */
 final class SoundPanel extends VBox {
     private static final double WIDTH = 360;
     private static final double GAP = 8;

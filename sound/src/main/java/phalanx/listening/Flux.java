@@ -67,8 +67,8 @@ final class Flux {
         return (first + at * hop + window / 2.0) / take.rate();
     }
 
-    /** Its growth from a moment on, hop by hop, over some bins. */
-    private double[] row(int first, int hops, IntPredicate counts) {
+    /** Its growth from a moment on, hop by hop. */
+    private double[] row(int first, int hops) {
         double[] grown = new double[hops];
         double[][] before = new double[BACK][];
         for (int i = -BACK; i < hops; i++) {
@@ -79,9 +79,7 @@ final class Flux {
             int slot = Math.floorMod(i, BACK);
             if (i >= 0) {
                 for (int bin = lowest; bin <= highest; bin++) {
-                    if (counts.test(bin)) {
-                        grown[i] += Math.max(0, sizes[bin] - before[slot][bin]);
-                    }
+                    grown[i] += Math.max(0, sizes[bin] - before[slot][bin]);
                 }
             }
             before[slot] = sizes;
@@ -93,7 +91,7 @@ final class Flux {
     List<Double> onsets(double delay) {
         int first = -window;
         int hops = (take.samples().length + window) / hop + 1;
-        double[] row = row(first, hops, bin -> true);
+        double[] row = row(first, hops);
         double[] sorted = row.clone();
         Arrays.sort(sorted);
         double top = sorted[(int) (0.99 * (sorted.length - 1))];

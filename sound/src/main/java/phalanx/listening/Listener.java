@@ -93,7 +93,6 @@ public final class Listener {
             for (ArrangedNote note : asked.get(i).notes()) {
                 heard.add(new Heard(
                         note,
-                        onset,
                         new Pitches(take)
                                 .of(
                                         note,
@@ -163,7 +162,7 @@ public final class Listener {
                 / (double) notes.size();
     }
 
-    private record Heard(ArrangedNote note, double onset, Pitches.Held held) {}
+    private record Heard(ArrangedNote note, Pitches.Held held) {}
 
     private static double last(Alignment alignment, int i) {
         for (int before = i - 1; before >= 0; before--) {
