@@ -513,8 +513,13 @@ public final class PracticeStation extends StackPane implements Themed {
         });
     }
 
+    /** Of a step of one bar what is counted; of more bars that is told while they are played. */
     private void showCount(Step step) {
-        count.show(step, step.bars().get(0));
+        if (step.bars().size() == 1) {
+            count.show(step, step.bars().get(0));
+        } else {
+            count.clear();
+        }
         next.setText("");
     }
 
