@@ -7,6 +7,7 @@ import java.util.concurrent.Callable;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.events.LadderJson;
 import phalanx.formats.reading.FormatException;
+import phalanx.practice.Drills;
 import phalanx.practice.Ladder;
 import phalanx.practice.Step;
 import phalanx.project.Solve;
@@ -28,6 +29,11 @@ final class PracticeCommand implements Callable<Integer> {
     @Option(names = "--bars", paramLabel = "FROM-TO", description = "These bars alone, by their numbers, such as 5-8.")
     private String bars;
 
+    @Option(
+            names = "--drills",
+            description = "Exercises on what is hard in them in place of the ladder, each by itself.")
+    private boolean drills;
+
     @Option(names = "--json", description = "Answer as JSON.")
     private boolean json;
 
@@ -45,12 +51,12 @@ final class PracticeCommand implements Callable<Integer> {
             for (int i = 0; i < steps.size(); i++) {
                 Step step = steps.get(i);
                 out.printf("%d. %s, %d bpm%n", i + 1, step.name(), step.tempo());
-                out.printf("   new: %s; %s%n", step.adds(), step.why());
+                out.printf("   %s: %s; %s%n", drills ? "drill" : "new", step.adds(), step.why());
                 if (step.bars().size() == 1) {
                     out.printf("   count: %s%n", step.count());
                 }
             }
-            if (!steps.isEmpty()) {
+            if (!steps.isEmpty() && !drills) {
                 out.printf(
                         "Each in a loop until it is clean: %s.%n", steps.get(0).clean());
             }
@@ -60,11 +66,14 @@ final class PracticeCommand implements Callable<Integer> {
     }
 
     private List<Step> steps(Arrangement arrangement) {
-        if (bars == null) {
-            return Ladder.of(arrangement);
+        int first = 0;
+        int last = arrangement.song().bars().size() - 1;
+        if (bars != null) {
+            BarRange range = BarRange.parse(bars, arrangement.song(), spec);
+            first = range.first();
+            last = range.last();
         }
-        BarRange range = BarRange.parse(bars, arrangement.song(), spec);
-        return Ladder.of(arrangement, range.first(), range.last());
+        return drills ? Drills.of(arrangement, first, last) : Ladder.of(arrangement, first, last);
     }
 
     private void say(String line) {

@@ -5,18 +5,13 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
 import phalanx.arrange.audit.Audit;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.TempoCeiling;
-import phalanx.guitar.Instrument;
-import phalanx.righthand.Counting;
 import phalanx.righthand.Digit;
-import phalanx.song.Bar;
-import phalanx.song.ChordChange;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.technique.Attack;
@@ -31,16 +26,14 @@ import phalanx.technique.Hit;
 public final class Ladder {
     /** So many bars are a line. */
     private static final int LINE = 4;
-    /** All is built up at this share of the tempo that it ends with. */
-    private static final double SLOW = 0.6;
 
     private static final double FASTER = 0.08;
     private static final int LEAST_FASTER = 4;
     private static final String LOOP = "three times in a row, no stop, counting aloud";
 
     private final Arrangement arrangement;
-    private final Instrument instrument;
     private final Song song;
+    private final Passage passage;
     private final int first;
     private final int last;
     private final TempoCeiling ceiling;
@@ -51,14 +44,14 @@ public final class Ladder {
 
     private Ladder(Arrangement arrangement, int first, int last) {
         this.arrangement = arrangement;
-        this.instrument = arrangement.request().instrument();
         this.song = arrangement.song();
         this.first = first;
         this.last = last;
         this.ceiling = Audit.of(arrangement).barCeilings(arrangement).subList(first, last + 1).stream()
                 .min(Comparator.comparingDouble(TempoCeiling::tempo))
                 .orElseThrow();
-        this.slow = Math.max(Song.SLOWEST, (int) Math.round(SLOW * goal()));
+        this.passage = new Passage(arrangement);
+        this.slow = passage.slow(goal());
     }
 
     /** For a whole song. */
@@ -96,7 +89,7 @@ public final class Ladder {
                 build(bar);
             }
             for (int bar = from; bar < to; bar++) {
-                join(bar, bar + 1, "the change from bar " + number(bar) + " to bar " + number(bar + 1));
+                join(bar, bar + 1, "the change from bar " + passage.number(bar) + " to bar " + passage.number(bar + 1));
             }
             join(from, to, "the bars in a row");
             begun = begun < 0 ? from : begun;
@@ -125,31 +118,15 @@ public final class Ladder {
         return lines;
     }
 
-    private int number(int bar) {
-        return song.bars().get(bar).number();
-    }
-
-    /** A bar as players call it: its number, and the chord it begins with. */
-    private String name(int bar) {
-        int tick = song.bars().get(bar).startTick();
-        return (number(bar) == 0 ? "the pickup" : "bar " + number(bar))
-                + song.chart().stream()
-                        .filter(change -> change.startTick() <= tick)
-                        .reduce((before, later) -> later)
-                        .flatMap(ChordChange::chord)
-                        .map(chord -> " (" + chord.text() + ")")
-                        .orElse("");
-    }
-
     /** The thumb of a bar, then its fingers one by one; a bar whose figure is known comes whole. */
     private void build(int bar) {
-        List<ArrangedNote> notes = plain(bar, bar);
-        if (notes.isEmpty() || !passages.add(content(notes, bar))) {
+        List<ArrangedNote> notes = passage.plain(bar, bar);
+        if (notes.isEmpty() || !passages.add(passage.content(notes, bar))) {
             return;
         }
-        if (!figures.add(figure(notes, bar))) {
+        if (!figures.add(passage.figure(notes, bar))) {
             step(
-                    name(bar) + ", the same figure",
+                    passage.name(bar) + ", the same figure",
                     bar,
                     bar,
                     notes,
@@ -166,11 +143,11 @@ public final class Ladder {
                 .toList());
         if (!thumb.isEmpty()) {
             step(
-                    name(bar) + ", thumb alone",
+                    passage.name(bar) + ", thumb alone",
                     bar,
                     bar,
                     thumb,
-                    "the thumb of " + name(bar),
+                    "the thumb of " + passage.name(bar),
                     "the thumb must run by itself before a finger comes to it");
         }
         List<ArrangedNote> played = new ArrayList<>(thumb);
@@ -181,13 +158,13 @@ public final class Ladder {
             boolean pinch = beats.contains(finger.tick());
             played.sort(Comparator.comparingInt(ArrangedNote::tick).thenComparingInt(note -> -note.string()));
             step(
-                    name(bar) + ", " + finger.right().symbol() + " on " + counted(bar, finger.tick()),
+                    passage.name(bar) + ", " + finger.right().symbol() + " on " + passage.counted(bar, finger.tick()),
                     bar,
                     bar,
                     played,
                     finger.right().symbol()
                             + (brush ? " brushing " + stroke.size() + " strings" : " on string " + finger.string())
-                            + " on " + counted(bar, finger.tick())
+                            + " on " + passage.counted(bar, finger.tick())
                             + (pinch ? ", with the thumb" : thumb.isEmpty() ? "" : ", between the thumb's"),
                     pinch
                             ? "what falls with the thumb is easiest"
@@ -215,26 +192,11 @@ public final class Ladder {
         return strokes;
     }
 
-    private String counted(int bar, int tick) {
-        TreeSet<Integer> struck = new TreeSet<>(Set.of(tick));
-        Bar own = song.bars().get(bar);
-        List<Counting.Count> counts = Counting.of(own, struck);
-        String beat = "";
-        for (var count : counts) {
-            boolean number = Character.isDigit(count.word().charAt(0));
-            beat = number ? count.word() : beat;
-            if (count.tick() == tick) {
-                return number ? count.word() : beat + count.word();
-            }
-        }
-        return "beat " + own.beatOf(tick);
-    }
-
     private void join(int from, int to, String what) {
-        List<ArrangedNote> notes = plain(from, to);
-        if (from < to && !notes.isEmpty() && passages.add(content(notes, from))) {
+        List<ArrangedNote> notes = passage.plain(from, to);
+        if (from < to && !notes.isEmpty() && passages.add(passage.content(notes, from))) {
             step(
-                    "bars " + number(from) + " to " + number(to),
+                    "bars " + passage.number(from) + " to " + passage.number(to),
                     from,
                     to,
                     notes,
@@ -249,8 +211,8 @@ public final class Ladder {
 
     /** What is made besides plucking, each in a step of its own. */
     private void addColours() {
-        List<ArrangedNote> all = in(first, last);
-        List<ArrangedNote> notes = plain(first, last);
+        List<ArrangedNote> all = passage.in(first, last);
+        List<ArrangedNote> notes = passage.plain(first, last);
         if (steps.get(steps.size() - 1).bars().size() < last - first + 1) {
             // bars in which nothing is plucked go along
             step("all bars", first, last, notes, "the bars without a note", "the count goes on through them");
@@ -315,38 +277,5 @@ public final class Ladder {
                             ? "the song wants " + song.tempo() + " bpm; here " + ceiling.reason()
                             : "faster only from what is clean"));
         }
-    }
-
-    private List<ArrangedNote> in(int from, int to) {
-        int start = song.bars().get(from).startTick();
-        int end = song.bars().get(to).endTick();
-        return arrangement.notes().stream()
-                .filter(note -> note.tick() >= start && note.tick() < end)
-                .toList();
-    }
-
-    /** Every note plucked where it is held; harmonics are left out. */
-    private List<ArrangedNote> plain(int from, int to) {
-        return in(from, to).stream()
-                .filter(note -> !(note.attack() instanceof Attack.Touched))
-                .map(note ->
-                        note.attack().plucked() ? note : note.on(instrument).struck(Attack.PLUCK, note.weight()))
-                .toList();
-    }
-
-    /** When which digit plucks, from the beginning of a bar. */
-    private List<?> figure(List<ArrangedNote> notes, int bar) {
-        int start = song.bars().get(bar).startTick();
-        return notes.stream()
-                .map(note -> List.of(note.tick() - start, note.right()))
-                .toList();
-    }
-
-    /** What is played where, from the beginning of a bar. */
-    private List<?> content(List<ArrangedNote> notes, int bar) {
-        int start = song.bars().get(bar).startTick();
-        return notes.stream()
-                .map(note -> List.of(note.tick() - start, note.string(), note.fret(), note.right()))
-                .toList();
     }
 }

@@ -12,16 +12,69 @@ import java.util.Objects;
  * @param step its name
  * @param tempo quarter notes a minute
  * @param clean whether it was clean
+ * @param seconds how long it was worked on; 0 where that is not known
+ * @param feel how hard it felt
+ * @param note what the player wrote; mostly empty
  */
-public record LogEntry(Instant at, String song, String passage, String step, int tempo, boolean clean) {
+public record LogEntry(
+        Instant at,
+        String song,
+        String passage,
+        String step,
+        int tempo,
+        boolean clean,
+        int seconds,
+        Feel feel,
+        String note) {
+    /** How a pass felt. */
+    public enum Feel {
+        NOT_SAID("not said"),
+        EASY("easy"),
+        FAIR("fair"),
+        HARD("hard"),
+        STRAINED("strained");
+
+        private final String label;
+
+        Feel(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+
+        /** The next one, round and round. */
+        public Feel next() {
+            return values()[(ordinal() + 1) % values().length];
+        }
+    }
+
     public LogEntry {
         Objects.requireNonNull(at, "at");
         Objects.requireNonNull(song, "song");
         Objects.requireNonNull(passage, "passage");
         Objects.requireNonNull(step, "step");
+        Objects.requireNonNull(feel, "feel");
+        Objects.requireNonNull(note, "note");
         at = Instant.ofEpochSecond(at.getEpochSecond());
-        if (tempo <= 0) {
-            throw new IllegalArgumentException(tempo + " bpm");
+        if (tempo <= 0 || seconds < 0) {
+            throw new IllegalArgumentException(tempo + " bpm for " + seconds + " s");
         }
+    }
+
+    /** A pass of which nothing more was said. */
+    public LogEntry(Instant at, String song, String passage, String step, int tempo, boolean clean, int seconds) {
+        this(at, song, passage, step, tempo, clean, seconds, Feel.NOT_SAID, "");
+    }
+
+    /** The same pass with how it felt. */
+    public LogEntry feeling(Feel newFeel) {
+        return new LogEntry(at, song, passage, step, tempo, clean, seconds, newFeel, note);
+    }
+
+    /** The same pass with what the player wrote. */
+    public LogEntry noted(String newNote) {
+        return new LogEntry(at, song, passage, step, tempo, clean, seconds, feel, newNote);
     }
 }

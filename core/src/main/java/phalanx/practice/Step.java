@@ -38,7 +38,8 @@ public record Step(
     public enum Hands {
         THUMB("thumb"),
         FINGERS("fingers"),
-        BOTH("both");
+        BOTH("both"),
+        LEFT("left hand");
 
         private final String label;
 
@@ -65,6 +66,9 @@ public record Step(
     }
 
     public Hands hands() {
+        if (notes.isEmpty()) {
+            return Hands.LEFT;
+        }
         long thumb = notes.stream().filter(note -> note.right() == Digit.P).count();
         return thumb == notes.size() ? Hands.THUMB : thumb == 0 ? Hands.FINGERS : Hands.BOTH;
     }

@@ -6,9 +6,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * What to practise today: warm up, then steps that come back and new ones in turn, the weakest first, a rest after 25
@@ -29,6 +31,8 @@ public final class Today {
     private static final int MOST_IN_A_ROW = 25;
     private static final int REST = 5;
     private static final int BOXES = 5;
+    /** Days that a step rests after it strained. An assumption of ours, to the safe side. */
+    private static final int STRAIN_RESTS = 2;
 
     private final List<Step> steps;
     private final LocalDate today;
@@ -86,11 +90,16 @@ public final class Today {
                 : new Today(steps, entries, today, zone).blocks(minutes);
     }
 
+    /** How far up a ladder the player has come: the place after the last step that was ever climbed. */
+    static int climbed(List<Step> steps, List<LogEntry> entries, LocalDate today, ZoneId zone) {
+        return new Today(steps, entries, today, zone).next();
+    }
+
     private List<Block> blocks(int minutes) {
-        List<Block> blocks =
-                new ArrayList<>(List.of(new Block(Kind.WARM_UP, OptionalInt.of(0), WARM_UP, "slow and easy")));
+        List<Block> blocks = new ArrayList<>(List.of(new Block(Kind.WARM_UP, OptionalInt.of(0), WARM_UP, warmUp())));
         List<Integer> due = due();
-        int next = next();
+        // what strains is not built upon
+        int next = resting(next()) ? steps.size() : next();
         int left = minutes - WARM_UP;
         int inARow = WARM_UP;
         boolean again = true;
@@ -118,12 +127,37 @@ public final class Today {
     private List<Integer> due() {
         List<Integer> due = new ArrayList<>();
         for (int i = 0; i < steps.size(); i++) {
-            if (box(i) > 0 && !today.isBefore(last(i).plusDays(1L << box(i) - 1)) || lost(i)) {
+            boolean comesBack = box(i) > 0 && !today.isBefore(last(i).plusDays(1L << box(i) - 1)) || lost(i);
+            if (comesBack && !resting(i)) {
                 due.add(i);
             }
         }
         due.sort(Comparator.comparingDouble(this::cleanShare));
         return due;
+    }
+
+    /** Whether it strained the hand a short while ago. */
+    private boolean resting(int step) {
+        return step < steps.size()
+                && strained(step)
+                        .filter(day -> today.isBefore(day.plusDays(STRAIN_RESTS)))
+                        .isPresent();
+    }
+
+    private Optional<LocalDate> strained(int step) {
+        return days(step).entrySet().stream()
+                .filter(day -> day.getValue().stream().anyMatch(entry -> entry.feel() == LogEntry.Feel.STRAINED))
+                .map(Map.Entry::getKey)
+                .reduce((before, later) -> later);
+    }
+
+    private String warmUp() {
+        return "slow and easy"
+                + IntStream.range(0, steps.size())
+                        .filter(this::resting)
+                        .mapToObj(step -> "; " + steps.get(step).name() + " strained: it rests until "
+                                + strained(step).orElseThrow().plusDays(STRAIN_RESTS))
+                        .collect(Collectors.joining());
     }
 
     /** The first step above all that were ever climbed. */

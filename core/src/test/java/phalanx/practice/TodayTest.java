@@ -32,7 +32,7 @@ class TodayTest {
     private static void play(List<LogEntry> log, int step, LocalDate day, String passes) {
         for (char pass : passes.toCharArray()) {
             log.add(new LogEntry(
-                    day.atTime(18, 0).toInstant(ZoneOffset.UTC), "Song", "all", "step " + step, 60, pass == 'c'));
+                    day.atTime(18, 0).toInstant(ZoneOffset.UTC), "Song", "all", "step " + step, 60, pass == 'c', 40));
         }
     }
 
@@ -53,15 +53,16 @@ class TodayTest {
             play(log, 1, FIRST.plusDays(10 + day), "cx");
         }
         log.add(new LogEntry(
-                FIRST.plusDays(1).atTime(19, 0).toInstant(ZoneOffset.UTC), "Song", "all", "step 2", 72, true));
+                FIRST.plusDays(1).atTime(19, 0).toInstant(ZoneOffset.UTC), "Song", "all", "step 2", 72, true, 40));
         Progress progress = Progress.of(log, ZONE);
         assertThat(progress.tempo()).hasSize(2 + Today.STUCK_AFTER).containsEntry(FIRST, 60);
         assertThat(progress.tempo()).containsEntry(FIRST.plusDays(1), 72);
         assertThat(progress.weeks())
                 .containsExactly(
-                        Map.entry(FIRST.minusDays(6), 4),
-                        Map.entry(FIRST.plusDays(1), 4),
-                        Map.entry(FIRST.plusDays(8), 10));
+                        Map.entry(FIRST.minusDays(6), new Progress.Week(4, 160)),
+                        Map.entry(FIRST.plusDays(1), new Progress.Week(4, 160)),
+                        Map.entry(FIRST.plusDays(8), new Progress.Week(10, 400)));
+        assertThat(progress.weeks().get(FIRST.plusDays(8)).minutes()).isEqualTo(7);
         assertThat(progress.climbed()).containsExactly("step 0");
         assertThat(progress.stuck()).containsExactly("step 1");
         assertThat(Progress.of(List.of(), ZONE).weeks()).isEmpty();
@@ -105,6 +106,41 @@ class TodayTest {
                 });
         assertThat(Today.of(ladder(6), log, FIRST, ZONE, 0)).isEmpty();
         assertThat(Today.of(List.of(), log, FIRST, ZONE, 20)).isEmpty();
+    }
+
+    /** A step that strained rests two days, and nothing is built upon it meanwhile. */
+    @Test
+    void whatStrainsRests() {
+        List<LogEntry> log = new ArrayList<>();
+        play(log, 0, FIRST.minusDays(3), "ccc");
+        play(log, 1, FIRST, "c");
+        log.set(log.size() - 1, log.get(log.size() - 1).feeling(LogEntry.Feel.STRAINED));
+        List<Today.Block> next = Today.of(ladder(6), log, FIRST.plusDays(1), ZONE, 20);
+        assertThat(next)
+                .extracting(Today.Block::kind)
+                .doesNotContain(Today.Kind.NEW)
+                .contains(Today.Kind.RETURN);
+        assertThat(next.get(0).why())
+                .contains("step 1 strained", FIRST.plusDays(2).toString());
+        assertThat(Today.of(ladder(6), log, FIRST.plusDays(2), ZONE, 20))
+                .anySatisfy(block -> assertThat(block.kind()).isEqualTo(Today.Kind.NEW));
+    }
+
+    /**
+     * Six steps, 13 minutes: 3 to warm up, so two new ones (5 and 5) while nothing comes back, else one of 4 and one or
+     * two new ones of 5 or less.
+     */
+    @Test
+    void theWeeksAreThoseOfThePlanPlayedOut() {
+        Weeks all = Weeks.of(ladder(6), List.of(), FIRST, ZONE, 13).orElseThrow();
+        assertThat(all.least()).isEqualTo(1);
+        assertThat(all.most()).isBetween(2, 3);
+        assertThat(Weeks.of(ladder(6), List.of(), FIRST, ZONE, 3)).isEmpty();
+        List<LogEntry> log = new ArrayList<>();
+        for (int step = 0; step < 6; step++) {
+            play(log, step, FIRST.minusDays(1), "ccc");
+        }
+        assertThat(Weeks.of(ladder(6), log, FIRST, ZONE, 20)).contains(new Weeks(0, 0));
     }
 
     /** Whatever the log: no more minutes than there are, a warm-up first, no more than 25 minutes without a rest. */

@@ -1,6 +1,7 @@
 package phalanx.desktop;
 
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.LinkedBlockingQueue;
@@ -70,7 +71,8 @@ public final class PhalanxApp extends Application {
                 new Workbench(background, Platform::runLater, new LibraryFile(data.resolve("library.json")), rescue);
         Playback playback = new Playback(LineOutput.orSilence(), sounding, Platform::runLater);
         rest = new Rest(workbench.busyProperty(), playback.playingProperty(), sounding);
-        Journal journal = new Journal(data.resolve("practice.db"), searches, Platform::runLater, workbench::say);
+        Journal journal = new Journal(
+                data.resolve("practice.db"), searches, Platform::runLater, workbench::say, Clock.systemDefaultZone());
         Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage), searches, journal);
         place = new WindowPlace(stage, settings, opening.shots().isPresent());
         Scene scene = new Scene(shell, place.width(), place.height());

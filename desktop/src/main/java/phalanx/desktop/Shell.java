@@ -2,7 +2,6 @@ package phalanx.desktop;
 
 import java.io.File;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -125,8 +124,7 @@ public final class Shell extends StackPane {
                         workbench,
                         playback,
                         journal,
-                        new Takes(dialogs::take, searches, Platform::runLater, workbench::say),
-                        Clock.systemUTC());
+                        new Takes(dialogs::take, searches, Platform::runLater, workbench::say));
         };
     }
 

@@ -1,6 +1,9 @@
 package phalanx.desktop;
 
 import java.nio.file.Path;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneOffset;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -43,9 +46,14 @@ abstract class OpenWindow extends ApplicationTest {
             1, 1, 0, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), new ThreadPoolExecutor.DiscardPolicy());
     private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor();
     final AtomicLong clock = new AtomicLong();
+    /** The player's own time, by the same clock. */
+    private final InstantSource days =
+            () -> Instant.parse("2026-03-02T18:00:00Z").plusNanos(clock.get());
+
     Optional<Path> toOpen = Optional.empty();
     Optional<Path> toSave = Optional.empty();
     Workbench workbench;
+    Journal journal;
     Shell shell;
 
     @TempDir
@@ -59,6 +67,12 @@ abstract class OpenWindow extends ApplicationTest {
                 new LibraryFile(folder.resolve("library/library.json")),
                 new Rescue(folder.resolve("unsaved"), timer, words -> {}));
         Playback playback = new Playback(new SilentOutput(clock::get), background, Platform::runLater);
+        journal = new Journal(
+                folder.resolve("practice.db"),
+                background,
+                Platform::runLater,
+                workbench::say,
+                days.withZone(ZoneOffset.UTC));
         shell = new Shell(
                 workbench,
                 playback,
@@ -84,7 +98,7 @@ abstract class OpenWindow extends ApplicationTest {
                     }
                 },
                 background,
-                new Journal(folder.resolve("practice.db"), background, Platform::runLater, workbench::say));
+                journal);
         Scene scene = new Scene(shell, 1280, 800);
         Theme.SPRUCE.apply(scene);
         shell.bindKeys(scene);

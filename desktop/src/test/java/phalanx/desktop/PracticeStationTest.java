@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.chart.LineChart;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -23,6 +24,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.score.Arrangement;
 import phalanx.listening.SimulatedPlayer;
 import phalanx.listening.Take;
+import phalanx.practice.LogEntry;
 import phalanx.practice.Step;
 import phalanx.practice.Today;
 import phalanx.song.Bar;
@@ -118,6 +120,66 @@ class PracticeStationTest extends OpenWindow {
         waitUntilArranged();
         assertThat(ladder.getItems().get(ladder.getItems().size() - 1).tempo()).isEqualTo(60);
         assertThat(text("#practice-name")).isEqualTo(here);
+    }
+
+    private void pass(KeyCode verdict, int seconds) {
+        clock.addAndGet((long) (seconds * SECOND));
+        type(verdict);
+    }
+
+    /** Two sittings by the clock: what is timed, said and written comes into the log, the plan and the progress. */
+    @Test
+    void whatIsSaidOfAPassIsKeptAndPlannedWith() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        ListView<Today.Block> today = lookup("#today").queryListView();
+        waitForText("#practice-weeks", "To the top: ");
+        type(KeyCode.F);
+        assertThat(text("#message")).contains("Mark a pass first");
+        for (int i = 0; i < 3; i++) {
+            pass(KeyCode.C, 50);
+        }
+        assertThat(text("#practice-place")).startsWith("Step 2 of");
+        String second = text("#practice-name");
+        pass(KeyCode.X, 30);
+        // three times on: easy, fair, hard, strained
+        for (int i = 0; i < 4; i++) {
+            type(KeyCode.F);
+        }
+        assertThat(text("#message")).contains("rests two days", "clinician");
+        type(KeyCode.N);
+        write("thumb");
+        type(KeyCode.ENTER);
+        // a pause of hours is none of a pass
+        pass(KeyCode.C, 7200);
+        type(KeyCode.P);
+        waitForText("#progress-words", "The last week: 5 passes, 8 min.");
+        type(KeyCode.P);
+        AtomicReference<List<LogEntry>> kept = new AtomicReference<>();
+        journal.of(workbench.arrangement().orElseThrow().song().title(), kept::set);
+        waitFor(() -> kept.get() != null);
+        assertThat(kept.get()).extracting(LogEntry::seconds).containsExactly(50, 50, 50, 30, 300);
+        assertThat(kept.get().get(3).feel()).isEqualTo(LogEntry.Feel.STRAINED);
+        assertThat(kept.get().get(3).note()).isEqualTo("thumb");
+
+        clock.addAndGet((long) (86_400 * SECOND));
+        push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        ComboBox<Integer> minutes = lookup("#practice-minutes").queryComboBox();
+        interact(() -> minutes.setValue(30));
+        waitFor(() -> !today.getItems().isEmpty()
+                && today.getItems().get(0).why().contains(second + " strained: it rests until"));
+        assertThat(today.getItems()).extracting(Today.Block::kind).doesNotContain(Today.Kind.NEW);
+
+        ComboBox<String> passage = lookup("#practice-passage").queryComboBox();
+        interact(() -> passage.setValue("drills for the whole song"));
+        waitForText("#practice-name", "right hand alone");
+        assertThat(text("#practice-adds")).startsWith("Drill: ");
+        ListView<Step> drills = lookup("#ladder").queryListView();
+        assertThat(drills.getItems()).extracting(Step::hands).contains(Step.Hands.LEFT);
+        interact(() -> drills.getSelectionModel().selectLast());
+        type(KeyCode.SPACE);
+        assertThat(text("#practice-start")).startsWith("Stop");
+        type(KeyCode.SPACE);
     }
 
     /** A step recorded by the simulated player, late on beat 2 by 20 ms, is opened and told as such. */

@@ -83,6 +83,22 @@ public record ArrangedNote(
                 weight);
     }
 
+    /** The same stroke on the open string. */
+    public ArrangedNote open(Instrument instrument) {
+        return new ArrangedNote(
+                tick,
+                lengthTicks,
+                wantedTicks,
+                string,
+                0,
+                instrument.midi(string, 0),
+                role,
+                Optional.empty(),
+                right,
+                Attack.PLUCK,
+                weight);
+    }
+
     /** The fret that is written: the held one, on an open string that of the node that is touched. */
     public int writtenFret() {
         return fret == 0 && attack instanceof Attack.Touched touched

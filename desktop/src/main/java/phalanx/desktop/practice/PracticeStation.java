@@ -1,6 +1,8 @@
 package phalanx.desktop.practice;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,6 +18,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -34,11 +38,13 @@ import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.Themed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.desktop.widget.WordsCell;
+import phalanx.practice.Drills;
 import phalanx.practice.Ladder;
 import phalanx.practice.LogEntry;
 import phalanx.practice.Progress;
 import phalanx.practice.Step;
 import phalanx.practice.Today;
+import phalanx.practice.Weeks;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.theory.ChordSymbol;
@@ -49,7 +55,13 @@ public final class PracticeStation extends StackPane implements Themed {
     private static final double LIST = 280;
     private static final double TODAY = 190;
     private static final String WHOLE = "the whole song";
+    private static final String DRILLS = "drills for the whole song";
     private static final int TEMPO_STEP = 4;
+    /** Longer than this between two passes is a pause. An assumption of ours. */
+    private static final long LONGEST_PASS = 300;
+
+    private static final String STRAIN =
+            "Marked: it rests two days. Aching means stop for now; pain, numbness or tingling means stop and see a clinician.";
     private static final String BREAK =
             "Warm up first, rest after 25 minutes at most. Stop when it aches; pain, numbness or tingling are for a clinician.";
 
@@ -63,6 +75,8 @@ public final class PracticeStation extends StackPane implements Themed {
     private final ListView<Step> list = new ListView<>();
     private final ComboBox<Integer> minutes = new ComboBox<>();
     private final ListView<Today.Block> today = new ListView<>();
+    private final Label rungs = Cards.heading("The ladder");
+    private final Label plan = Cards.small("");
     private final Label place = Cards.quiet("");
     private final Label name = new Label();
     private final Label adds = new Label();
@@ -86,6 +100,12 @@ public final class PracticeStation extends StackPane implements Themed {
     private final HBox content;
     private final VBox empty = new VBox(Cards.heading("Open a song to practise: Ctrl+O, or the demo in Score."));
     private List<Step> steps = List.of();
+    private final TextField note = new TextField();
+    /** The pass that was judged last, of which more can be said. */
+    private Optional<LogEntry> judged = Optional.empty();
+    /** When the pass began that will be judged next. */
+    private Instant since = Instant.EPOCH;
+
     private int cleanPasses;
     /** The tempo the player has chosen for the step, in quarter notes a minute. */
     private int chosenTempo;
@@ -96,12 +116,11 @@ public final class PracticeStation extends StackPane implements Themed {
     /**
      * @param journal keeps what is practised
      * @param takes hears recordings
-     * @param clock says when
      */
-    public PracticeStation(Workbench workbench, Playback playback, Journal journal, Takes takes, Clock clock) {
+    public PracticeStation(Workbench workbench, Playback playback, Journal journal, Takes takes) {
         this.takes = takes;
         this.journal = journal;
-        this.clock = clock;
+        this.clock = journal.clock();
         this.workbench = workbench;
         this.playback = playback;
         keys = new SoundKeys(playback, words -> workbench.say(Message.plain(words)));
@@ -140,7 +159,7 @@ public final class PracticeStation extends StackPane implements Themed {
         today.setCellFactory(view -> new WordsCell<>(LIST - 70, this::words));
         today.setFocusTraversable(false);
         today.setPrefHeight(TODAY);
-        today.setMinHeight(TODAY / 2);
+        today.setMinHeight(TODAY * 0.8);
         today.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
             if (!filling && now != null && now.step().isPresent()) {
                 list.getSelectionModel().select(now.step().getAsInt());
@@ -148,7 +167,7 @@ public final class PracticeStation extends StackPane implements Themed {
         });
         HBox time = new HBox(8, Cards.before("minutes today"), minutes);
         time.setAlignment(Pos.CENTER_LEFT);
-        VBox left = Cards.card("Today", passage, time, today, Cards.heading("The ladder"), list);
+        VBox left = Cards.card("Today", passage, time, today, plan, rungs, list);
         left.setPrefWidth(LIST);
         left.setMinWidth(LIST);
         view.zoom(false);
@@ -168,6 +187,7 @@ public final class PracticeStation extends StackPane implements Themed {
                 beat(),
                 buttons(),
                 new FlowPane(16, 4, clean, record),
+                note,
                 why,
                 lower,
                 Cards.small(BREAK));
@@ -179,6 +199,20 @@ public final class PracticeStation extends StackPane implements Themed {
         id(name, "practice-name", "practice-name");
         id(adds, "practice-adds", "practice-line");
         id(next, "practice-next-shape", "practice-line");
+        plan.setId("practice-weeks");
+        plan.setMinHeight(USE_PREF_SIZE);
+        note.setId("practice-note");
+        note.setPromptText("a word on the last pass; Enter keeps it, Esc leaves it");
+        note.setAccessibleText("A note on the last pass");
+        note.managedProperty().bind(note.visibleProperty());
+        note.setVisible(false);
+        note.setOnAction(event -> keepNote());
+        note.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
+            if (event.getCode() == KeyCode.ESCAPE) {
+                event.consume();
+                closeNote();
+            }
+        });
         tempo.setMinWidth(USE_PREF_SIZE);
         id(tempo, "practice-tempo", "practice-count");
         content = new HBox(GAP, left, right);
@@ -190,7 +224,7 @@ public final class PracticeStation extends StackPane implements Themed {
         setFocusTraversable(true);
         setAccessibleText(
                 "Practice. Space starts and stops, C clean, X not clean, Enter or right the next step, left the one"
-                        + " before, up and down the tempo, P the progress, W a recording");
+                        + " before, up and down the tempo, F how it felt, N a note, P the progress, W a recording");
         // what is left is not heard on
         sceneProperty().addListener((property, before, now) -> {
             if (now == null) {
@@ -199,6 +233,12 @@ public final class PracticeStation extends StackPane implements Themed {
         });
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
+        addEventHandler(KeyEvent.KEY_RELEASED, event -> {
+            // when it is pressed its letter is still to come, and would fall into the field
+            if (event.getCode() == KeyCode.N && !event.isShortcutDown() && !note.isVisible()) {
+                openNote();
+            }
+        });
         setOnMousePressed(event -> requestFocus());
     }
 
@@ -235,7 +275,13 @@ public final class PracticeStation extends StackPane implements Themed {
                         "practice-take-open",
                         "Take (W)",
                         "Open a recording of this step and hear what it tells",
-                        this::hearTake));
+                        this::hearTake),
+                Cards.button(
+                        "practice-feel",
+                        "Feel (F)",
+                        "How the last pass felt: easy, fair, hard, strained",
+                        this::sayFeel),
+                Cards.button("practice-note-open", "Note (N)", "A word on the last pass", this::openNote));
         buttons.setAlignment(Pos.CENTER_LEFT);
         return buttons;
     }
@@ -250,6 +296,7 @@ public final class PracticeStation extends StackPane implements Themed {
         for (Section section : song.sections()) {
             choices.add(words(song, section));
         }
+        choices.add(DRILLS);
         passage.getItems().setAll(choices);
         passage.setValue(choices.contains(before) ? before : WHOLE);
         filling = false;
@@ -278,7 +325,8 @@ public final class PracticeStation extends StackPane implements Themed {
         String before = steps.isEmpty()
                 ? ""
                 : steps.get(Math.min(at(), steps.size() - 1)).name();
-        steps = Ladder.of(arrangement, first, last);
+        steps = isDrills() ? Drills.of(arrangement) : Ladder.of(arrangement, first, last);
+        rungs.setText(isDrills() ? "Drills" : "The ladder");
         filling = true;
         list.getItems().setAll(steps);
         filling = false;
@@ -302,6 +350,11 @@ public final class PracticeStation extends StackPane implements Themed {
         }
     }
 
+    /** Whether exercises apart are chosen, and no ladder. */
+    private boolean isDrills() {
+        return DRILLS.equals(passage.getValue());
+    }
+
     private int at() {
         return Math.max(0, list.getSelectionModel().getSelectedIndex());
     }
@@ -315,8 +368,10 @@ public final class PracticeStation extends StackPane implements Themed {
         }
         cleanPasses = 0;
         chosenTempo = step.tempo();
+        judged = Optional.empty();
+        since = clock.instant();
         name.setText(step.name());
-        adds.setText("New: " + step.adds());
+        adds.setText((isDrills() ? "Drill: " : "New: ") + step.adds());
         showCount(step);
         why.setText("Why now: " + step.why() + ".");
         view.show(part(step), List.of());
@@ -388,7 +443,27 @@ public final class PracticeStation extends StackPane implements Themed {
                             minutes.getValue()));
             filling = false;
             today.refresh();
+            showPlan(ladder, own);
         });
+    }
+
+    /** How many weeks the rest of the ladder may take. */
+    private void showPlan(List<Step> ladder, List<LogEntry> own) {
+        LocalDate day = LocalDate.ofInstant(clock.instant(), clock.getZone());
+        String all = isDrills()
+                ? "Drills have no end: some each day, what is hard here first."
+                : Weeks.of(ladder, own, day, clock.getZone(), minutes.getValue())
+                        .map(weeks -> weeks.most() == 0
+                                ? "The ladder is climbed."
+                                : "To the top: " + range(weeks) + " (" + Weeks.ASSUMPTION + ").")
+                        .orElse("More than a year at this pace: more minutes, or fewer bars.");
+        plan.setText(all);
+    }
+
+    private static String range(Weeks weeks) {
+        return weeks.least() == weeks.most()
+                ? weeks.most() + (weeks.most() == 1 ? " week" : " weeks")
+                : weeks.least() + " to " + weeks.most() + " weeks";
     }
 
     private void tell() {
@@ -545,8 +620,13 @@ public final class PracticeStation extends StackPane implements Themed {
             return;
         }
         cleanPasses = good ? cleanPasses + 1 : 0;
-        journal.add(new LogEntry(
-                clock.instant(), title(), passage.getValue(), steps.get(at()).name(), chosenTempo, good));
+        Instant now = clock.instant();
+        // a clock that was set back tells nothing
+        long took =
+                Math.max(0, Math.min(LONGEST_PASS, Duration.between(since, now).toSeconds()));
+        LogEntry entry =
+                new LogEntry(now, title(), passage.getValue(), steps.get(at()).name(), chosenTempo, good, (int) took);
+        journal.add(entry);
         showRecord();
         showProgress();
         if (cleanPasses >= Today.CLEAN_ENOUGH && at() + 1 < steps.size()) {
@@ -559,6 +639,49 @@ public final class PracticeStation extends StackPane implements Themed {
             }
             tell();
         }
+        judged = Optional.of(entry);
+        since = now;
+    }
+
+    /** How the last pass felt: each time the next word. */
+    private void sayFeel() {
+        judged = judged.map(entry -> entry.feeling(entry.feel().next()));
+        judged.ifPresentOrElse(
+                entry -> {
+                    journal.sayOfLast(entry);
+                    workbench.say(Message.plain(
+                            entry.feel() == LogEntry.Feel.STRAINED
+                                    ? STRAIN
+                                    : "The last pass felt: " + entry.feel().label() + ". F again for the next word."));
+                },
+                this::sayJudgeFirst);
+        requestFocus();
+    }
+
+    private void sayJudgeFirst() {
+        workbench.say(Message.plain("Mark a pass first: C clean, X not clean."));
+    }
+
+    private void openNote() {
+        if (judged.isEmpty()) {
+            sayJudgeFirst();
+            requestFocus();
+        } else {
+            note.setText(judged.get().note());
+            note.setVisible(true);
+            note.requestFocus();
+        }
+    }
+
+    private void keepNote() {
+        judged = judged.map(entry -> entry.noted(note.getText().strip()));
+        judged.ifPresent(journal::sayOfLast);
+        closeNote();
+    }
+
+    private void closeNote() {
+        note.setVisible(false);
+        requestFocus();
     }
 
     private void faster(int by) {
@@ -595,6 +718,7 @@ public final class PracticeStation extends StackPane implements Themed {
             case DOWN -> faster(-TEMPO_STEP);
             case P -> toggleProgress();
             case W -> hearTake();
+            case F -> sayFeel();
             case HOME -> list.getSelectionModel().select(0);
             default -> handled = keys.layers(event);
         }

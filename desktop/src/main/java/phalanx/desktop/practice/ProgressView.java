@@ -32,7 +32,7 @@ final class ProgressView extends VBox {
         words.setWrapText(true);
         words.setMinHeight(USE_PREF_SIZE);
         tempo.setTitle("Fastest clean pass of a day, bpm");
-        weeks.setTitle("Passes a week");
+        weeks.setTitle("Minutes a week");
         for (XYChart<?, ?> chart : new XYChart<?, ?>[] {tempo, weeks}) {
             chart.setLegendVisible(false);
             chart.setAnimated(false);
@@ -61,7 +61,7 @@ final class ProgressView extends VBox {
         days((NumberAxis) tempo.getXAxis(), first, progress);
         ((NumberAxis) tempo.getYAxis()).setForceZeroInRange(false);
         XYChart.Series<String, Number> bars = new XYChart.Series<>();
-        progress.weeks().forEach((week, passes) -> bars.getData().add(new XYChart.Data<>(date(week), passes)));
+        progress.weeks().forEach((week, done) -> bars.getData().add(new XYChart.Data<>(date(week), done.minutes())));
         weeks.getData().add(bars);
     }
 
@@ -105,6 +105,8 @@ final class ProgressView extends VBox {
                 ? ""
                 : " Has not moved in five sittings: " + String.join("; ", progress.stuck())
                         + ". An easier shape, a capo or a plainer level may help, see Score.";
-        return progress.climbed().size() + " of " + steps + " steps climbed; " + best + " of " + goal + "." + stuck;
+        Progress.Week week = progress.weeks().lastEntry().getValue();
+        String lately = ". The last week: " + week.passes() + " passes, " + week.minutes() + " min.";
+        return progress.climbed().size() + " of " + steps + " steps climbed; " + best + " of " + goal + lately + stuck;
     }
 }

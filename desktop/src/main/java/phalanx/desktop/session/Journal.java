@@ -1,6 +1,7 @@
 package phalanx.desktop.session;
 
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.List;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
@@ -14,23 +15,35 @@ public final class Journal {
     private final Executor background;
     private final Executor interfaceThread;
     private final Consumer<Message> say;
+    private final Clock clock;
 
     /**
      * @param file where the log is kept
      * @param background runs one job after another
      * @param interfaceThread runs a job on the interface thread
      * @param say shows a line at the bottom of the window
+     * @param clock says when something was practised, and which day it is for the player
      */
-    public Journal(Path file, Executor background, Executor interfaceThread, Consumer<Message> say) {
+    public Journal(Path file, Executor background, Executor interfaceThread, Consumer<Message> say, Clock clock) {
         this.file = file;
         this.background = background;
         this.interfaceThread = interfaceThread;
         this.say = say;
+        this.clock = clock;
+    }
+
+    public Clock clock() {
+        return clock;
     }
 
     /** Keeps an entry. */
     public void add(LogEntry entry) {
         work(log -> log.add(entry));
+    }
+
+    /** Keeps what was said of the entry that was added last. */
+    public void sayOfLast(LogEntry entry) {
+        work(log -> log.sayOfLast(entry));
     }
 
     /**

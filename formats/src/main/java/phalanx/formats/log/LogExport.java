@@ -25,6 +25,9 @@ public final class LogExport {
                 .addColumn("step")
                 .addNumberColumn("tempo")
                 .addBooleanColumn("clean")
+                .addNumberColumn("seconds")
+                .addColumn("feel")
+                .addColumn("note")
                 .setUseHeader(true)
                 .setLineSeparator("\r\n")
                 .build();
@@ -44,7 +47,10 @@ public final class LogExport {
                     .put("passage", entry.passage())
                     .put("step", entry.step())
                     .put("tempo", entry.tempo())
-                    .put("clean", entry.clean());
+                    .put("clean", entry.clean())
+                    .put("seconds", entry.seconds())
+                    .put("feel", entry.feel().label())
+                    .put("note", entry.note());
         }
         return rows;
     }

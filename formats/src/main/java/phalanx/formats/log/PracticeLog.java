@@ -12,6 +12,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import phalanx.formats.reading.FormatException;
@@ -22,7 +23,7 @@ import phalanx.practice.LogEntry;
  * damaged file is put aside and a new one begun. For one thread at a time.
  */
 public final class PracticeLog implements AutoCloseable {
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
 
     private final Path file;
     private final Connection connection;
@@ -69,6 +70,15 @@ public final class PracticeLog implements AutoCloseable {
             statement.execute("CREATE TABLE IF NOT EXISTS pass (id INTEGER PRIMARY KEY, at INTEGER NOT NULL,"
                     + " song TEXT NOT NULL, passage TEXT NOT NULL, step TEXT NOT NULL, tempo INTEGER NOT NULL"
                     + " CHECK (tempo > 0), clean INTEGER NOT NULL)");
+            if (!hasColumn(statement, "seconds")) {
+                // as version 1 wrote it
+                connection.setAutoCommit(false);
+                statement.execute("ALTER TABLE pass ADD COLUMN seconds INTEGER NOT NULL DEFAULT 0");
+                statement.execute("ALTER TABLE pass ADD COLUMN feel TEXT NOT NULL DEFAULT 'not said'");
+                statement.execute("ALTER TABLE pass ADD COLUMN note TEXT NOT NULL DEFAULT ''");
+                connection.commit();
+                connection.setAutoCommit(true);
+            }
             statement.execute("PRAGMA user_version = " + VERSION);
             if (!"ok".equals(text(statement, "PRAGMA quick_check"))) {
                 throw new SQLException("the file is damaged");
@@ -83,6 +93,17 @@ public final class PracticeLog implements AutoCloseable {
     private static int number(Statement statement, String query) throws SQLException {
         try (ResultSet result = statement.executeQuery(query)) {
             return result.next() ? result.getInt(1) : 0;
+        }
+    }
+
+    private static boolean hasColumn(Statement statement, String name) throws SQLException {
+        try (ResultSet columns = statement.executeQuery("PRAGMA table_info(pass)")) {
+            while (columns.next()) {
+                if (columns.getString("name").equals(name)) {
+                    return true;
+                }
+            }
+            return false;
         }
     }
 
@@ -118,14 +139,37 @@ public final class PracticeLog implements AutoCloseable {
      */
     public void add(LogEntry entry) throws FormatException {
         try (PreparedStatement insert = connection.prepareStatement(
-                "INSERT INTO pass (at, song, passage, step, tempo, clean) VALUES (?, ?, ?, ?, ?, ?)")) {
+                "INSERT INTO pass (at, song, passage, step, tempo, clean, seconds, feel, note)"
+                        + " VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)")) {
             insert.setLong(1, entry.at().getEpochSecond());
             insert.setString(2, entry.song());
             insert.setString(3, entry.passage());
             insert.setString(4, entry.step());
             insert.setInt(5, entry.tempo());
             insert.setBoolean(6, entry.clean());
+            insert.setInt(7, entry.seconds());
+            insert.setString(8, entry.feel().label());
+            insert.setString(9, entry.note());
             insert.executeUpdate();
+        } catch (SQLException e) {
+            throw error(file, e);
+        }
+    }
+
+    /**
+     * Keeps what was said later of the entry that was made last.
+     *
+     * @param entry the same pass
+     * @throws FormatException if it cannot be written
+     */
+    public void sayOfLast(LogEntry entry) throws FormatException {
+        try (PreparedStatement update = connection.prepareStatement(
+                "UPDATE pass SET feel = ?, note = ? WHERE id = (SELECT MAX(id) FROM pass WHERE at = ? AND step = ?)")) {
+            update.setString(1, entry.feel().label());
+            update.setString(2, entry.note());
+            update.setLong(3, entry.at().getEpochSecond());
+            update.setString(4, entry.step());
+            update.executeUpdate();
         } catch (SQLException e) {
             throw error(file, e);
         }
@@ -139,8 +183,8 @@ public final class PracticeLog implements AutoCloseable {
     public List<LogEntry> entries() throws FormatException {
         List<LogEntry> entries = new ArrayList<>();
         try (Statement statement = connection.createStatement();
-                ResultSet row =
-                        statement.executeQuery("SELECT at, song, passage, step, tempo, clean FROM pass ORDER BY id")) {
+                ResultSet row = statement.executeQuery(
+                        "SELECT at, song, passage, step, tempo, clean, seconds, feel, note FROM pass ORDER BY id")) {
             while (row.next()) {
                 entries.add(new LogEntry(
                         Instant.ofEpochSecond(row.getLong(1)),
@@ -148,12 +192,23 @@ public final class PracticeLog implements AutoCloseable {
                         row.getString(3),
                         row.getString(4),
                         row.getInt(5),
-                        row.getBoolean(6)));
+                        row.getBoolean(6),
+                        Math.max(0, row.getInt(7)),
+                        feel(row.getString(8)),
+                        row.getString(9)));
             }
             return entries;
         } catch (SQLException e) {
             throw error(file, e);
         }
+    }
+
+    /** A word that is not known says nothing. */
+    private static LogEntry.Feel feel(String label) {
+        return Arrays.stream(LogEntry.Feel.values())
+                .filter(feel -> feel.label().equals(label))
+                .findFirst()
+                .orElse(LogEntry.Feel.NOT_SAID);
     }
 
     @Override

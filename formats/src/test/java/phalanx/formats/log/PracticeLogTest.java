@@ -28,7 +28,13 @@ class PracticeLogTest {
         // every third time the clock was set back by a day
         Instant at = Instant.parse("2026-03-01T18:00:00Z").plusSeconds(60L * number - (number % 3 == 2 ? 86_400 : 0));
         return new LogEntry(
-                at, "Slate, \"Harbour\"", "the whole song", "bar 1 (D), i on 1\nagain", 50 + number, number % 2 == 0);
+                at,
+                "Slate, \"Harbour\"",
+                "the whole song",
+                "bar 1 (D), i on 1\nagain",
+                50 + number,
+                number % 2 == 0,
+                number);
     }
 
     @Test
@@ -50,6 +56,41 @@ class PracticeLogTest {
             assertThat(log.entries()).hasSize(21).endsWith(entry(20));
         }
         killed.close();
+    }
+
+    @Test
+    void whatIsSaidLaterIsKeptWithThePass() throws FormatException {
+        Path file = folder.resolve("practice.db");
+        LogEntry said = entry(1).feeling(LogEntry.Feel.HARD).noted("the \"fourth\" finger");
+        try (PracticeLog log = PracticeLog.open(file)) {
+            log.add(entry(0));
+            log.add(entry(1));
+            log.sayOfLast(said);
+        }
+        try (PracticeLog log = PracticeLog.open(file)) {
+            assertThat(log.entries()).containsExactly(entry(0), said);
+        }
+    }
+
+    /** The table as version 1 made it. */
+    @Test
+    void aLogOfTheFirstVersionIsReadAndGoesOn() throws FormatException, SQLException {
+        Path file = folder.resolve("practice.db");
+        try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + file);
+                Statement statement = connection.createStatement()) {
+            statement.execute("CREATE TABLE pass (id INTEGER PRIMARY KEY, at INTEGER NOT NULL, song TEXT NOT NULL,"
+                    + " passage TEXT NOT NULL, step TEXT NOT NULL, tempo INTEGER NOT NULL CHECK (tempo > 0),"
+                    + " clean INTEGER NOT NULL)");
+            statement.execute("INSERT INTO pass (at, song, passage, step, tempo, clean)"
+                    + " VALUES (1772388000, 'Slate', 'all', 'bar 1', 60, 1)");
+            statement.execute("PRAGMA user_version = 1");
+        }
+        LogEntry old = new LogEntry(Instant.ofEpochSecond(1_772_388_000), "Slate", "all", "bar 1", 60, true, 0);
+        try (PracticeLog log = PracticeLog.open(file)) {
+            assertThat(log.aside()).isEmpty();
+            log.add(entry(3));
+            assertThat(log.entries()).containsExactly(old, entry(3));
+        }
     }
 
     @Test
@@ -89,11 +130,12 @@ class PracticeLogTest {
                 .hasSize(2)
                 .allSatisfy(row -> assertThat(row.fieldNames())
                         .toIterable()
-                        .containsExactly("at", "song", "passage", "step", "tempo", "clean"));
+                        .containsExactly("at", "song", "passage", "step", "tempo", "clean", "seconds", "feel", "note"));
         // RFC 4180: quotes are doubled, what holds commas, quotes or breaks is quoted
         assertThat(LogExport.csv(entries))
-                .startsWith("at,song,passage,step,tempo,clean\r\n2026-03-01T18:00:00Z,\"Slate, \"\"Harbour\"\"\",")
-                .contains("\"bar 1 (D), i on 1\nagain\",50,true\r\n");
-        assertThat(LogExport.csv(List.of())).isEqualTo("at,song,passage,step,tempo,clean\r\n");
+                .startsWith(
+                        "at,song,passage,step,tempo,clean,seconds,feel,note\r\n2026-03-01T18:00:00Z,\"Slate, \"\"Harbour\"\"\",")
+                .contains("\"bar 1 (D), i on 1\nagain\",50,true,0,\"not said\",\r\n");
+        assertThat(LogExport.csv(List.of())).isEqualTo("at,song,passage,step,tempo,clean,seconds,feel,note\r\n");
     }
 }

@@ -1,0 +1,295 @@
+package phalanx.practice;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.ArrangedSlot;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Track;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.lefthand.drill.Pacing;
+import phalanx.lefthand.shape.Stretch;
+import phalanx.lefthand.track.Change;
+import phalanx.lefthand.track.FingerMove;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.righthand.PlantingChart;
+import phalanx.song.Bar;
+import phalanx.song.Song;
+
+/**
+ * Exercises on what is hard in a passage, apart from the ladder: its picking on open strings, its planting, the left hand
+ * in silence, its hardest changes back and forth, its widest shape, and all its shapes in a row. Common practice, no
+ * source.
+ */
+public final class Drills {
+    private static final int MOST_CHANGES = 3;
+    private static final int MOST_PLANTS = 4;
+    private static final String LOOP = "three times in a row, no stop, counting aloud";
+
+    private final Arrangement arrangement;
+    private final Instrument instrument;
+    private final Hand hand;
+    private final Song song;
+    private final Passage passage;
+    private final List<ArrangedNote> plain;
+    private final int first;
+    private final int last;
+    private final int slow;
+    private final List<Step> drills = new ArrayList<>();
+
+    private Drills(Arrangement arrangement, int first, int last) {
+        this.arrangement = arrangement;
+        this.instrument = arrangement.request().instrument();
+        this.hand = arrangement.request().hand();
+        this.song = arrangement.song();
+        this.passage = new Passage(arrangement);
+        this.plain = passage.plain(0, song.bars().size() - 1);
+        this.first = first;
+        this.last = last;
+        this.slow = passage.slow(song.tempo());
+    }
+
+    /** For a whole song. */
+    public static List<Step> of(Arrangement arrangement) {
+        return of(arrangement, 0, arrangement.song().bars().size() - 1);
+    }
+
+    /**
+     * For some bars.
+     *
+     * @param first its place in the song
+     * @param last its place in the song
+     * @return empty where nothing is played in them
+     * @throws IndexOutOfBoundsException if the song has no such bars
+     */
+    public static List<Step> of(Arrangement arrangement, int first, int last) {
+        if (first < 0 || last < first || last >= arrangement.song().bars().size()) {
+            throw new IndexOutOfBoundsException("bars " + first + " to " + last + " of "
+                    + arrangement.song().bars().size());
+        }
+        return new Drills(arrangement, first, last).drills();
+    }
+
+    private List<Step> drills() {
+        if (!passage.in(first, last).isEmpty()) {
+            addRightHand();
+            addLeftHand();
+            addChanges();
+            addStretch();
+            addChain();
+        }
+        return List.copyOf(drills);
+    }
+
+    private void add(String name, int from, int to, List<ArrangedNote> notes, int tempo, Words words) {
+        List<Bar> bars = song.bars().subList(from, to + 1);
+        drills.add(new Step(name, bars, notes, List.of(), tempo, false, words.adds(), words.clean(), words.why()));
+    }
+
+    private record Words(String adds, String clean, String why) {}
+
+    /** The figure that comes most often, on open strings; then with the fingers waiting on theirs. */
+    private void addRightHand() {
+        Map<List<?>, Integer> times = new HashMap<>();
+        for (int bar = first; bar <= last; bar++) {
+            times.merge(passage.figure(passage.plain(bar, bar), bar), 1, Integer::sum);
+        }
+        int bar = IntStream.rangeClosed(first, last)
+                .filter(at -> !passage.plain(at, at).isEmpty())
+                .boxed()
+                .max(Comparator.comparingInt((Integer at) -> times.get(passage.figure(passage.plain(at, at), at)))
+                        .thenComparing(Comparator.reverseOrder()))
+                .orElse(first);
+        List<ArrangedNote> open = passage.plain(bar, bar).stream()
+                .map(note -> note.open(instrument))
+                .toList();
+        if (open.isEmpty()) {
+            return;
+        }
+        add(
+                "right hand alone, as in " + passage.name(bar),
+                bar,
+                bar,
+                open,
+                slow,
+                new Words(
+                        "the picking on open strings; the left hand rests",
+                        LOOP,
+                        "a figure that must not be thought of leaves the mind to the left hand"));
+        List<PlantingChart.Plant> plants = plants(open);
+        if (!plants.isEmpty()) {
+            String waiting = plants.stream()
+                    .limit(MOST_PLANTS)
+                    .map(plant -> plant.digit().symbol() + " on string " + plant.string() + " from "
+                            + passage.counted(bar, plant.fromTick()))
+                    .collect(Collectors.joining(", "));
+            add(
+                    "planting, as in " + passage.name(bar),
+                    bar,
+                    bar,
+                    open,
+                    passage.slow(slow),
+                    new Words(
+                            "fingers wait on their strings: " + waiting,
+                            "three times in a row, each finger on its string before it plucks",
+                            "a finger that is there already plucks evenly; planting stops what rings on its string"));
+        }
+    }
+
+    private static List<PlantingChart.Plant> plants(List<ArrangedNote> notes) {
+        return new PlantingChart(PlantingChart.Manner.FULL)
+                .plants(notes.stream()
+                        .map(note -> new PlantingChart.Played(note.tick(), note.string(), note.right(), note.tick()))
+                        .toList());
+    }
+
+    private void addLeftHand() {
+        boolean presses =
+                slots().stream().anyMatch(slot -> !slot.fingering().presses().isEmpty());
+        if (presses) {
+            add(
+                    "left hand in silence",
+                    first,
+                    last,
+                    List.of(),
+                    slow,
+                    new Words(
+                            "the shapes alone, in time with the click; nothing is plucked",
+                            "three times in a row, every shape down on its beat",
+                            "what is not heard can be watched: fingers near the strings, no more force than sounds"));
+        }
+    }
+
+    private List<ArrangedSlot> slots() {
+        int start = song.bars().get(first).startTick();
+        int end = song.bars().get(last).endTick();
+        return arrangement.slots().stream()
+                .filter(slot -> slot.startTick() >= start && slot.startTick() < end)
+                .toList();
+    }
+
+    /** The changes that leave the hand least time, each once. */
+    private void addChanges() {
+        Track track = Track.of(arrangement, new MoveMeter(instrument, hand));
+        int start = song.bars().get(first).startTick();
+        int end = song.bars().get(last).endTick();
+        Set<List<?>> seen = new HashSet<>();
+        IntStream.range(0, track.changes().size())
+                .filter(at -> track.spans().get(at).startTick() >= start
+                        && track.spans().get(at + 1).startTick() < end
+                        && track.changes().get(at).tempoCeiling() < Double.POSITIVE_INFINITY)
+                .boxed()
+                .sorted(Comparator.comparingDouble(
+                        (Integer at) -> track.changes().get(at).tempoCeiling()))
+                .filter(at -> seen.add(List.of(
+                        track.spans().get(at).posture(),
+                        track.spans().get(at + 1).posture())))
+                .limit(MOST_CHANGES)
+                .forEach(at -> addChange(
+                        track.spans().get(at),
+                        track.spans().get(at + 1),
+                        track.changes().get(at)));
+    }
+
+    private void addChange(Track.Span before, Track.Span after, Change change) {
+        List<ArrangedNote> notes = new ArrayList<>(struck(before.startTick(), before.endTick()));
+        notes.addAll(struck(after.startTick(), after.endTick()));
+        int from = song.barIndexAt(before.startTick());
+        int to = song.barIndexAt(after.startTick());
+        List<String> words = new ArrayList<>();
+        for (FingerMove.Kind kind : List.of(FingerMove.Kind.ANCHOR, FingerMove.Kind.GUIDE)) {
+            change.of(kind).forEach(move -> words.add(move.words()));
+        }
+        change.moves().stream()
+                .filter(move -> move.needsMs() > 0)
+                .forEach(move -> words.add(Pacing.of(move).sentence()));
+        change.shift().ifPresent(shift -> words.add(Pacing.of(shift).sentence()));
+        int goal = Math.max(Song.SLOWEST, (int) Math.min(song.tempo(), Math.floor(change.tempoCeiling())));
+        add(
+                "back and forth, " + passage.name(from) + (to > from ? " to " + passage.name(to) : "") + " at "
+                        + passage.counted(to, after.startTick()),
+                from,
+                to,
+                notes,
+                passage.slow(goal),
+                new Words(
+                        String.join("; ", words.stream().distinct().toList()),
+                        LOOP + ", nothing buzzes",
+                        "of all changes here it leaves the hand least time: it goes up to "
+                                + (int) Math.floor(change.tempoCeiling()) + " bpm"));
+    }
+
+    /** What is plucked first in a stretch, all together. */
+    private List<ArrangedNote> struck(int from, int to) {
+        int tick = plain.stream()
+                .mapToInt(ArrangedNote::tick)
+                .filter(at -> at >= from && at < to)
+                .min()
+                .orElse(to);
+        return plain.stream().filter(note -> note.tick() == tick && tick < to).toList();
+    }
+
+    /** The widest shape that is a stretch for this hand. */
+    private void addStretch() {
+        Comparator<Stretch> byShare = Comparator.comparingDouble(stretch -> stretch.mm() / stretch.limitMm());
+        Optional<ArrangedSlot> widest = slots().stream()
+                .filter(slot -> stretch(slot).isPresent()
+                        && !struck(slot.startTick(), slot.endTick()).isEmpty())
+                .max(Comparator.comparing(slot -> stretch(slot).orElseThrow(), byShare));
+        widest.ifPresent(slot -> {
+            int bar = song.barIndexAt(slot.startTick());
+            add(
+                    "stretch, " + slot.held().shape() + " in " + passage.name(bar),
+                    bar,
+                    bar,
+                    struck(slot.startTick(), slot.endTick()),
+                    slow,
+                    new Words(
+                            stretch(slot).orElseThrow().words(),
+                            "twice and no longer; then let the hand hang",
+                            "only with a warm hand, never first; aching means stop for now, pain, numbness or"
+                                    + " tingling means stop and see a clinician"));
+        });
+    }
+
+    private Optional<Stretch> stretch(ArrangedSlot slot) {
+        return Stretch.of(slot.fingering().presses(), instrument, hand).filter(Stretch::isStretched);
+    }
+
+    /** Each shape struck once, in the time of the song. */
+    private void addChain() {
+        List<ArrangedNote> notes = new ArrayList<>();
+        List<?> before = null;
+        int shapes = 0;
+        for (ArrangedSlot slot : slots()) {
+            List<?> presses = slot.fingering().presses();
+            List<ArrangedNote> struck = struck(slot.startTick(), slot.endTick());
+            if (!presses.equals(before) && !struck.isEmpty()) {
+                notes.addAll(struck);
+                shapes++;
+                before = presses;
+            }
+        }
+        if (shapes > 1) {
+            add(
+                    "the chain of shapes",
+                    first,
+                    last,
+                    notes,
+                    slow,
+                    new Words(
+                            shapes + " shapes in a row, each struck once, in a loop",
+                            "each clean round a little faster (up), each that is not a little slower (down)",
+                            "the fingers learn where they go next before the figure asks for it"));
+        }
+    }
+}
