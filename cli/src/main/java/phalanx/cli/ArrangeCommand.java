@@ -14,6 +14,7 @@ import phalanx.desktop.Exports;
 import phalanx.formats.SongFiles;
 import phalanx.formats.events.EventsJson;
 import phalanx.formats.library.Library;
+import phalanx.formats.page.PageFiles;
 import phalanx.formats.project.ProjectFile;
 import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
@@ -50,7 +51,7 @@ final class ArrangeCommand implements Callable<Integer> {
             names = "-o",
             paramLabel = "OUT",
             description =
-                    "A file to write: .musicxml, .tab.txt (.fingers.tab.txt with left-hand fingers), .mid, .wav, .json or .phalanx.json. Repeatable.")
+                    "A file to write: .musicxml, .tab.txt (.fingers.tab.txt with left-hand fingers), .mid, .wav, .pdf, .svg, .png, .json or .phalanx.json. Repeatable.")
     private List<Path> outs = new ArrayList<>();
 
     @Option(
@@ -100,6 +101,9 @@ final class ArrangeCommand implements Callable<Integer> {
     private WishOptions wishes;
 
     @Mixin
+    private PageOptions pages;
+
+    @Mixin
     private ForceOption force;
 
     @Spec
@@ -118,15 +122,28 @@ final class ArrangeCommand implements Callable<Integer> {
             if (ProjectFile.isProject(out)) {
                 new ProjectFile().write(project, out);
             } else {
-                String lacks = Exports.cannotHold(out);
-                if (!lacks.isEmpty()) {
-                    say(out.getFileName() + " will hold " + lacks);
-                }
-                Exports.write(arrangement, out, project.strings(), mix);
+                write(arrangement, project, out, mix);
             }
         }
         print(arrangement, millis);
         return ExitCodes.DONE;
+    }
+
+    private void write(Arrangement arrangement, Project project, Path out, Mix mix) throws FormatException {
+        String lacks = Exports.cannotHold(out);
+        if (!lacks.isEmpty()) {
+            say(out.getFileName() + " will hold " + lacks);
+        }
+        if (!PageFiles.isPages(out)) {
+            Exports.write(arrangement, out, project.strings(), mix);
+            return;
+        }
+        List<String> letters = PageFiles.lacking(arrangement);
+        if (!letters.isEmpty()) {
+            say(out.getFileName() + " has question marks for letters that the type lacks: "
+                    + String.join(" ", letters));
+        }
+        PageFiles.write(arrangement, pages.sheet(spec), pages.setup(out, spec), out);
     }
 
     /** A project has its own guitar, hand and picking; any other song gets those of the options. */
@@ -180,6 +197,8 @@ final class ArrangeCommand implements Callable<Integer> {
     /** Tablature is kept as it is written, unless the player wants it anew. */
     private void checkChoices() {
         for (Path out : outs) {
+            pages.sheet(spec);
+            pages.setup(out, spec);
             try {
                 if (!ProjectFile.isProject(out)) {
                     Exports.checkEnding(out);

@@ -59,6 +59,8 @@ public final class Main implements Callable<Integer> {
     }
 
     public static void main(String[] args) {
+        // fonts are measured and pages drawn without a screen
+        System.setProperty("java.awt.headless", "true");
         System.setOut(new PrintStream(System.out, true, StandardCharsets.UTF_8));
         System.setErr(new PrintStream(System.err, true, StandardCharsets.UTF_8));
         Thread.setDefaultUncaughtExceptionHandler(ErrorReport::uncaught);

@@ -544,6 +544,27 @@ class CommandsTest {
         assertThat(err.toString()).contains(".wav");
     }
 
+    @Test
+    void pagesAndDrillsComeOutOfASong() throws IOException {
+        Path in = leadSheet(1, "major", "4/4", "G G4:4 B4:4", "C C5:4 E5:4");
+        Path score = folder.resolve("out.pdf");
+        Path ladder = folder.resolve("ladder.svg");
+        assertThat(run("arrange", in.toString(), "-o", score.toString(), "--paper", "letter", "--bars-per-line", "2"))
+                .isZero();
+        assertThat(Files.readAllBytes(score)).startsWith('%', 'P', 'D', 'F');
+        assertThat(run("arrange", in.toString(), "-o", ladder.toString(), "--sheet", "practice"))
+                .isZero();
+        assertThat(Files.readString(ladder)).contains("aria-label=\"The ladder: each step clean three times");
+        assertThat(run("arrange", in.toString(), "-o", score.toString(), "--sheet", "poster"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("--sheet \"poster\": there are score, shapes, practice, words");
+        assertThat(run("arrange", in.toString(), "-o", score.toString(), "--margin", "70"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("5.0 to 40.0 mm");
+        JsonNode drills = json("practice", in.toString(), "--drills", "--json").get("steps");
+        assertThat(drills.get(0).get("name").asText()).startsWith("right hand alone");
+    }
+
     /** What is rendered of a song is heard as that song, note by note; other bars of it and no sound are told apart. */
     @Test
     void aTakeIsHeardBesideItsSong() throws IOException {

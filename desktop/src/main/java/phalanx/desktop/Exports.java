@@ -7,6 +7,9 @@ import java.util.stream.Stream;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.ArrangementFiles;
 import phalanx.formats.disk.SafeFile;
+import phalanx.formats.page.PageFiles;
+import phalanx.formats.page.PageSetup;
+import phalanx.formats.page.Sheet;
 import phalanx.formats.reading.FormatException;
 import phalanx.guitar.StringSet;
 import phalanx.sound.Layer;
@@ -14,7 +17,7 @@ import phalanx.sound.Mix;
 import phalanx.sound.Performance;
 import phalanx.sound.WavWriter;
 
-/** Writes arrangements as files of notes or of sound, by their ending. */
+/** Writes arrangements as files of notes, of sound or as pages, by their ending. */
 public final class Exports {
     /** Everything, a sung tune softly with it. */
     public static final Mix HEARD = Mix.USUAL.with(Layer.VOICE, 1);
@@ -22,8 +25,9 @@ public final class Exports {
     private static final String SOUND = ".wav";
 
     /** The endings that can be written. */
-    public static final List<String> ENDINGS =
-            Stream.concat(ArrangementFiles.ENDINGS.stream(), Stream.of(SOUND)).toList();
+    public static final List<String> ENDINGS = Stream.of(ArrangementFiles.ENDINGS, List.of(SOUND), PageFiles.ENDINGS)
+            .flatMap(List::stream)
+            .toList();
 
     private Exports() {}
 
@@ -61,6 +65,9 @@ public final class Exports {
             Performance performance = Performance.of(arrangement, strings);
             int end = arrangement.song().endTick();
             SafeFile.replace(file, new WavWriter().write(performance, end, mix));
+        } else if (PageFiles.isPages(file)) {
+            PageSetup.Paper paper = PageFiles.isPicture(file) ? PageSetup.Paper.PHONE : PageSetup.Paper.A4;
+            PageFiles.write(arrangement, Sheet.SCORE, PageSetup.USUAL.on(paper), file);
         } else {
             ArrangementFiles.write(arrangement, file);
         }

@@ -15,6 +15,7 @@ import javafx.application.Application;
 import javafx.scene.Scene;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
+import phalanx.formats.page.Face;
 
 /** The two themes. Colours are read from the style sheet, so that controls and drawings share one source. */
 public enum Theme {
@@ -69,7 +70,7 @@ public enum Theme {
     }
 
     private static void load(String font) {
-        try (InputStream in = Theme.class.getResourceAsStream("fonts/" + font)) {
+        try (InputStream in = Face.open(font)) {
             if (Font.loadFont(in, 12) == null) {
                 throw new IllegalStateException("font " + font + " cannot be loaded");
             }

@@ -16,7 +16,7 @@ import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
 /** Made-up songs with what lead sheets hold: pickups, meter changes, ties, tuplets, rests, N.C., sections, modes. */
-final class RandomSong {
+public final class RandomSong {
     private static final Meter[] METERS = {
         Meter.COMMON, new Meter(3, 4), new Meter(6, 8), new Meter(5, 4), new Meter(2, 2), new Meter(7, 8)
     };
@@ -31,7 +31,7 @@ final class RandomSong {
 
     private RandomSong() {}
 
-    static Song of(long seed) {
+    public static Song of(long seed) {
         Random random = new Random(seed);
         Key key = Key.ofFifths(random.nextInt(9) - 4, Key.Mode.values()[random.nextInt(Key.Mode.values().length)]);
         List<Bar> bars = new ArrayList<>();

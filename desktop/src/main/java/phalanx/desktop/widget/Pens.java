@@ -9,7 +9,7 @@ import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
-import phalanx.desktop.Theme;
+import phalanx.formats.page.Face;
 
 /** Fonts and text placing for drawings. */
 public final class Pens {
@@ -44,7 +44,7 @@ public final class Pens {
         static final String FAMILY = load();
 
         private static String load() {
-            try (InputStream in = Theme.class.getResourceAsStream("fonts/Bravura.otf")) {
+            try (InputStream in = Face.MUSIC.open()) {
                 Font font = Font.loadFont(in, 12);
                 if (font == null) {
                     throw new IllegalStateException("the music font cannot be loaded");

@@ -11,7 +11,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-import phalanx.desktop.Theme;
+import phalanx.formats.page.Face;
 
 /** The bundled music font has every sign, as wide as is reckoned with: outlines read by another renderer. */
 class GlyphTest {
@@ -20,7 +20,7 @@ class GlyphTest {
     @ParameterizedTest
     @EnumSource(Glyph.class)
     void theFontHasEverySignInItsWidth(Glyph glyph) throws IOException, FontFormatException {
-        try (InputStream in = Theme.class.getResourceAsStream("fonts/Bravura.otf")) {
+        try (InputStream in = Face.MUSIC.open()) {
             // an em is four staff spaces in fonts of this standard
             Font font = Font.createFont(Font.TRUETYPE_FONT, in).deriveFont(4 * SPACE);
             assertThat(font.canDisplayUpTo(glyph.text())).isEqualTo(-1);

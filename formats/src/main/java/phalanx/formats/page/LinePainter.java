@@ -1,0 +1,291 @@
+package phalanx.formats.page;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.guitar.Instrument;
+import phalanx.song.Bar;
+import phalanx.song.Section;
+import phalanx.technique.Attack;
+import phalanx.technique.SlurKind;
+import phalanx.theory.Key;
+import phalanx.theory.Pitch;
+
+/** Draws a line of tablature with its rows: chords and fingers over it, digits, hits, the count and words under it. */
+final class LinePainter {
+    private static final double SECTION_ROW = 2.2;
+    private static final double CHORD_ROW = 2.0;
+    private static final double FINGER_ROW = 1.3;
+    private static final double OVER = 1.1;
+    private static final double UNDER = 1.7;
+    private static final double ROW = 1.35;
+    private static final double WORDS_ROW = 1.6;
+    private static final double AFTER = 1.5;
+    private static final double FILLED_BAR = 0.12;
+    private static final double END_BAR = 0.35;
+
+    private final Arrangement arrangement;
+    private final Instrument instrument;
+    private final Map<ArrangedNote, ArrangedNote> slurred;
+    private final ScoreLine line;
+    private final double s;
+    private final boolean named;
+    private final boolean sections;
+    private final boolean hits;
+    private final boolean words;
+    private Pen pen;
+    private double top;
+
+    /** @param named whether the rows are called by their names, as in the first line of a page */
+    LinePainter(Arrangement arrangement, Map<ArrangedNote, ArrangedNote> slurred, ScoreLine line, boolean named) {
+        this.arrangement = arrangement;
+        this.instrument = arrangement.request().instrument();
+        this.slurred = slurred;
+        this.line = line;
+        this.s = line.space();
+        this.named = named;
+        this.sections = begun(arrangement, line).findAny().isPresent();
+        this.hits = line.bars().stream().anyMatch(bar -> !bar.hits().isEmpty());
+        this.words = line.bars().stream().anyMatch(bar -> !bar.words().isEmpty());
+    }
+
+    private static java.util.stream.Stream<Section> begun(Arrangement arrangement, ScoreLine line) {
+        return arrangement.song().sections().stream()
+                .filter(section -> section.startTick() >= line.startTick() && section.startTick() < line.endTick());
+    }
+
+    private double staffTop() {
+        return top + ((sections ? SECTION_ROW : 0) + CHORD_ROW + FINGER_ROW + OVER) * s;
+    }
+
+    private double stringY(int string) {
+        return staffTop() + (string - 1) * s;
+    }
+
+    private double rowY(int row) {
+        return stringY(instrument.strings()) + (UNDER + row * ROW) * s;
+    }
+
+    double height() {
+        int rows = 2 + (hits ? 1 : 0);
+        return ((sections ? SECTION_ROW : 0)
+                        + CHORD_ROW
+                        + FINGER_ROW
+                        + OVER
+                        + instrument.strings()
+                        - 1
+                        + UNDER
+                        + (rows - 1) * ROW
+                        + (words ? WORDS_ROW : 0)
+                        + AFTER)
+                * s;
+    }
+
+    void paint(Pen on, double y) {
+        pen = on;
+        top = y;
+        paintHeadings();
+        paintStaff();
+        List<ArrangedNote> sounding = arrangement.notes().stream()
+                .filter(note -> note.endTick() > line.startTick() && note.tick() < line.endTick())
+                .toList();
+        sounding.forEach(this::paintTrail);
+        for (BarColumns bar : line.bars()) {
+            paintSweeps(bar);
+            // the frames of bass and tune over the ground of inner notes beside them
+            bar.notes().stream()
+                    .sorted(Comparator.comparing(note -> note.role() != Role.INNER))
+                    .forEach(this::paintNote);
+            paintRows(bar);
+        }
+        // over the figures, so that none hides them
+        line.bars().forEach(bar -> bar.notes().forEach(note -> {
+            if (note.attack() instanceof Attack.Slur slur) {
+                paintSlur(note, slur.kind());
+            }
+        }));
+    }
+
+    private void paintHeadings() {
+        begun(arrangement, line).forEach(section -> {
+            double size = 1.1 * s;
+            double width = Face.BOLD.width(section.name(), size) + s;
+            double x = section.startTick() == line.startTick() ? line.left() : line.x(section.startTick()) - s;
+            pen.framed(x, top, width, 1.7 * s, 0.3 * s, 0.14 * s, Shade.INK);
+            pen.centred(section.name(), x + width / 2, top + 0.85 * s, Face.BOLD, size, Shade.INK);
+        });
+        double base = top + ((sections ? SECTION_ROW : 0) + 1.4) * s;
+        for (BarColumns bar : line.bars()) {
+            if (bar.bar().number() > 0) {
+                String number = String.valueOf(bar.bar().number());
+                pen.left(number, line.barX(bar) + 0.2 * s, base, Face.SANS, Sizes.NUMBER * s, Shade.QUIET);
+            }
+            for (BarColumns.Word chord : bar.chords()) {
+                pen.left(chord.text(), left(chord), base, Face.BOLD, Sizes.CHORD * s, Shade.INK);
+            }
+        }
+    }
+
+    /** Where a word begins that stands over or under a note. */
+    private double left(BarColumns.Word word) {
+        return line.x(word.tick()) - Sizes.TILE / 2 * s;
+    }
+
+    private void paintStaff() {
+        double end = line.endX();
+        for (int string = 1; string <= instrument.strings(); string++) {
+            double y = stringY(string);
+            pen.line(line.left(), y, end, y, 0.07 * s, Shade.RULE);
+            String name = Type.pretty(Pitch.of(instrument.tuning().midi(string), Key.C_MAJOR)
+                    .note()
+                    .toString());
+            double x = line.left() - 0.5 * s - Face.MONO.width(name, 0.9 * s);
+            pen.left(name, x, y + 0.3 * s, Face.MONO, 0.9 * s, Shade.QUIET);
+        }
+        for (BarColumns bar : line.bars()) {
+            barLine(line.barX(bar), FILLED_BAR);
+            if (bar.hasMeter()) {
+                paintMeter(bar);
+            }
+        }
+        if (line.endTick() >= arrangement.song().endTick()) {
+            barLine(end - 0.6 * s, FILLED_BAR);
+            barLine(end - END_BAR / 2 * s, END_BAR);
+        } else {
+            barLine(end - FILLED_BAR / 2 * s, FILLED_BAR);
+        }
+    }
+
+    private void barLine(double x, double width) {
+        pen.line(x, stringY(1), x, stringY(instrument.strings()), width * s, Shade.INK);
+    }
+
+    private void paintMeter(BarColumns bar) {
+        Bar of = bar.bar();
+        double x = line.barX(bar) + (0.45 + Sizes.METER / 2) * s;
+        double middle = (stringY(1) + stringY(instrument.strings())) / 2;
+        double size = Math.min(2.2, (instrument.strings() - 1) * 0.44) * s;
+        pen.centred(String.valueOf(of.meter().beats()), x, middle - 0.42 * size, Face.BOLD, size, Shade.INK);
+        pen.centred(String.valueOf(of.meter().unit()), x, middle + 0.42 * size, Face.BOLD, size, Shade.INK);
+    }
+
+    private void paintRows(BarColumns bar) {
+        double over = stringY(1) - OVER * s - 0.15 * s;
+        bar.fingers()
+                .forEach(word ->
+                        pen.centred(word.text(), line.x(word.tick()), over, Face.MONO, Sizes.FINGER * s, Shade.QUIET));
+        int row = 0;
+        for (BarColumns.Word word : bar.digits()) {
+            pen.centred(word.text(), line.x(word.tick()), rowY(row), Face.MONO, Sizes.DIGIT * s, Shade.INK);
+        }
+        if (hits) {
+            row++;
+            for (BarColumns.Word word : bar.hits()) {
+                pen.centred(word.text(), line.x(word.tick()), rowY(row), Face.MONO_BOLD, Sizes.DIGIT * s, Shade.HIT);
+            }
+        }
+        row++;
+        for (BarColumns.Word word : bar.counts()) {
+            Face face = Character.isDigit(word.text().charAt(0)) ? Face.MONO_BOLD : Face.MONO;
+            Shade shade = word.struck() ? Shade.INK : Shade.RULE;
+            pen.centred(word.text(), line.x(word.tick()), rowY(row), face, Sizes.COUNT * s, shade);
+        }
+        double base = rowY(row) + WORDS_ROW * s;
+        bar.words().forEach(word -> pen.left(word.text(), left(word), base, Face.SANS, Sizes.WORDS * s, Shade.INK));
+        if (named && bar == line.bars().get(0)) {
+            nameRow("finger", over);
+            nameRow("digit", rowY(0));
+            if (hits) {
+                nameRow("hit", rowY(1));
+            }
+            nameRow("count", rowY(row));
+        }
+    }
+
+    private void nameRow(String name, double y) {
+        double size = Sizes.LABEL * s;
+        pen.right(name, line.left() - 0.3 * s, y + Type.CAPITAL * size / 2, Face.SANS, size, Shade.QUIET);
+    }
+
+    private void paintTrail(ArrangedNote note) {
+        boolean before = note.tick() < line.startTick();
+        double from = before ? line.left() : line.x(note.tick()) + BarColumns.width(note) / 2 * s;
+        double to = note.endTick() >= line.endTick() ? line.endX() : line.x(note.endTick()) - 0.75 * s;
+        if (to > from + 0.2 * s) {
+            double y = stringY(note.string());
+            pen.line(from, y, to, y, (note.role() == Role.INNER ? 0.12 : 0.2) * s, shade(note.role()));
+        }
+    }
+
+    private void paintNote(ArrangedNote note) {
+        double x = line.x(note.tick());
+        double y = stringY(note.string());
+        double width = BarColumns.width(note) * s;
+        double height = Sizes.TILE * s;
+        String figure = String.valueOf(note.writtenFret());
+        if (note.attack() instanceof Attack.Touched) {
+            pen.diamond(x, y, width / 2, 0.13 * s, Shade.HARMONIC);
+            pen.centred(figure, x, y, Face.MONO_BOLD, 0.8 * Sizes.FIGURE * s, Shade.HARMONIC);
+            return;
+        }
+        Shade shade = shade(note.role());
+        if (note.role() == Role.INNER) {
+            pen.filled(x - width / 2, y - height / 2, width, height, 0, Shade.PAPER);
+        } else {
+            double corner = note.role() == Role.MELODY ? height / 2 : 0.15 * s;
+            pen.framed(x - width / 2, y - height / 2, width, height, corner, 0.13 * s, shade);
+        }
+        Shade ink = note.role() == Role.INNER ? shade : Shade.INK;
+        pen.centred(figure, x, y, Face.MONO_BOLD, Sizes.FIGURE * s, ink);
+    }
+
+    /** A bow from the note it is slurred from, with its letter over it. */
+    private void paintSlur(ArrangedNote note, SlurKind kind) {
+        ArrangedNote before = slurred.get(note);
+        double to = line.x(note.tick());
+        double from = before == null || before.tick() < line.startTick()
+                ? Math.max(line.left(), to - 2.5 * s)
+                : line.x(before.tick());
+        double y = stringY(note.string()) - 0.68 * s;
+        pen.arc(from, to, y, 0.5 * s, 0.13 * s, Shade.INK);
+        double size = 0.75 * s;
+        double width = Face.BOLD.width(kind.sign(), size);
+        double middle = (from + to) / 2;
+        pen.filled(middle - width / 2 - 0.1 * s, y - 0.85 * s, width + 0.2 * s, 0.75 * s, 0, Shade.PAPER);
+        pen.centred(kind.sign(), middle, y - 0.48 * s, Face.BOLD, size, Shade.INK);
+    }
+
+    /** A line before what is brushed, with a head where the stroke goes, and without one before what is rolled. */
+    private void paintSweeps(BarColumns bar) {
+        Map<Integer, List<ArrangedNote>> swept = bar.notes().stream()
+                .filter(BarColumns::isSwept)
+                .collect(Collectors.groupingBy(ArrangedNote::tick, TreeMap::new, Collectors.toList()));
+        swept.forEach((tick, notes) -> {
+            int low = notes.stream().mapToInt(ArrangedNote::string).max().orElseThrow();
+            int high = notes.stream().mapToInt(ArrangedNote::string).min().orElseThrow();
+            double x = line.x(tick) - (Sizes.TILE / 2 + 0.3) * s;
+            double from = stringY(high) - 0.4 * s;
+            double to = stringY(low) + 0.4 * s;
+            pen.line(x, from, x, to, 0.13 * s, Shade.INK);
+            if (notes.get(0).attack() instanceof Attack.Brush brush) {
+                double tip = brush.up() ? to : from;
+                double back = tip + (brush.up() ? -0.35 : 0.35) * s;
+                pen.line(x, tip, x - 0.22 * s, back, 0.13 * s, Shade.INK);
+                pen.line(x, tip, x + 0.22 * s, back, 0.13 * s, Shade.INK);
+            }
+        });
+    }
+
+    static Shade shade(Role role) {
+        return switch (role) {
+            case BASS -> Shade.BASS;
+            case MELODY -> Shade.TUNE;
+            case INNER -> Shade.INNER;
+        };
+    }
+}

@@ -1,0 +1,19 @@
+package phalanx.formats.page;
+
+import java.util.List;
+
+/**
+ * A page that is laid out.
+ *
+ * @param width in points
+ * @param height in points
+ * @param marks in the order in which they are drawn
+ */
+public record Page(double width, double height, List<Mark> marks) {
+    public Page {
+        marks = List.copyOf(marks);
+        if (!(width > 0) || !(height > 0)) {
+            throw new IllegalArgumentException("a page of " + width + " by " + height);
+        }
+    }
+}

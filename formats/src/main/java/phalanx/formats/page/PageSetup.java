@@ -1,0 +1,115 @@
+package phalanx.formats.page;
+
+import java.util.Objects;
+
+/**
+ * How pages are laid out.
+ *
+ * @param paper their size
+ * @param marginMm left free at every edge, {@value #LEAST_MARGIN} to {@value #MOST_MARGIN}
+ * @param spaceMm between two strings of the tablature, which the size of all else follows, {@value #SMALLEST} to
+ *     {@value #LARGEST}
+ * @param barsPerLine at most so many bars a line, to {@value #MOST_BARS}; 0 for as many as go well
+ */
+public record PageSetup(Paper paper, double marginMm, double spaceMm, int barsPerLine) {
+    public static final double LEAST_MARGIN = 5;
+    public static final double MOST_MARGIN = 40;
+    public static final double SMALLEST = 1.5;
+    public static final double LARGEST = 5;
+    public static final int MOST_BARS = 12;
+    private static final double NARROWEST = 60;
+    /** On a sheet of A4. */
+    public static final PageSetup USUAL = new PageSetup(Paper.A4, 18, 2.6, 0);
+
+    static final double POINTS_PER_MM = 72 / 25.4;
+
+    /** Sizes of paper: ISO 216, ANSI/ASME Y14.1, and a strip as wide as a telephone, cut off where nothing more stands. */
+    public enum Paper {
+        A4("A4", 210, 297),
+        LETTER("Letter", 215.9, 279.4),
+        PHONE("phone", 90, 2000);
+
+        private final String label;
+        private final double widthMm;
+        private final double heightMm;
+
+        Paper(String label, double widthMm, double heightMm) {
+            this.label = label;
+            this.widthMm = widthMm;
+            this.heightMm = heightMm;
+        }
+
+        public String label() {
+            return label;
+        }
+
+        /** Whether it ends where what is on it does. */
+        boolean strip() {
+            return this == PHONE;
+        }
+
+        double width() {
+            return widthMm * POINTS_PER_MM;
+        }
+
+        double height() {
+            return heightMm * POINTS_PER_MM;
+        }
+    }
+
+    public PageSetup {
+        Objects.requireNonNull(paper, "paper");
+        if (!(marginMm >= LEAST_MARGIN && marginMm <= MOST_MARGIN)) {
+            throw new IllegalArgumentException(
+                    "a margin is " + LEAST_MARGIN + " to " + MOST_MARGIN + " mm, not " + marginMm);
+        }
+        if (paper.widthMm - 2 * marginMm < NARROWEST) {
+            throw new IllegalArgumentException(
+                    "a margin of " + marginMm + " mm leaves too little of a page " + paper.widthMm + " mm wide");
+        }
+        if (!(spaceMm >= SMALLEST && spaceMm <= LARGEST)) {
+            throw new IllegalArgumentException(
+                    "strings stand " + SMALLEST + " to " + LARGEST + " mm apart, not " + spaceMm);
+        }
+        if (barsPerLine < 0 || barsPerLine > MOST_BARS) {
+            throw new IllegalArgumentException("0 to " + MOST_BARS + " bars a line, not " + barsPerLine);
+        }
+    }
+
+    /** On other paper; a phone has narrow margins. */
+    public PageSetup on(Paper other) {
+        return new PageSetup(other, other == Paper.PHONE ? LEAST_MARGIN : marginMm, spaceMm, barsPerLine);
+    }
+
+    public PageSetup withMargin(double mm) {
+        return new PageSetup(paper, mm, spaceMm, barsPerLine);
+    }
+
+    public PageSetup withSpace(double mm) {
+        return new PageSetup(paper, marginMm, mm, barsPerLine);
+    }
+
+    public PageSetup withBars(int most) {
+        return new PageSetup(paper, marginMm, spaceMm, most);
+    }
+
+    double left() {
+        return marginMm * POINTS_PER_MM;
+    }
+
+    double right() {
+        return paper.width() - left();
+    }
+
+    double top() {
+        return left();
+    }
+
+    double bottom() {
+        return paper.height() - left();
+    }
+
+    double space() {
+        return spaceMm * POINTS_PER_MM;
+    }
+}

@@ -1,0 +1,127 @@
+package phalanx.formats.page;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.song.Bar;
+import phalanx.song.Section;
+
+/** The arrangement as a player puts it on the stand. */
+final class ScoreSheet {
+    /** So many rows of shapes stand over the score; all of them are on the sheet of shapes. */
+    private static final int SHAPE_ROWS = 2;
+
+    private static final double SHAPE_SPACE = 0.75;
+    private static final double SHAPE_WIDTH = 9;
+    /** No line is higher, in spaces. */
+    private static final double HIGHEST_LINE = 24;
+
+    private final Arrangement arrangement;
+    private final PageSetup setup;
+    private final Map<ArrangedNote, ArrangedNote> slurred;
+    private final Foot foot;
+    private final double space;
+
+    ScoreSheet(Arrangement arrangement, PageSetup setup) {
+        this.arrangement = arrangement;
+        this.setup = setup;
+        this.slurred = arrangement.slurred();
+        this.foot = Foot.of(arrangement, setup);
+        this.space = Math.min(setup.space(), (foot.top() - setup.top()) / HIGHEST_LINE);
+    }
+
+    List<Page> pages() {
+        Pen pen = new Pen(setup);
+        double y = drawShapes(pen, Head.draw(pen, arrangement, setup));
+        List<ScoreLine> lines = lines();
+        int at = 0;
+        for (int count : perPage(lines, y)) {
+            if (at > 0 || count == 0) {
+                y = setup.top();
+            }
+            for (int i = 0; i < count; i++) {
+                LinePainter painter = painter(lines.get(at), i == 0);
+                painter.paint(pen, y);
+                y += painter.height();
+                at++;
+            }
+            if (at < lines.size()) {
+                pen.turn();
+            }
+        }
+        foot.draw(pen, arrangement.song().title());
+        return pen.pages();
+    }
+
+    private LinePainter painter(ScoreLine line, boolean named) {
+        return new LinePainter(arrangement, slurred, line, named);
+    }
+
+    private double drawShapes(Pen pen, double y) {
+        double strings = SHAPE_SPACE * space;
+        ShapeRows rows = new ShapeRows(arrangement, setup, strings, SHAPE_WIDTH * space);
+        List<ShapeRows.Named> shapes = rows.shapes();
+        double at = y;
+        for (int from = 0, row = 0; from < shapes.size() && row < SHAPE_ROWS; from += rows.columns(), row++) {
+            rows.draw(pen, shapes.subList(from, Math.min(shapes.size(), from + rows.columns())), at, false);
+            at += rows.rowHeight(false) + 1.2 * strings;
+        }
+        return at + strings;
+    }
+
+    private List<ScoreLine> lines() {
+        List<BarColumns> bars = new ArrayList<>();
+        Bar before = null;
+        for (Bar bar : arrangement.song().bars()) {
+            boolean meter = before == null || !before.meter().equals(bar.meter());
+            bars.add(new BarColumns(arrangement, bar, meter));
+            before = bar;
+        }
+        Set<Integer> begun = new HashSet<>();
+        for (Section section : arrangement.song().sections()) {
+            begun.add(arrangement.song().barIndexAt(section.startTick()));
+        }
+        // a pickup does not stand alone before its section
+        if (bars.size() > 1 && bars.get(0).bar().number() == 0) {
+            begun.remove(1);
+        }
+        double left = setup.left() + Sizes.LABELS * space;
+        double width = setup.right() - left;
+        List<ScoreLine> lines = new ArrayList<>();
+        int from = 0;
+        for (int count : LineBreaks.of(bars, width / space, setup.barsPerLine(), begun::contains)) {
+            int to = from + count;
+            boolean last = to == bars.size() || begun.contains(to);
+            lines.add(ScoreLine.of(bars.subList(from, to), left, width, space, last));
+            from = to;
+        }
+        return lines;
+    }
+
+    /** How many lines each page has; a page does not end with one line alone on the next where that can be helped. */
+    private List<Integer> perPage(List<ScoreLine> lines, double first) {
+        List<Integer> pages = new ArrayList<>(List.of(0));
+        double y = first;
+        for (ScoreLine line : lines) {
+            int here = pages.get(pages.size() - 1);
+            double height = painter(line, false).height();
+            boolean fresh = here == 0 && pages.size() > 1;
+            if (y + height > foot.top() && !fresh) {
+                pages.add(0);
+                y = setup.top();
+            }
+            pages.set(pages.size() - 1, pages.get(pages.size() - 1) + 1);
+            y += height;
+        }
+        int last = pages.size() - 1;
+        if (last > 0 && pages.get(last) == 1 && pages.get(last - 1) > 3) {
+            pages.set(last, 2);
+            pages.set(last - 1, pages.get(last - 1) - 1);
+        }
+        return pages;
+    }
+}

@@ -1,0 +1,26 @@
+package phalanx.formats.page;
+
+/** Measures of a line of tablature, in spaces between two strings. */
+final class Sizes {
+    /** The sign of a note: a square, a circle. */
+    static final double TILE = 1.02;
+
+    static final double WIDE_TILE = 1.55;
+    static final double FIGURE = 0.95;
+    static final double DIGIT = 0.95;
+    static final double COUNT = 0.95;
+    static final double WORDS = 1.1;
+    static final double CHORD = 1.45;
+    static final double FINGER = 0.85;
+    static final double NUMBER = 0.8;
+    static final double LABEL = 0.78;
+    static final double METER = 1.9;
+    /** Room left of the staff for the names of strings and rows. */
+    static final double LABELS = 3.2;
+    /** From a bar line to the first note. */
+    static final double BEFORE = 1.3;
+    /** Between two signs or words at least. */
+    static final double GAP = 0.35;
+
+    private Sizes() {}
+}

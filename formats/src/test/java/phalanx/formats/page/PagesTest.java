@@ -1,0 +1,315 @@
+package phalanx.formats.page;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.awt.geom.Rectangle2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javax.imageio.ImageIO;
+import javax.xml.parsers.DocumentBuilderFactory;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.assertj.core.data.Offset;
+import org.assertj.core.data.Percentage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.w3c.dom.Document;
+import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.demand.Wishes;
+import phalanx.arrange.score.Arrangement;
+import phalanx.formats.RandomSong;
+import phalanx.formats.reading.FormatException;
+import phalanx.guitar.Guitar;
+import phalanx.guitar.Hand;
+import phalanx.guitar.Instrument;
+import phalanx.guitar.StringSet;
+import phalanx.guitar.Tuning;
+import phalanx.practice.Drills;
+import phalanx.practice.Ladder;
+import phalanx.project.Project;
+import phalanx.project.Setup;
+import phalanx.project.Solve;
+import phalanx.righthand.BassLine;
+import phalanx.righthand.Level;
+import phalanx.righthand.Picking;
+import phalanx.song.ChartText;
+import phalanx.song.MelodyNote;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+import phalanx.song.TuneEdit;
+import phalanx.song.Words;
+import phalanx.technique.Attack;
+import phalanx.technique.Groove;
+import phalanx.technique.Grooves;
+import phalanx.theory.Key;
+
+/** Pages as they are laid out and as other programs read them; 100 songs in the deep run. */
+class PagesTest {
+    private static final int SONGS = Boolean.getBoolean("phalanx.deep") ? 100 : 5;
+
+    @TempDir
+    private Path folder;
+
+    /** A song with groove, slurs, harmonics, words and sections, in one tuning or another. */
+    private static Arrangement arrangement(long seed) {
+        Random random = new Random(seed);
+        Song song = RandomSong.of(seed);
+        Optional<Groove> groove = Grooves.shipped().all().stream()
+                .filter(one -> one.fits(song.bars().get(1)))
+                .findFirst();
+        Picking.Plan plan = new Picking.Plan(
+                Optional.empty(),
+                BassLine.values()[random.nextInt(BassLine.values().length)],
+                Level.values()[random.nextInt(Level.values().length)],
+                Picking.PLAIN.plan().strings(),
+                random.nextBoolean() ? groove : Optional.empty());
+        Project project = Project.of(song, new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE))
+                .withPicking(Picking.PLAIN.withPlan(plan))
+                .withWishes(Wishes.USUAL.withSlurs(true));
+        if (random.nextInt(3) == 0) {
+            project = project.withInstrument(
+                    new Instrument(Guitar.STEEL, Tuning.parse("D A D G A D"), random.nextInt(3)));
+        }
+        for (MelodyNote note : project.song().melody()) {
+            if (random.nextInt(5) == 0) {
+                project = project.withLock(new AttackLock(note.tick(), Role.MELODY, AttackLock.Way.HARMONIC));
+            }
+        }
+        return Solve.of(project);
+    }
+
+    private static PageSetup setup(long seed) {
+        Random random = new Random(seed);
+        PageSetup setup = PageSetup.USUAL.on(PageSetup.Paper.values()[random.nextInt(PageSetup.Paper.values().length)]);
+        return setup.withSpace(1.5 + random.nextInt(36) / 10.0)
+                .withMargin(5 + random.nextInt(setup.paper().strip() ? 11 : 30))
+                .withBars(random.nextInt(5));
+    }
+
+    /** No text lies over another, nothing outside the margins, and nothing of the song is left out. */
+    @Test
+    void nothingOverlapsAndNothingIsLost() {
+        for (long seed = 0; seed < SONGS; seed++) {
+            Arrangement arrangement = arrangement(seed);
+            for (PageSetup setup : List.of(PageSetup.USUAL, setup(seed))) {
+                for (Sheet sheet : Sheet.values()) {
+                    String what = "seed " + seed + ", " + sheet + ", " + setup;
+                    List<Page> pages = sheet.pages(arrangement, setup);
+                    assertThat(pages).as(what).isNotEmpty();
+                    pages.forEach(page -> check(page, setup, what));
+                    if (sheet == Sheet.SCORE) {
+                        checkScore(arrangement, pages, what);
+                    }
+                }
+            }
+        }
+    }
+
+    private static List<Mark.Text> texts(Page page) {
+        return page.marks().stream()
+                .filter(Mark.Text.class::isInstance)
+                .map(Mark.Text.class::cast)
+                .filter(text -> !text.box().isEmpty())
+                .toList();
+    }
+
+    private static void check(Page page, PageSetup setup, String what) {
+        Rectangle2D inside = new Rectangle2D.Double(
+                setup.left() - 1,
+                setup.top() - 1,
+                setup.right() - setup.left() + 2,
+                page.height() - 2 * setup.top() + 2);
+        for (Mark mark : page.marks()) {
+            Rectangle2D box = mark.box();
+            assertThat(inside.outcode(box.getMinX(), box.getMinY()) == 0
+                            && inside.outcode(box.getMaxX(), box.getMaxY()) == 0)
+                    .as("%s: %s within the margins", what, mark)
+                    .isTrue();
+        }
+        List<Mark.Text> texts = texts(page);
+        List<Rectangle2D> boxes = texts.stream().map(Mark.Text::box).toList();
+        for (int i = 0; i < boxes.size(); i++) {
+            for (int j = i + 1; j < boxes.size(); j++) {
+                Rectangle2D common = boxes.get(i).createIntersection(boxes.get(j));
+                assertThat(common.getWidth() > 0.3 && common.getHeight() > 0.3)
+                        .as("%s: %s over %s", what, texts.get(i), texts.get(j))
+                        .isFalse();
+            }
+        }
+    }
+
+    /** As many signs as notes, as many bars, and every word. */
+    private static void checkScore(Arrangement arrangement, List<Page> pages, String what) {
+        long touched = arrangement.notes().stream()
+                .filter(note -> note.attack() instanceof Attack.Touched)
+                .count();
+        long marked = pages.stream()
+                .flatMap(page -> page.marks().stream())
+                .filter(mark -> mark instanceof Mark.Diamond)
+                .count();
+        // one more on each page says what it means
+        assertThat(marked).as(what).isEqualTo(touched == 0 ? 0 : touched + pages.size());
+        String all = pages.stream()
+                .flatMap(page -> texts(page).stream())
+                .map(Mark.Text::text)
+                .collect(Collectors.joining(" "));
+        Set<String> words = new HashSet<>(List.of(all.split(" ")));
+        for (MelodyNote note : arrangement.song().melody()) {
+            note.syllable().ifPresent(syllable -> assertThat(words).as(what).contains(syllable));
+        }
+        arrangement.song().bars().stream()
+                .filter(bar -> bar.number() > 0)
+                .forEach(bar -> assertThat(words).as(what).contains(String.valueOf(bar.number())));
+        long frames = pages.stream()
+                .flatMap(page -> page.marks().stream())
+                .filter(mark -> mark instanceof Mark.Box box
+                        && box.edge().filter(Shade.BASS::equals).isPresent())
+                .count();
+        long bass = arrangement.notes().stream()
+                .filter(note -> note.role() == Role.BASS && !(note.attack() instanceof Attack.Touched))
+                .count();
+        assertThat(frames).as(what).isEqualTo(bass == 0 && frames == 0 ? 0 : bass + pages.size());
+    }
+
+    /** Any program reads the file: text as text, every font embedded, the paper as large as the standard says. */
+    @Test
+    void aPdfIsReadByALibrary() throws IOException, FormatException {
+        Arrangement arrangement = arrangement(1);
+        Path file = folder.resolve("one.pdf");
+        PageFiles.write(arrangement, Sheet.SCORE, PageSetup.USUAL, file);
+        try (PDDocument document = Loader.loadPDF(file.toFile())) {
+            String text = new PDFTextStripper().getText(document);
+            assertThat(text).contains(arrangement.song().title(), "tuning", "page 1 of " + document.getNumberOfPages());
+            for (PDPage page : document.getPages()) {
+                // ISO 216: 210 by 297 mm
+                assertThat(page.getMediaBox().getWidth()).isCloseTo(595.28f, Offset.offset(0.1f));
+                assertThat(page.getMediaBox().getHeight()).isCloseTo(841.89f, Offset.offset(0.1f));
+                for (var name : page.getResources().getFontNames()) {
+                    assertThat(page.getResources().getFont(name).isEmbedded()).isTrue();
+                }
+            }
+            // what is drawn as PDF is what is drawn as a picture
+            BufferedImage printed = new PDFRenderer(document).renderImage(0, 1);
+            BufferedImage drawn = PicturePages.picture(
+                    Sheet.SCORE.pages(arrangement, PageSetup.USUAL).subList(0, 1));
+            assertThat(ink(drawn)).isCloseTo(ink(printed), Percentage.withPercentage(10));
+        }
+    }
+
+    /** The share of a picture that is not white. */
+    private static double ink(BufferedImage image) {
+        double dark = 0;
+        for (int y = 0; y < image.getHeight(); y++) {
+            for (int x = 0; x < image.getWidth(); x++) {
+                dark += 1 - (image.getRGB(x, y) >> 8 & 0xFF) / 255.0;
+            }
+        }
+        return dark / image.getWidth() / image.getHeight();
+    }
+
+    @Test
+    void anSvgIsXmlWithoutFontsAndAPictureIsAStrip() throws Exception {
+        Arrangement arrangement = arrangement(2);
+        Path svg = folder.resolve("two.svg");
+        Path png = folder.resolve("two.png");
+        PageFiles.write(arrangement, Sheet.SCORE, PageSetup.USUAL, svg);
+        PageFiles.write(arrangement, Sheet.SCORE, PageSetup.USUAL.on(PageSetup.Paper.PHONE), png);
+        Document document = DocumentBuilderFactory.newInstance()
+                .newDocumentBuilder()
+                .parse(new ByteArrayInputStream(Files.readAllBytes(svg)));
+        assertThat(document.getDocumentElement().getTagName()).isEqualTo("svg");
+        assertThat(document.getElementsByTagName("text").getLength()).isZero();
+        assertThat(document.getElementsByTagName("title").item(0).getTextContent())
+                .isEqualTo(arrangement.song().title());
+        BufferedImage image = ImageIO.read(png.toFile());
+        // 90 mm at three pixels to the point
+        assertThat(image.getWidth()).isBetween(763, 767);
+        assertThat(image.getHeight()).isGreaterThan(image.getWidth());
+    }
+
+    /** Letters of other alphabets are set where the type has them, else a question mark stands and is told. */
+    @Test
+    void noTitleBreaksAPage() throws FormatException, IOException {
+        String title = "Причал\t\"<&>\" \u6c34 \u0001 C# \ud834\udd1e " + "x".repeat(300);
+        Song song = ChartText.parse("| C | G7 | N.C. | C |", Meter.COMMON)
+                .over(TuneEdit.empty("t", Key.C_MAJOR, 90, Meter.COMMON, 4))
+                .withTitle(title);
+        Arrangement arrangement =
+                Solve.of(Project.of(song, new Setup(Guitar.NYLON, StringSet.Named.NYLON_NORMAL.set(), Hand.AVERAGE)));
+        for (String ending : PageFiles.ENDINGS) {
+            for (Sheet sheet : Sheet.values()) {
+                Path file = folder.resolve(sheet + ending);
+                PageFiles.write(arrangement, sheet, PageSetup.USUAL, file);
+                assertThat(file).isNotEmptyFile();
+            }
+        }
+        assertThat(PageFiles.lacking(arrangement)).contains("\u6c34").doesNotContain("П");
+        try (PDDocument document = Loader.loadPDF(folder.resolve("SCORE.pdf").toFile())) {
+            assertThat(new PDFTextStripper().getText(document)).contains("Причал \"<&>\" ? ?");
+        }
+        assertThatThrownBy(() -> PageFiles.write(arrangement, Sheet.SCORE, PageSetup.USUAL, folder.resolve("x.pdff")))
+                .isInstanceOf(FormatException.class)
+                .hasMessageContaining(".pdf, .svg, .png");
+        assertThatThrownBy(() -> PageSetup.USUAL.on(PageSetup.Paper.PHONE).withMargin(20))
+                .hasMessageContaining("too little of a page 90.0 mm wide");
+        assertThatThrownBy(() -> PageSetup.USUAL.withMargin(90)).hasMessageContaining("5.0 to 40.0 mm");
+    }
+
+    /** A sung song shows what is sung, one without a tune its chords; the practice sheet has three boxes a step. */
+    @Test
+    void sheetsHoldWhatTheyAreFor() {
+        Arrangement sung = Solve.of(Project.of(
+                        Words.under(RandomSong.of(4), 0, "the ferry is late, the ferry is late, the rope"),
+                        new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE))
+                .withWishes(Wishes.USUAL.withTune(TuneUse.SUNG)));
+        String words = Sheet.WORDS.pages(sung, PageSetup.USUAL).stream()
+                .flatMap(page -> texts(page).stream())
+                .map(Mark.Text::text)
+                .collect(Collectors.joining(" "));
+        assertThat(words.replaceAll("\\s+", " ")).contains("ferry").contains("late,");
+        long boxes = Sheet.PRACTICE.pages(sung, PageSetup.USUAL).stream()
+                .flatMap(page -> page.marks().stream())
+                .filter(mark -> mark instanceof Mark.Box)
+                .count();
+        int steps = Ladder.of(sung).size() + Drills.of(sung).size();
+        assertThat(boxes).isEqualTo(3L * steps);
+        assertThat(new String(
+                        SvgPages.write(Sheet.SHAPES.pages(sung, PageSetup.USUAL), "t")
+                                .getBytes(StandardCharsets.UTF_8),
+                        StandardCharsets.UTF_8))
+                .contains("aria-label");
+    }
+
+    /** Breaking by hand: widths 10, 10, 10, 10 in lines of 22 go two and two, not three and one or in one. */
+    @Test
+    void linesAreEven() {
+        Arrangement arrangement = Solve.of(Project.of(
+                ChartText.parse("| C | C | C | C | C | C |", Meter.COMMON)
+                        .over(TuneEdit.empty("even", Key.C_MAJOR, 90, Meter.COMMON, 6)),
+                new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE)));
+        List<BarColumns> bars = arrangement.song().bars().stream()
+                .map(bar -> new BarColumns(arrangement, bar, false))
+                .toList();
+        double width = bars.get(1).naturalWidth();
+        assertThat(LineBreaks.of(bars, 3 * width, 0, bar -> false)).containsExactly(3, 3);
+        assertThat(LineBreaks.of(bars, 3 * width, 2, bar -> false)).containsExactly(2, 2, 2);
+        assertThat(LineBreaks.of(bars, 3 * width, 0, bar -> bar == 4)).containsExactly(2, 2, 2);
+        assertThat(LineBreaks.of(bars, 1, 0, bar -> false)).containsExactly(1, 1, 1, 1, 1, 1);
+    }
+}
