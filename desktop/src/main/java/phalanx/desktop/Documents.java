@@ -13,6 +13,9 @@ import phalanx.desktop.session.Message;
 import phalanx.desktop.session.Rescue;
 import phalanx.desktop.widget.Question;
 import phalanx.desktop.widget.Question.Answer;
+import phalanx.formats.page.PageFiles;
+import phalanx.formats.page.PageSetup;
+import phalanx.formats.page.Sheet;
 import phalanx.formats.project.ProjectFile;
 import phalanx.formats.reading.FormatException;
 import phalanx.project.Difference;
@@ -90,6 +93,17 @@ final class Documents {
                                 .ifPresent(chosen ->
                                         replacing(chosen, () -> workbench.export(chosen.file()), this::export)),
                         () -> workbench.say(Message.plain("Nothing to write yet: open a song with Ctrl+O.")));
+    }
+
+    /** Writes pages to a file that is chosen. */
+    void exportPages(Sheet sheet, PageSetup setup) {
+        workbench.project().ifPresent(project -> dialogs.savePages(
+                        project.song().title() + (sheet == Sheet.SCORE ? "" : " " + sheet.label()))
+                .ifPresent(chosen -> replacing(
+                        chosen,
+                        () -> workbench.export(
+                                chosen.file(), shown -> PageFiles.write(shown, sheet, setup, chosen.file())),
+                        () -> exportPages(sheet, setup))));
     }
 
     /** Asks before a file is overwritten that is not the open one, unless the system has asked already. */

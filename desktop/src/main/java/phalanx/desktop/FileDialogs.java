@@ -29,6 +29,13 @@ public interface FileDialogs {
     Optional<Chosen> save(String title);
 
     /**
+     * A file to write pages to.
+     *
+     * @param name that is suggested
+     */
+    Optional<Chosen> savePages(String name);
+
+    /**
      * A project to save.
      *
      * @param title of the song, to suggest a name
@@ -62,6 +69,11 @@ public interface FileDialogs {
                 "*" + ProjectFile.ENDING);
         private static final ExtensionFilter RECORDINGS = new ExtensionFilter("Recordings", "*.wav");
         private static final ExtensionFilter PROJECTS = new ExtensionFilter("Projects", "*" + ProjectFile.ENDING);
+        private static final List<ExtensionFilter> PAGES = List.of(
+                new ExtensionFilter("PDF", "*.pdf"),
+                new ExtensionFilter("SVG", "*.svg"),
+                new ExtensionFilter("Picture", "*.png"));
+
         private static final List<ExtensionFilter> ARRANGEMENTS = List.of(
                 new ExtensionFilter("MusicXML with tablature", "*.musicxml"),
                 new ExtensionFilter("Plain-text tablature", "*.tab.txt"),
@@ -98,9 +110,18 @@ public interface FileDialogs {
 
         @Override
         public Optional<Chosen> save(String title) {
+            return save("Write the arrangement", title, ARRANGEMENTS);
+        }
+
+        @Override
+        public Optional<Chosen> savePages(String name) {
+            return save("Write the pages", name, PAGES);
+        }
+
+        private Optional<Chosen> save(String heading, String title, List<ExtensionFilter> kinds) {
             FileChooser chooser = new FileChooser();
-            chooser.setTitle("Write the arrangement");
-            chooser.getExtensionFilters().addAll(ARRANGEMENTS);
+            chooser.setTitle(heading);
+            chooser.getExtensionFilters().addAll(kinds);
             chooser.setInitialFileName(fileName(title));
             return Optional.ofNullable(chooser.showSaveDialog(window.get()))
                     .map(file ->

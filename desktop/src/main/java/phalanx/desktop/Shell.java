@@ -21,6 +21,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import phalanx.desktop.arrange.ScoreStation;
 import phalanx.desktop.guitar.GuitarStation;
+import phalanx.desktop.page.PagesView;
 import phalanx.desktop.picking.PickingStation;
 import phalanx.desktop.practice.PracticeStation;
 import phalanx.desktop.practice.Takes;
@@ -42,6 +43,8 @@ public final class Shell extends StackPane {
     private final ScoreStation score;
     private final Executor searches;
     private final Journal journal;
+    private Station current = Station.SCORE;
+    private PagesView pages;
     /** Those that were shown already; the others are made when they are asked for. */
     private final Map<Station, Node> stations = new EnumMap<>(Station.class);
 
@@ -77,6 +80,7 @@ public final class Shell extends StackPane {
                         this::open,
                         this::openDemo,
                         documents::export,
+                        this::showPages,
                         this::togglePlay,
                         () -> show(Station.GUITAR)));
         frame.setTop(top);
@@ -96,8 +100,19 @@ public final class Shell extends StackPane {
         });
     }
 
+    /** Shows what would be printed, over the station that is open. */
+    void showPages() {
+        playback.stop();
+        if (pages == null) {
+            pages = new PagesView(workbench, searches, Platform::runLater, documents::exportPages, () -> show(current));
+        }
+        frame.setCenter(pages);
+        pages.lookup("#page-sheet").requestFocus();
+    }
+
     /** Goes to a station. */
     void show(Station station) {
+        current = station;
         Node shown = node(station);
         frame.setCenter(shown);
         rail.mark(station);
@@ -164,6 +179,7 @@ public final class Shell extends StackPane {
     void bindKeys(Scene scene) {
         key(scene, KeyCode.O, this::chooseSong);
         key(scene, KeyCode.E, documents::export);
+        key(scene, KeyCode.P, this::showPages);
         key(scene, KeyCode.S, () -> save(() -> {}));
         key(scene, KeyCode.N, this::newSong);
         key(scene, KeyCode.Z, this::undo);

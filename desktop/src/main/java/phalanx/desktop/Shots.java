@@ -78,6 +78,9 @@ final class Shots {
                     shell.applyCss();
                     ((ListView<?>) scene.lookup("#ladder")).getSelectionModel().select(6);
                 }),
+                new View("pages.png", shell::showPages, () -> !((ListView<?>) scene.lookup("#pages"))
+                        .getItems()
+                        .isEmpty()),
                 // last: it makes a version
                 new View("versions.png", this::showVersions, () -> ((Labeled) scene.lookup("#comparison"))
                         .getText()

@@ -50,6 +50,7 @@ final class TopBar extends HBox {
      * @param open choose a song
      * @param openFile open one
      * @param export choose a file to write
+     * @param pages show what would be printed
      * @param play start or stop
      * @param retune go to the retuning steps
      */
@@ -58,6 +59,7 @@ final class TopBar extends HBox {
             Consumer<Path> openFile,
             Consumer<Demo> demo,
             Runnable export,
+            Runnable pages,
             Runnable play,
             Runnable retune) {}
 
@@ -100,7 +102,7 @@ final class TopBar extends HBox {
                         speed());
         getChildren().add(plain("open", "Open", "Open a lead sheet (Ctrl+O)", actions.open));
         getChildren().add(recent(actions));
-        getChildren().add(plain("export", "Export", "Write the arrangement to a file (Ctrl+E)", actions.export));
+        getChildren().add(export(actions));
         widthProperty().addListener((property, before, now) -> fit(now.doubleValue()));
     }
 
@@ -114,6 +116,18 @@ final class TopBar extends HBox {
     /** Takes what lists the songs that were open lately. */
     void useRecent(Supplier<List<Path>> files) {
         recentFiles = files;
+    }
+
+    private Node export(Actions actions) {
+        Button button =
+                plain("export", "Export", "Pages to print (Ctrl+P); notes or sound as a file (Ctrl+E)", () -> {});
+        MenuItem pages = new MenuItem("Pages to print: look at them, save as PDF, SVG or PNG   Ctrl+P");
+        pages.setOnAction(chosen -> actions.pages.run());
+        MenuItem file = new MenuItem("Notes or sound: MusicXML, tablature, MIDI, WAV   Ctrl+E");
+        file.setOnAction(chosen -> actions.export.run());
+        ContextMenu menu = new ContextMenu(pages, file);
+        button.setOnAction(event -> menu.show(button, Side.BOTTOM, 0, 4));
+        return button;
     }
 
     private Node recent(Actions actions) {

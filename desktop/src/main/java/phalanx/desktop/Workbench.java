@@ -683,15 +683,26 @@ public final class Workbench {
 
     /** Writes the arrangement to a file in the background. */
     public void export(Path file) {
+        StringSet strings = project.get() == null ? null : project.get().strings();
+        export(file, shown -> Exports.write(shown, file, strings, Exports.HEARD));
+    }
+
+    /** How an arrangement is written to a file. */
+    public interface Writing {
+        /** @throws FormatException naming the file and the reason */
+        void write(Arrangement arrangement) throws FormatException;
+    }
+
+    /** Writes the arrangement to a file in the background in some way. */
+    public void export(Path file, Writing writing) {
         Arrangement shown = solver.arrangementProperty().get();
         if (shown == null) {
             message.set(Message.error("There is no arrangement to write yet."));
             return;
         }
         solver.busy(true);
-        StringSet strings = project.get().strings();
         background.execute(() -> {
-            Message result = written(shown, strings, file);
+            Message result = written(shown, file, writing);
             interfaceThread.execute(() -> {
                 solver.busy(false);
                 message.set(result);
@@ -699,9 +710,9 @@ public final class Workbench {
         });
     }
 
-    private static Message written(Arrangement shown, StringSet strings, Path file) {
+    private static Message written(Arrangement shown, Path file, Writing writing) {
         try {
-            Exports.write(shown, file, strings, Exports.HEARD);
+            writing.write(shown);
             String lacks = Exports.cannotHold(file);
             return Message.plain(
                     "Wrote " + file.toAbsolutePath() + "." + (lacks.isEmpty() ? "" : " It holds " + lacks + "."));

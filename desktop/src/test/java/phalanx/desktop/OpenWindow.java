@@ -93,6 +93,11 @@ abstract class OpenWindow extends ApplicationTest {
                     }
 
                     @Override
+                    public Optional<Chosen> savePages(String name) {
+                        return toSave.map(file -> new Chosen(file, false));
+                    }
+
+                    @Override
                     public Optional<Chosen> saveProject(String title) {
                         return toSave.map(file -> new Chosen(file, false));
                     }

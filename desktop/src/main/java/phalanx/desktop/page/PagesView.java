@@ -1,0 +1,240 @@
+package phalanx.desktop.page;
+
+import java.util.List;
+import java.util.concurrent.Executor;
+import java.util.function.BiConsumer;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.Workbench;
+import phalanx.desktop.session.Message;
+import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.NumberField;
+import phalanx.desktop.widget.WhenShown;
+import phalanx.formats.page.Page;
+import phalanx.formats.page.PageFiles;
+import phalanx.formats.page.PageSetup;
+import phalanx.formats.page.Sheet;
+
+/** What will be printed, page under page, with its lay-out beside it. */
+public final class PagesView extends StackPane {
+    private static final double GAP = 12;
+    private static final double SIDE = 300;
+    private static final double WIDEST = 760;
+    private static final String NOTHING = "Nothing to print yet: open a song with Ctrl+O.";
+
+    private final Workbench workbench;
+    private final Executor background;
+    private final Executor interfaceThread;
+    private final ComboBox<Sheet> sheet = new ComboBox<>();
+    private final ComboBox<PageSetup.Paper> paper = new ComboBox<>();
+    private final ComboBox<Integer> bars = new ComboBox<>();
+    private final NumberField margin;
+    private final NumberField space;
+    private final Label holds = Cards.small("");
+    private final Label count = Cards.quiet("");
+    private final ListView<Page> pages = new ListView<>();
+    private final HBox content;
+    private final VBox empty = new VBox(Cards.heading(NOTHING));
+    private PageSetup setup = PageSetup.USUAL;
+    /** Counts the lay-outs that were asked for: only the last one is shown. */
+    private int asked;
+
+    private boolean filling;
+
+    /**
+     * @param background lays pages out
+     * @param interfaceThread runs a job on the interface thread
+     * @param save asks for a file and writes it
+     * @param back goes to where the player was
+     */
+    public PagesView(
+            Workbench workbench,
+            Executor background,
+            Executor interfaceThread,
+            BiConsumer<Sheet, PageSetup> save,
+            Runnable back) {
+        this.workbench = workbench;
+        this.background = background;
+        this.interfaceThread = interfaceThread;
+        setId("pages-view");
+        choices(sheet, "page-sheet", "What is printed", List.of(Sheet.values()), Sheet::label, Sheet.SCORE);
+        choices(paper, "page-paper", "Paper", List.of(PageSetup.Paper.values()), PageSetup.Paper::label, setup.paper());
+        choices(
+                bars,
+                "page-bars",
+                "Bars a line",
+                List.of(0, 1, 2, 3, 4, 5, 6, 8),
+                most -> most == 0 ? "as many as go well" : "at most " + most,
+                0);
+        margin = new NumberField(
+                "page-margin",
+                "Margin",
+                "mm",
+                "Left free at every edge, 5 to 40 mm",
+                mm -> take(() -> setup.withMargin(mm)));
+        space = new NumberField(
+                "page-space",
+                "Between two strings",
+                "mm",
+                "The size of the tablature and of all that goes with it, 1.5 to 5 mm",
+                mm -> take(() -> setup.withSpace(mm)));
+        sheet.setOnAction(event -> layOut());
+        paper.setOnAction(event -> take(() -> setup.on(paper.getValue())));
+        bars.setOnAction(event -> take(() -> setup.withBars(bars.getValue())));
+        Button write = Cards.button(
+                "page-save",
+                "Save as PDF, SVG or PNG",
+                "Write these pages to a file",
+                () -> save.accept(sheet.getValue(), setup));
+        write.getStyleClass().add("accent");
+        VBox side = Cards.card(
+                "Pages",
+                Cards.quiet("What is printed"),
+                sheet,
+                holds,
+                Cards.quiet("Paper"),
+                paper,
+                margin,
+                space,
+                Cards.quiet("Bars a line"),
+                bars,
+                write,
+                Cards.button("page-back", "Back (Esc)", "Go back to where you were", back),
+                count);
+        side.setPrefWidth(SIDE);
+        side.setMinWidth(SIDE);
+        pages.setId("pages");
+        pages.setAccessibleText("The pages as they will be printed");
+        pages.getStyleClass().add("page-list");
+        pages.setCellFactory(view -> new PageCell());
+        pages.widthProperty().addListener((property, before, now) -> pages.refresh());
+        HBox.setHgrow(pages, Priority.ALWAYS);
+        content = new HBox(GAP, side, pages);
+        content.setPadding(new Insets(GAP));
+        empty.getStyleClass().add("empty");
+        getChildren().addAll(empty, content);
+        addEventHandler(KeyEvent.KEY_PRESSED, event -> {
+            if (event.getCode() == KeyCode.ESCAPE) {
+                event.consume();
+                back.run();
+            }
+        });
+        content.setVisible(false);
+        WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> layOut());
+        showSetup();
+    }
+
+    private static <T> void choices(
+            ComboBox<T> box, String id, String name, List<T> values, Function<T, String> words, T first) {
+        box.setId(id);
+        box.setAccessibleText(name);
+        box.setMaxWidth(Double.MAX_VALUE);
+        box.getItems().setAll(values);
+        box.setConverter(new StringConverter<>() {
+            @Override
+            public String toString(T value) {
+                return value == null ? "" : words.apply(value);
+            }
+
+            @Override
+            public T fromString(String text) {
+                throw new UnsupportedOperationException();
+            }
+        });
+        box.setValue(first);
+    }
+
+    private void take(Supplier<PageSetup> next) {
+        if (!filling) {
+            try {
+                change(next.get());
+            } catch (IllegalArgumentException e) {
+                showSetup();
+                workbench.say(Message.error(e.getMessage()));
+            }
+        }
+    }
+
+    private void change(PageSetup next) {
+        setup = next;
+        showSetup();
+        layOut();
+    }
+
+    private void showSetup() {
+        filling = true;
+        paper.setValue(setup.paper());
+        bars.setValue(setup.barsPerLine());
+        margin.show(setup.marginMm());
+        space.show(setup.spaceMm());
+        filling = false;
+    }
+
+    private void layOut() {
+        holds.setText(sheet.getValue().words());
+        if (workbench.arrangement().isEmpty()) {
+            return;
+        }
+        empty.setVisible(false);
+        content.setVisible(true);
+        Arrangement arrangement = workbench.arrangement().get();
+        Sheet wanted = sheet.getValue();
+        PageSetup on = setup;
+        int ticket = ++asked;
+        count.setText("laying out ...");
+        background.execute(() -> {
+            List<Page> laid = wanted.pages(arrangement, on);
+            List<String> lacking = PageFiles.lacking(arrangement);
+            interfaceThread.execute(() -> show(laid, lacking, ticket));
+        });
+    }
+
+    private void show(List<Page> laid, List<String> lacking, int ticket) {
+        if (ticket != asked) {
+            return;
+        }
+        pages.getItems().setAll(laid);
+        count.setText((laid.size() == 1 ? "1 page" : laid.size() + " pages")
+                + (lacking.isEmpty()
+                        ? "."
+                        : ". The type has no letters for " + String.join(" ", lacking)
+                                + ": question marks stand there."));
+    }
+
+    /** A page as wide as there is room. */
+    private final class PageCell extends ListCell<Page> {
+        private final PageCanvas canvas = new PageCanvas();
+
+        PageCell() {
+            setAlignment(Pos.CENTER);
+            setPadding(new Insets(6));
+        }
+
+        @Override
+        protected void updateItem(Page page, boolean none) {
+            super.updateItem(page, none);
+            if (none || page == null) {
+                setGraphic(null);
+                return;
+            }
+            canvas.show(page, Math.max(200, Math.min(WIDEST, pages.getWidth() - 60)));
+            setAccessibleText("page " + (getIndex() + 1));
+            setGraphic(canvas);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** The pages as they will be printed, and how they are laid out. */
+package phalanx.desktop.page;
