@@ -16,7 +16,7 @@ import javafx.scene.shape.SVGPath;
 final class Rail extends VBox {
     private final Map<Station, ToggleButton> buttons = new EnumMap<>(Station.class);
 
-    Rail(Consumer<Station> show, Runnable switchTheme) {
+    Rail(Consumer<Station> show, Runnable switchTheme, Runnable help) {
         getStyleClass().add("rail");
         for (Station station : Station.values()) {
             SVGPath icon = new SVGPath();
@@ -32,12 +32,24 @@ final class Rail extends VBox {
         }
         Region space = new Region();
         setVgrow(space, Priority.ALWAYS);
-        Button theme = new Button("Light\nor dark");
-        theme.setId("theme");
-        theme.getStyleClass().add("station");
-        theme.setTooltip(new Tooltip("Switch between the light and the dark theme (F9)"));
-        theme.setOnAction(event -> switchTheme.run());
-        getChildren().addAll(space, theme);
+        getChildren()
+                .addAll(
+                        space,
+                        small("help-open", "Help (F1)", "What this place is for, and all keys (F1)", help),
+                        small(
+                                "theme",
+                                "Light\nor dark",
+                                "Switch between the light and the dark theme (F9)",
+                                switchTheme));
+    }
+
+    private static Button small(String id, String text, String help, Runnable action) {
+        Button button = new Button(text);
+        button.setId(id);
+        button.getStyleClass().add("station");
+        button.setTooltip(new Tooltip(help));
+        button.setOnAction(event -> action.run());
+        return button;
     }
 
     void mark(Station shown) {

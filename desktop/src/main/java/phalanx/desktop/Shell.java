@@ -2,14 +2,18 @@ package phalanx.desktop;
 
 import java.io.File;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.control.Button;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Dragboard;
 import javafx.scene.input.KeyCode;
@@ -21,6 +25,9 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import phalanx.desktop.arrange.ScoreStation;
 import phalanx.desktop.guitar.GuitarStation;
+import phalanx.desktop.help.Finder;
+import phalanx.desktop.help.HelpPanel;
+import phalanx.desktop.help.HelpText;
 import phalanx.desktop.page.PagesView;
 import phalanx.desktop.picking.PickingStation;
 import phalanx.desktop.practice.PracticeStation;
@@ -43,6 +50,8 @@ public final class Shell extends StackPane {
     private final ScoreStation score;
     private final Executor searches;
     private final Journal journal;
+    private final HelpPanel help = new HelpPanel();
+    private final Finder finder = new Finder();
     private Station current = Station.SCORE;
     private PagesView pages;
     /** Those that were shown already; the others are made when they are asked for. */
@@ -66,11 +75,11 @@ public final class Shell extends StackPane {
         workbench.projectProperty().addListener((property, before, now) -> playback.useStrings(now.strings()));
         this.dialogs = dialogs;
         this.documents = new Documents(workbench, dialogs, question);
-        getChildren().addAll(frame, question);
+        getChildren().addAll(frame, help, finder, question);
         this.score = new ScoreStation(workbench, playback);
         this.searches = searches;
         stations.put(Station.SCORE, score);
-        this.rail = new Rail(this::show, this::switchTheme);
+        this.rail = new Rail(this::show, this::switchTheme, this::toggleHelp);
         frame.setLeft(rail);
         this.top = new TopBar(
                 workbench,
@@ -180,6 +189,8 @@ public final class Shell extends StackPane {
         key(scene, KeyCode.O, this::chooseSong);
         key(scene, KeyCode.E, documents::export);
         key(scene, KeyCode.P, this::showPages);
+        key(scene, KeyCode.F, () -> finder.show(commands()));
+        scene.getAccelerators().put(new KeyCodeCombination(KeyCode.F1), this::toggleHelp);
         key(scene, KeyCode.S, () -> save(() -> {}));
         key(scene, KeyCode.N, this::newSong);
         key(scene, KeyCode.Z, this::undo);
@@ -189,7 +200,7 @@ public final class Shell extends StackPane {
         }
         scene.getAccelerators().put(new KeyCodeCombination(KeyCode.F9), this::switchTheme);
         scene.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
-            if (question.isOpen()) {
+            if (isCovered()) {
                 return;
             }
             boolean typing = scene.getFocusOwner() instanceof TextInputControl;
@@ -214,10 +225,89 @@ public final class Shell extends StackPane {
 
     private void key(Scene scene, KeyCode code, Runnable action) {
         scene.getAccelerators().put(new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN), () -> {
-            if (!question.isOpen()) {
+            if (!isCovered()) {
                 action.run();
             }
         });
+    }
+
+    Station current() {
+        return current;
+    }
+
+    private boolean isCovered() {
+        return question.isOpen() || help.isOpen() || finder.isOpen();
+    }
+
+    /** The help for this place, or none again. */
+    void toggleHelp() {
+        if (help.isOpen()) {
+            help.escape();
+        } else if (!isCovered()) {
+            help.show(current.label());
+        }
+    }
+
+    /** Everything that can be done here: what goes everywhere, the buttons that are to be seen, and what keys do. */
+    private List<Finder.Command> commands() {
+        List<Finder.Command> commands = new ArrayList<>(List.of(
+                new Finder.Command("Open a song", "Ctrl+O", this::chooseSong),
+                new Finder.Command("New song", "Ctrl+N", this::newSong),
+                new Finder.Command("Save the project", "Ctrl+S", () -> save(() -> {})),
+                new Finder.Command("Save the project under another name", "", () -> documents.saveAs(() -> {})),
+                new Finder.Command("Print: see and save pages", "Ctrl+P", this::showPages),
+                new Finder.Command("Export notes or sound to a file", "Ctrl+E", documents::export),
+                new Finder.Command("Play or stop", "space", this::togglePlay),
+                new Finder.Command("Undo: take back", "Ctrl+Z", this::undo),
+                new Finder.Command("Redo: bring again", "Ctrl+Y", this::redo),
+                new Finder.Command("Light or dark theme", "F9", this::switchTheme),
+                new Finder.Command("Help for this place", "F1", this::toggleHelp)));
+        for (Station station : Station.values()) {
+            commands.add(
+                    new Finder.Command("Go to " + station.label(), "Ctrl+" + station.digit(), () -> show(station)));
+        }
+        for (Demo demo : Demo.values()) {
+            commands.add(new Finder.Command("Open the demo song " + demo.title(), "", () -> openDemo(demo)));
+        }
+        for (Node node : frame.lookupAll(".button")) {
+            if (node instanceof Button button && isShown(button)) {
+                String tip = button.getTooltip() == null
+                        ? ""
+                        : ": " + button.getTooltip().getText();
+                commands.add(new Finder.Command(name(button).replace('\n', ' ') + tip, "", button::fire));
+            }
+        }
+        for (HelpText.Part part : HelpText.parts()) {
+            stationOf(part.place()).ifPresent(station -> part.keys()
+                    .forEach(key -> commands.add(new Finder.Command(
+                            part.place() + ": " + key.does(), key.keys(), () -> tell(station, key)))));
+        }
+        return commands;
+    }
+
+    private static String name(Button button) {
+        String text =
+                button.getText() == null || button.getText().isEmpty() ? button.getAccessibleText() : button.getText();
+        return text == null ? "" : text;
+    }
+
+    private static boolean isShown(Button button) {
+        boolean shown = !button.isDisabled() && name(button).length() > 1;
+        for (Node node = button; node != null; node = node.getParent()) {
+            shown &= node.isVisible();
+        }
+        return shown;
+    }
+
+    private static Optional<Station> stationOf(String place) {
+        return Stream.of(Station.values())
+                .filter(station -> station.label().equals(place))
+                .findFirst();
+    }
+
+    private void tell(Station station, HelpText.Keys key) {
+        show(station);
+        workbench.say(Message.plain(key.keys() + ": " + key.does()));
     }
 
     private void newSong() {

@@ -81,6 +81,10 @@ final class Shots {
                 new View("pages.png", shell::showPages, () -> !((ListView<?>) scene.lookup("#pages"))
                         .getItems()
                         .isEmpty()),
+                new View("help.png", () -> {
+                    shell.show(Station.PRACTICE);
+                    shell.toggleHelp();
+                }),
                 // last: it makes a version
                 new View("versions.png", this::showVersions, () -> ((Labeled) scene.lookup("#comparison"))
                         .getText()
@@ -103,6 +107,7 @@ final class Shots {
 
     @SuppressWarnings("unchecked")
     private void showVersions() {
+        shell.toggleHelp();
         shell.show(Station.SCORE);
         ((Button) scene.lookup("#all-versions")).fire();
         shell.applyCss();

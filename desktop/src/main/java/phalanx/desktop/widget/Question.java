@@ -2,31 +2,25 @@ package phalanx.desktop.widget;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /**
  * A question over the whole window; nothing else can be done before it is answered. Enter gives the first answer, Esc the
  * last one, which changes nothing.
  */
-public final class Question extends StackPane {
+public final class Question extends Veil {
     private static final double WIDTH = 480;
     private static final double GAP = 12;
 
     private final Label words = new Label();
     private final FlowPane buttons = new FlowPane(GAP, GAP);
     private List<Answer> answers = List.of();
-    private Optional<Node> before = Optional.empty();
 
     /**
      * An answer.
@@ -38,8 +32,7 @@ public final class Question extends StackPane {
     public record Answer(String id, String text, Runnable then) {}
 
     public Question() {
-        setId("question");
-        getStyleClass().add("veil");
+        super("question");
         words.setId("question-words");
         words.setWrapText(true);
         words.setMinHeight(Region.USE_PREF_SIZE);
@@ -49,18 +42,11 @@ public final class Question extends StackPane {
         card.setPadding(new Insets(GAP + GAP));
         card.setMaxSize(WIDTH, Region.USE_PREF_SIZE);
         getChildren().add(card);
-        setVisible(false);
-        addEventFilter(KeyEvent.KEY_PRESSED, event -> {
-            if (event.getCode() == KeyCode.ESCAPE) {
-                give(answers.get(answers.size() - 1));
-                event.consume();
-            }
-        });
     }
 
-    /** Whether an answer is waited for. */
-    public boolean isOpen() {
-        return isVisible();
+    @Override
+    protected void escape() {
+        give(answers.get(answers.size() - 1));
     }
 
     /**
@@ -71,7 +57,6 @@ public final class Question extends StackPane {
     public void ask(String text, List<Answer> all) {
         answers = List.copyOf(all);
         words.setText(text);
-        before = before.or(() -> Optional.ofNullable(getScene()).map(scene -> scene.getFocusOwner()));
         List<Button> shown = new ArrayList<>();
         for (Answer answer : answers) {
             Button button = new Button(answer.text);
@@ -83,15 +68,12 @@ public final class Question extends StackPane {
             shown.add(button);
         }
         buttons.getChildren().setAll(shown);
-        setVisible(true);
-        shown.get(0).requestFocus();
+        open(shown.get(0));
     }
 
     private void give(Answer answer) {
-        setVisible(false);
         buttons.getChildren().clear();
-        before.ifPresent(Node::requestFocus);
-        before = Optional.empty();
+        close();
         answer.then.run();
     }
 }

@@ -1,0 +1,81 @@
+package phalanx.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.TimeoutException;
+import java.util.stream.Collectors;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import phalanx.desktop.help.Finder;
+import phalanx.desktop.help.HelpText;
+
+/** Help and the finder of commands, in the real window. */
+class HelpTest extends OpenWindow {
+    private String helpWords() {
+        return lookup("#help-text .label").queryAll().stream()
+                .map(label -> ((Labeled) label).getText())
+                .collect(Collectors.joining("\n"));
+    }
+
+    @Test
+    void everyPlaceExplainsItselfAndEveryCommandIsFound() throws TimeoutException {
+        for (Station station : Station.values()) {
+            push(KeyCode.CONTROL, KeyCode.getKeyCode(String.valueOf(station.digit())));
+            type(KeyCode.F1);
+            assertThat(lookup("#help").query().isVisible()).as(station.label()).isTrue();
+            HelpText.Part part = HelpText.of(station.label()).orElseThrow();
+            assertThat(helpWords()).contains(part.words(), "Ctrl+F");
+            part.keys().forEach(key -> assertThat(helpWords()).contains(key.keys(), key.does()));
+            // what lies under it gets no keys
+            push(KeyCode.CONTROL, KeyCode.DIGIT1);
+            type(station == Station.SCORE ? KeyCode.F1 : KeyCode.ESCAPE);
+            assertThat(lookup("#help").query().isVisible()).isFalse();
+            assertThat(shell.current()).isEqualTo(station);
+        }
+
+        push(KeyCode.CONTROL, KeyCode.F);
+        write("go pick");
+        ListView<Finder.Command> found = lookup("#finder-list").queryListView();
+        assertThat(found.getItems()).extracting(Finder.Command::words).containsExactly("Go to Picking");
+        type(KeyCode.ENTER);
+        assertThat(shell.current()).isEqualTo(Station.PICKING);
+
+        push(KeyCode.CONTROL, KeyCode.F);
+        write("harmonic it make");
+        type(KeyCode.ENTER);
+        assertThat(shell.current()).isEqualTo(Station.SCORE);
+        assertThat(text("#message")).startsWith("S, B, H: slur the note");
+
+        // a button of the place, and a chip
+        push(KeyCode.CONTROL, KeyCode.F);
+        write("capo");
+        type(KeyCode.ENTER);
+        assertThat(lookup("#finder").query().isVisible()).isFalse();
+        type(KeyCode.ESCAPE);
+        push(KeyCode.CONTROL, KeyCode.F);
+        write("theme");
+        type(KeyCode.ENTER);
+        assertThat(shell.theme()).isEqualTo(Theme.ROSEWOOD);
+        push(KeyCode.CONTROL, KeyCode.F);
+        write("qqq");
+        assertThat(found.getItems()).isEmpty();
+        type(KeyCode.ENTER);
+        type(KeyCode.ESCAPE);
+        assertThat(lookup("#finder").query().isVisible()).isFalse();
+    }
+
+    @Test
+    void theReadmeHasTheSameKeys() throws IOException {
+        String readme = Files.readString(Path.of("..", "README.md"));
+        for (HelpText.Part part : HelpText.parts()) {
+            String where = part.place().equals(HelpText.EVERYWHERE) ? "everywhere" : part.place();
+            part.keys().forEach(key -> assertThat(readme)
+                    .contains("| " + where + " | " + key.keys() + " | " + key.does() + " |"));
+        }
+    }
+}
