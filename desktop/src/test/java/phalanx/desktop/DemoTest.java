@@ -4,10 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.concurrent.TimeoutException;
 import org.junit.jupiter.api.Test;
+import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
+import phalanx.guitar.Guitar;
+import phalanx.song.Meter;
+import phalanx.song.Ticks;
 import phalanx.sound.Mix;
 import phalanx.sound.Performance;
 import phalanx.sound.Rendering;
@@ -20,10 +25,7 @@ import phalanx.technique.HitKind;
 class DemoTest extends OpenWindow {
     @Test
     void theRetunedDemoHasEveryColourAndPlaysToItsEnd() throws TimeoutException {
-        clickOn("#recent");
-        clickOn("Demo: Lantern Weir");
-        waitForText("#message", "Opened the demo song Lantern Weir");
-        waitUntilArranged();
+        open(Demo.LANTERN_WEIR);
         Arrangement arrangement = workbench.arrangement().orElseThrow();
         assertThat(arrangement.request().instrument().tuning().label()).isEqualTo("D A D G A D");
         assertThat(arrangement.hits()).extracting(hit -> hit.kind()).contains(HitKind.HEEL, HitKind.SLAP);
@@ -49,5 +51,31 @@ class DemoTest extends OpenWindow {
             loudest = Math.max(loudest, Math.abs(sound[i]));
         }
         assertThat(loudest).isGreaterThan(0.05f);
+    }
+
+    /** A waltz on nylon whose tune is held over the fingers, and chords under a voice with words. */
+    @Test
+    void theOtherDemosAreWhatTheySay() throws TimeoutException {
+        open(Demo.PAPER_LANTERNS);
+        Arrangement waltz = workbench.arrangement().orElseThrow();
+        assertThat(waltz.request().instrument().guitar().kind()).isEqualTo(Guitar.Kind.NYLON);
+        assertThat(workbench.project().orElseThrow().strings().hasSteel()).isFalse();
+        assertThat(waltz.song().bars().get(0).meter()).isEqualTo(new Meter(3, 4));
+        assertThat(waltz.notes())
+                .filteredOn(note -> note.role() == Role.MELODY && note.lengthTicks() >= 3 * Ticks.QUARTER)
+                .hasSizeGreaterThan(4);
+        open(Demo.THE_LATE_FERRY);
+        Arrangement sung = workbench.arrangement().orElseThrow();
+        assertThat(sung.request().tune()).isEqualTo(TuneUse.SUNG);
+        assertThat(sung.notes()).noneMatch(note -> note.role() == Role.MELODY);
+        assertThat(sung.song().melody()).allMatch(note -> note.syllable().isPresent());
+        assertThat(sung.findings()).extracting(Finding::kind).doesNotContain(FindingKind.REACH);
+    }
+
+    private void open(Demo demo) throws TimeoutException {
+        clickOn("#recent");
+        clickOn("Demo: " + demo.title());
+        waitForText("#message", "Opened the demo song " + demo.title());
+        waitUntilArranged();
     }
 }
