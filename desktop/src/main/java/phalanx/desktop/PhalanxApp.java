@@ -11,6 +11,7 @@ import java.util.concurrent.TimeUnit;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import javafx.scene.image.Image;
 import javafx.stage.Stage;
 import phalanx.desktop.session.DataFolder;
 import phalanx.desktop.session.Document;
@@ -81,6 +82,7 @@ public final class PhalanxApp extends Application {
         openFiles = new OpenFiles(data.resolve("open"));
         workbench.documentProperty().addListener((property, before, now) -> noticeTwins(before, now));
         stage.titleProperty().bind(workbench.titleProperty());
+        stage.getIcons().add(new Image(PhalanxApp.class.getResourceAsStream("icon.png")));
         stage.setScene(scene);
         place.restore(shell, workbench);
         stage.setOnCloseRequest(event -> {
