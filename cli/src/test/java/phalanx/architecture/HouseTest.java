@@ -24,6 +24,7 @@ class HouseTest {
         "phalanx.righthand..",
         "phalanx.technique..",
         "phalanx.project..",
+        "phalanx.practice..",
         "phalanx.arrange.."
     };
 
@@ -42,6 +43,12 @@ class HouseTest {
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("java.awt..", "javax..", "javafx..", "java.sql..", "java.net..", "java.nio.file..");
+
+    @ArchTest
+    static final ArchRule NOTHING_TALKS_TO_A_NETWORK = noClasses()
+            .should()
+            .dependOnClassesThat()
+            .haveNameMatching("java\\.net\\.(.*Socket.*|.*Connection|http\\..*)|java\\.nio\\.channels\\..*Socket.*");
 
     @ArchTest
     static final ArchRule FORMATS_KNOW_NO_WINDOW_AND_NO_SOUND = noClasses()

@@ -5,8 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
@@ -76,6 +80,27 @@ class HelpTest extends OpenWindow {
             String where = part.place().equals(HelpText.EVERYWHERE) ? "everywhere" : part.place();
             part.keys().forEach(key -> assertThat(readme)
                     .contains("| " + where + " | " + key.keys() + " | " + key.does() + " |"));
+        }
+    }
+
+    /** Of all that this process holds open nothing is a connection of the internet's protocols (Linux, proc(5)). */
+    @Test
+    void noSocketIsOpen() throws IOException {
+        Set<String> sockets = new HashSet<>();
+        try (Stream<Path> open = Files.list(Path.of("/proc/self/fd"))) {
+            for (Path descriptor : open.toList()) {
+                if (Files.isSymbolicLink(descriptor)) {
+                    sockets.add(Files.readSymbolicLink(descriptor).toString());
+                }
+            }
+        }
+        // the window's own connection to the screen shows that sockets are seen at all
+        assertThat(sockets).anyMatch(name -> name.startsWith("socket:"));
+        for (String protocol : List.of("tcp", "tcp6", "udp", "udp6")) {
+            for (String line : Files.readAllLines(Path.of("/proc/self/net", protocol))) {
+                String[] columns = line.trim().split("\\s+");
+                assertThat(sockets).as(protocol + ": " + line).doesNotContain("socket:[" + columns[9] + "]");
+            }
         }
     }
 }
