@@ -124,6 +124,7 @@ public final class ShapesStation extends HBox implements Themed {
 
     private VBox songChords() {
         chords.setId("song-chords");
+        chords.setAccessibleText("Chords of the song");
         chords.setCellFactory(view -> new ChordCell());
         chords.setPlaceholder(Cards.quiet("The song has no chords."));
         chords.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
