@@ -72,10 +72,7 @@ public final class Drills {
      * @throws IndexOutOfBoundsException if the song has no such bars
      */
     public static List<Step> of(Arrangement arrangement, int first, int last) {
-        if (first < 0 || last < first || last >= arrangement.song().bars().size()) {
-            throw new IndexOutOfBoundsException("bars " + first + " to " + last + " of "
-                    + arrangement.song().bars().size());
-        }
+        Passage.check(arrangement, first, last);
         return new Drills(arrangement, first, last).drills();
     }
 

@@ -27,6 +27,14 @@ final class Passage {
         this.song = arrangement.song();
     }
 
+    /** @throws IndexOutOfBoundsException if the song has no bars at these places */
+    static void check(Arrangement arrangement, int first, int last) {
+        int bars = arrangement.song().bars().size();
+        if (first < 0 || last < first || last >= bars) {
+            throw new IndexOutOfBoundsException("bars " + first + " to " + last + " of " + bars);
+        }
+    }
+
     /** The tempo to learn at for one to reach, both in quarter notes a minute. */
     int slow(int goal) {
         return Math.max(Song.SLOWEST, (int) Math.round(SLOW * goal));

@@ -162,6 +162,15 @@ final class Foot {
         return setup.bottom() - height();
     }
 
+    /** A place with room under it: the one that is given, or the top of a new page. */
+    double room(Pen pen, double y, double height) {
+        if (y + height <= top()) {
+            return y;
+        }
+        pen.turn();
+        return setup.top();
+    }
+
     /** Draws it on all pages. */
     void draw(Pen pen, String title) {
         int count = pen.page();

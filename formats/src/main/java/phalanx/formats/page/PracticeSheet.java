@@ -48,7 +48,7 @@ final class PracticeSheet {
         if (steps.isEmpty()) {
             return;
         }
-        room(4 * LEADING);
+        y = foot.room(pen, y, 4 * LEADING);
         y += 1.6 * LEADING;
         List<String> lines = Type.lines(heading, Face.BOLD, 12, setup.right() - setup.left());
         for (String line : lines) {
@@ -61,19 +61,12 @@ final class PracticeSheet {
         }
     }
 
-    private void room(double height) {
-        if (y + height > foot.top()) {
-            pen.turn();
-            y = setup.top();
-        }
-    }
-
     private void draw(int number, Step step) {
         double words = setup.left() + NUMBER + Today.CLEAN_ENOUGH * (BOX + 3) + 6;
         double width = setup.right() - TEMPO - words;
         List<String> name = Type.lines(step.name(), Face.BOLD, SIZE, width);
         List<String> adds = Type.lines(step.adds(), Face.SANS, SIZE, width);
-        room((name.size() + adds.size()) * LEADING + 4);
+        y = foot.room(pen, y, (name.size() + adds.size()) * LEADING + 4);
         y += LEADING;
         pen.left(number + ".", setup.left(), y, Face.SANS, SIZE, Shade.QUIET);
         for (int box = 0; box < Today.CLEAN_ENOUGH; box++) {

@@ -28,10 +28,7 @@ final class ShapeSheet {
             pen.left("No shape is held in this song.", setup.left(), y + 14, Face.SANS, 11, Shade.INK);
         }
         for (int from = 0; from < shapes.size(); from += rows.columns()) {
-            if (y + rows.rowHeight(true) > foot.top()) {
-                pen.turn();
-                y = setup.top();
-            }
+            y = foot.room(pen, y, rows.rowHeight(true));
             rows.draw(pen, shapes.subList(from, Math.min(shapes.size(), from + rows.columns())), y, true);
             y += rows.rowHeight(true) + 2 * strings;
         }

@@ -90,7 +90,7 @@ final class WordSheet {
         ShapeRows rows = new ShapeRows(arrangement, setup, 5, 60);
         List<ShapeRows.Named> shapes = rows.shapes();
         for (int from = 0; from < shapes.size(); from += rows.columns()) {
-            room(rows.rowHeight(false));
+            y = foot.room(pen, y, rows.rowHeight(false));
             rows.draw(pen, shapes.subList(from, Math.min(shapes.size(), from + rows.columns())), y, false);
             y += rows.rowHeight(false) + 8;
         }
@@ -149,15 +149,8 @@ final class WordSheet {
         });
     }
 
-    private void room(double height) {
-        if (y + height > foot.top()) {
-            pen.turn();
-            y = setup.top();
-        }
-    }
-
     private void heading(String name) {
-        room(HEADING + LINE * 2);
+        y = foot.room(pen, y, HEADING + LINE * 2);
         y += HEADING * 1.6;
         pen.left(
                 Type.cut(name, Face.BOLD, HEADING, setup.right() - setup.left()),
@@ -174,7 +167,7 @@ final class WordSheet {
         boolean begun = false;
         for (Cell cell : line) {
             if (!begun || x > setup.left() && x + cell.width() > setup.right()) {
-                room(LINE);
+                y = foot.room(pen, y, LINE);
                 y += LINE;
                 x = setup.left();
                 begun = true;
