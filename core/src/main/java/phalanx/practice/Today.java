@@ -90,44 +90,91 @@ public final class Today {
                 : new Today(steps, entries, today, zone).blocks(minutes);
     }
 
-    /** How far up a ladder the player has come: the place after the last step that was ever climbed. */
-    static int climbed(List<Step> steps, List<LogEntry> entries, LocalDate today, ZoneId zone) {
-        return new Today(steps, entries, today, zone).next();
+    /**
+     * What is played in a sitting after the warm-up.
+     *
+     * @param step its place in the ladder
+     * @param comesBack whether it was climbed before
+     * @param minutes how long
+     */
+    record Pick(int step, boolean comesBack, int minutes) {}
+
+    /**
+     * Steps that come back and new ones in turn, as long as there is time.
+     *
+     * @param due those that come back, in order
+     * @param next the first new one
+     * @param all how many steps there are
+     * @param minutes of the whole sitting
+     */
+    static List<Pick> picks(List<Integer> due, int next, int all, int minutes) {
+        List<Pick> picks = new ArrayList<>();
+        int left = minutes - WARM_UP;
+        int back = 0;
+        int fresh = next;
+        boolean again = true;
+        while (left > 0 && (back < due.size() || fresh < all)) {
+            boolean comesBack = back < due.size() && (again || fresh >= all);
+            int takes = Math.min(left, comesBack ? RETURN : NEW);
+            picks.add(new Pick(comesBack ? due.get(back++) : fresh++, comesBack, takes));
+            left -= takes;
+            again = !comesBack;
+        }
+        return picks;
     }
 
     private List<Block> blocks(int minutes) {
         List<Block> blocks = new ArrayList<>(List.of(new Block(Kind.WARM_UP, OptionalInt.of(0), WARM_UP, warmUp())));
-        List<Integer> due = due();
         // what strains is not built upon
         int next = resting(next()) ? steps.size() : next();
-        int left = minutes - WARM_UP;
         int inARow = WARM_UP;
-        boolean again = true;
-        while (left > 0 && (!due.isEmpty() || next < steps.size())) {
-            boolean comesBack = !due.isEmpty() && (again || next >= steps.size());
-            int takes = Math.min(left, comesBack ? RETURN : NEW);
-            if (inARow + takes > MOST_IN_A_ROW) {
+        for (Pick pick : picks(due(), next, steps.size(), minutes)) {
+            if (inARow + pick.minutes() > MOST_IN_A_ROW) {
                 blocks.add(new Block(Kind.REST, OptionalInt.empty(), REST, "hands down, away from the guitar"));
                 inARow = 0;
             }
-            int step = comesBack ? due.remove(0) : next++;
+            int step = pick.step();
             blocks.add(new Block(
-                    comesBack ? Kind.RETURN : Kind.NEW,
+                    pick.comesBack() ? Kind.RETURN : Kind.NEW,
                     OptionalInt.of(step),
-                    takes,
-                    comesBack ? back(step) : fresh(step)));
-            left -= takes;
-            inARow += takes;
-            again = !comesBack;
+                    pick.minutes(),
+                    pick.comesBack() ? back(step) : fresh(step)));
+            inARow += pick.minutes();
         }
         return List.copyOf(blocks);
+    }
+
+    /** In which box each step is and since which day, counted from 1970; for {@link Weeks}. */
+    static Climbed climbed(List<Step> steps, List<LogEntry> entries, LocalDate today, ZoneId zone) {
+        Today now = new Today(steps, entries, today, zone);
+        int[] boxes = new int[steps.size()];
+        long[] since = new long[steps.size()];
+        for (int i = 0; i < boxes.length; i++) {
+            // one that has slipped comes back at once
+            boxes[i] = Math.max(now.box(i), now.lost(i) ? 1 : 0);
+            since[i] = boxes[i] == 0 ? 0 : now.last(i).toEpochDay();
+        }
+        return new Climbed(boxes, since, now.next());
+    }
+
+    /** How far a ladder is climbed. */
+    record Climbed(int[] boxes, long[] since, int next) {}
+
+    /** After how many days a step comes back. */
+    static long comesBackAfter(int box) {
+        return 1L << box - 1;
+    }
+
+    /** The box after one more clean day. */
+    static int nextBox(int box) {
+        return Math.min(BOXES, box + 1);
     }
 
     /** Steps that were climbed and are due, the weakest first. */
     private List<Integer> due() {
         List<Integer> due = new ArrayList<>();
         for (int i = 0; i < steps.size(); i++) {
-            boolean comesBack = box(i) > 0 && !today.isBefore(last(i).plusDays(1L << box(i) - 1)) || lost(i);
+            boolean comesBack = box(i) > 0 && !today.isBefore(last(i).plusDays(comesBackAfter(box(i)))) || lost(i);
             if (comesBack && !resting(i)) {
                 due.add(i);
             }
@@ -188,7 +235,7 @@ public final class Today {
     private int box(int step) {
         int box = 0;
         for (List<LogEntry> day : days(step).values()) {
-            box = isClimbed(day) ? Math.min(BOXES, box + 1) : 0;
+            box = isClimbed(day) ? nextBox(box) : 0;
         }
         return box;
     }

@@ -39,8 +39,9 @@ public record Weeks(int least, int most) {
      */
     public static Optional<Weeks> of(
             List<Step> steps, List<LogEntry> entries, LocalDate today, ZoneId zone, int minutes) {
-        OptionalInt least = sittings(steps, entries, today, zone, minutes, 1);
-        OptionalInt most = sittings(steps, entries, today, zone, minutes, 2);
+        Today.Climbed now = Today.climbed(steps, entries, today, zone);
+        OptionalInt least = sittings(now, today.toEpochDay(), minutes, 1);
+        OptionalInt most = sittings(now, today.toEpochDay(), minutes, 2);
         return least.isEmpty() || most.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Weeks(weeks(least.getAsInt()), weeks(most.getAsInt())));
@@ -50,31 +51,29 @@ public record Weeks(int least, int most) {
         return (sittings + SITTINGS - 1) / SITTINGS;
     }
 
-    private static OptionalInt sittings(
-            List<Step> steps, List<LogEntry> entries, LocalDate today, ZoneId zone, int minutes, int needed) {
-        List<LogEntry> log = new ArrayList<>(entries);
+    /** @param needed sittings for a new step */
+    private static OptionalInt sittings(Today.Climbed from, long today, int minutes, int needed) {
+        int[] boxes = from.boxes().clone();
+        long[] since = from.since().clone();
         Set<Integer> begun = new HashSet<>();
+        int next = from.next();
         for (int sitting = 0; sitting < LONGEST; sitting++) {
-            LocalDate day = today.plusDays(sitting * 7L / SITTINGS);
-            if (Today.climbed(steps, log, day, zone) >= steps.size()) {
+            if (next >= boxes.length) {
                 return OptionalInt.of(sitting);
             }
-            for (Today.Block block : Today.of(steps, log, day, zone, minutes)) {
-                boolean fresh = block.kind() == Today.Kind.NEW;
-                if (fresh || block.kind() == Today.Kind.RETURN) {
-                    int step = block.step().orElseThrow();
-                    boolean clean = !fresh || needed == 1 || !begun.add(step);
-                    for (int pass = 0; pass < Today.CLEAN_ENOUGH; pass++) {
-                        Step played = steps.get(step);
-                        log.add(new LogEntry(
-                                day.atTime(12, 0).atZone(zone).toInstant(),
-                                "",
-                                "",
-                                played.name(),
-                                played.tempo(),
-                                clean,
-                                0));
-                    }
+            long day = today + sitting * 7L / SITTINGS;
+            List<Integer> due = new ArrayList<>();
+            for (int step = 0; step < next; step++) {
+                if (boxes[step] > 0 && day >= since[step] + Today.comesBackAfter(boxes[step])) {
+                    due.add(step);
+                }
+            }
+            for (Today.Pick pick : Today.picks(due, next, boxes.length, minutes)) {
+                boolean climbed = pick.comesBack() || needed == 1 || !begun.add(pick.step());
+                if (climbed) {
+                    boxes[pick.step()] = Today.nextBox(boxes[pick.step()]);
+                    since[pick.step()] = day;
+                    next = Math.max(next, pick.step() + 1);
                 }
             }
         }

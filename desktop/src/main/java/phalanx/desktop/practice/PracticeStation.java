@@ -422,42 +422,50 @@ public final class PracticeStation extends StackPane implements Themed {
         return block.kind().label() + ", " + block.minutes() + " min" + what + "\n" + block.why();
     }
 
-    /** What the log and the minutes make of the ladder. */
+    /**
+     * What the log and the minutes make of the ladder.
+     *
+     * @param blocks of today
+     * @param weeks that the rest may take; none for drills, and where it is more than a year
+     */
+    private record Plan(List<Today.Block> blocks, Optional<Weeks> weeks) {}
+
     private void showToday() {
         List<Step> ladder = steps;
         String chosen = passage.getValue();
-        journal.of(title(), entries -> {
-            if (ladder != steps) {
-                return;
-            }
-            List<LogEntry> own = entries.stream()
-                    .filter(entry -> entry.passage().equals(chosen))
-                    .toList();
-            filling = true;
-            today.getItems()
-                    .setAll(Today.of(
-                            ladder,
-                            own,
-                            LocalDate.ofInstant(clock.instant(), clock.getZone()),
-                            clock.getZone(),
-                            minutes.getValue()));
-            filling = false;
-            today.refresh();
-            showPlan(ladder, own);
-        });
+        boolean drills = isDrills();
+        int time = minutes.getValue();
+        LocalDate day = LocalDate.ofInstant(clock.instant(), clock.getZone());
+        journal.reckon(
+                title(),
+                entries -> {
+                    List<LogEntry> own = entries.stream()
+                            .filter(entry -> entry.passage().equals(chosen))
+                            .toList();
+                    return new Plan(
+                            Today.of(ladder, own, day, clock.getZone(), time),
+                            drills ? Optional.empty() : Weeks.of(ladder, own, day, clock.getZone(), time));
+                },
+                found -> {
+                    if (ladder == steps) {
+                        show(found, drills);
+                    }
+                });
     }
 
-    /** How many weeks the rest of the ladder may take. */
-    private void showPlan(List<Step> ladder, List<LogEntry> own) {
-        LocalDate day = LocalDate.ofInstant(clock.instant(), clock.getZone());
-        String all = isDrills()
-                ? "Drills have no end: some each day, what is hard here first."
-                : Weeks.of(ladder, own, day, clock.getZone(), minutes.getValue())
-                        .map(weeks -> weeks.most() == 0
-                                ? "The ladder is climbed."
-                                : "To the top: " + range(weeks) + " (" + Weeks.ASSUMPTION + ").")
-                        .orElse("More than a year at this pace: more minutes, or fewer bars.");
-        plan.setText(all);
+    private void show(Plan found, boolean drills) {
+        filling = true;
+        today.getItems().setAll(found.blocks());
+        filling = false;
+        today.refresh();
+        plan.setText(
+                drills
+                        ? "Drills have no end: some each day, what is hard here first."
+                        : found.weeks()
+                                .map(weeks -> weeks.most() == 0
+                                        ? "The ladder is climbed."
+                                        : "To the top: " + range(weeks) + " (" + Weeks.ASSUMPTION + ").")
+                                .orElse("More than a year at this pace: more minutes, or fewer bars."));
     }
 
     private static String range(Weeks weeks) {

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import phalanx.formats.log.PracticeLog;
 import phalanx.formats.reading.FormatException;
 import phalanx.practice.LogEntry;
@@ -52,12 +53,24 @@ public final class Journal {
      * @param found takes it on the interface thread
      */
     public void of(String song, Consumer<List<LogEntry>> found) {
+        reckon(song, own -> own, found);
+    }
+
+    /**
+     * Reckons something out of what was kept of a song, in the background.
+     *
+     * @param reckon does it
+     * @param found takes it on the interface thread
+     */
+    public <T> void reckon(String song, Function<List<LogEntry>, T> reckon, Consumer<T> found) {
         work(log -> {
-            List<LogEntry> own = log.entries().stream()
-                    .filter(entry -> entry.song().equals(song))
-                    .toList();
-            interfaceThread.execute(() -> found.accept(own));
+            T result = reckon.apply(own(log, song));
+            interfaceThread.execute(() -> found.accept(result));
         });
+    }
+
+    private static List<LogEntry> own(PracticeLog log, String song) throws FormatException {
+        return log.entries().stream().filter(entry -> entry.song().equals(song)).toList();
     }
 
     private interface Work {

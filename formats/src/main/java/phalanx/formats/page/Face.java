@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** The type that pages are set in; it is shipped with the program. */
 public enum Face {
@@ -31,7 +32,11 @@ public enum Face {
 
     private static final FontRenderContext EXACT = new FontRenderContext(null, true, true);
 
+    /** Letters are measured in type so large that nothing is lost in rounding. */
+    private static final double FINE = 1000;
+
     private final String file;
+    private final Map<Integer, Double> advances = new ConcurrentHashMap<>();
 
     Face(String file) {
         this.file = file;
@@ -40,7 +45,7 @@ public enum Face {
     /** A part of a text that is set in one face. */
     public record Run(String text, Face face, double size) {
         public double width() {
-            return glyphs().getLogicalBounds().getWidth();
+            return text.codePoints().mapToDouble(face::advance).sum() * size;
         }
 
         /** Its outline, on the base line from zero. */
@@ -87,6 +92,17 @@ public enum Face {
                 }
             }
         }
+    }
+
+    /** How wide a letter is in type of one point; letters are set without kerning. */
+    private double advance(int codePoint) {
+        return advances.computeIfAbsent(
+                codePoint,
+                letter -> font().deriveFont((float) FINE)
+                                .createGlyphVector(EXACT, Character.toString(letter))
+                                .getGlyphMetrics(0)
+                                .getAdvance()
+                        / FINE);
     }
 
     private Font font() {

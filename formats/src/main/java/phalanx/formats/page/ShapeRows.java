@@ -2,6 +2,7 @@ package phalanx.formats.page;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +11,7 @@ import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
 import phalanx.lefthand.shape.FingeringFinder;
 import phalanx.lefthand.shape.HeldShape;
+import phalanx.lefthand.shape.Shape;
 import phalanx.song.ChordChange;
 import phalanx.song.ChordFrets;
 
@@ -24,6 +26,7 @@ final class ShapeRows {
     private final double least;
     private final double gap;
     private final FingeringFinder finder;
+    private final Map<Shape, Optional<HeldShape>> fingered = new HashMap<>();
 
     /**
      * @param space between two strings of a diagram, in points
@@ -60,15 +63,17 @@ final class ShapeRows {
     /** What the hand holds of a chord: its printed shape where that is in hand, else the fullest of its shapes. */
     private HeldShape held(int from, int to) {
         ArrangedSlot first = arrangement.slotAt(from);
-        Optional<HeldShape> printed = first.printed().flatMap(shape -> finder.find(shape).stream()
-                .findFirst()
-                .map(priced -> new HeldShape(shape, priced.fingering())));
+        Optional<HeldShape> printed = first.printed().flatMap(shape -> fingered.computeIfAbsent(shape, this::fingered));
         return printed.orElseGet(() -> arrangement.slots().stream()
                 .filter(slot -> slot == first || slot.startTick() >= from && slot.startTick() < to)
                 .map(ArrangedSlot::held)
                 .max(Comparator.comparingLong(held ->
                         held.shape().frets().stream().filter(fret -> fret >= 0).count()))
                 .orElseThrow());
+    }
+
+    private Optional<HeldShape> fingered(Shape shape) {
+        return finder.find(shape).stream().findFirst().map(priced -> new HeldShape(shape, priced.fingering()));
     }
 
     int columns() {
