@@ -14,6 +14,7 @@ import javafx.scene.chart.LineChart;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
@@ -147,6 +148,9 @@ class PracticeStationTest extends OpenWindow {
         }
         assertThat(text("#message")).contains("rests two days", "clinician");
         type(KeyCode.N);
+        // keys as a player presses them: none of them judges, plays or leads on
+        type(KeyCode.C, KeyCode.X, KeyCode.SPACE, KeyCode.N, KeyCode.RIGHT);
+        interact(() -> lookup("#practice-note").queryAs(TextField.class).clear());
         write("thumb");
         type(KeyCode.ENTER);
         // a pause of hours is none of a pass

@@ -510,6 +510,7 @@ public final class PracticeStation extends StackPane implements Themed {
             stop();
         } else if (!steps.isEmpty()) {
             Step step = steps.get(at());
+            since = clock.instant();
             showBelow(view);
             playback.practise(part(step), step.bars(), chosenTempo);
             sounding = true;
@@ -713,7 +714,8 @@ public final class PracticeStation extends StackPane implements Themed {
     }
 
     private void onKey(KeyEvent event) {
-        if (event.isShortcutDown() || event.isAltDown()) {
+        // what is typed into the note is none of this
+        if (event.isShortcutDown() || event.isAltDown() || note.isFocused()) {
             return;
         }
         boolean handled = true;
