@@ -8,7 +8,6 @@ import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.concurrent.TimeoutException;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.scene.control.Labeled;
@@ -27,7 +26,7 @@ class HelpTest extends OpenWindow {
     }
 
     @Test
-    void everyPlaceExplainsItselfAndEveryCommandIsFound() throws TimeoutException {
+    void everyPlaceExplainsItselfAndEveryCommandIsFound() throws IOException {
         for (Station station : Station.values()) {
             push(KeyCode.CONTROL, KeyCode.getKeyCode(String.valueOf(station.digit())));
             type(KeyCode.F1);
@@ -71,10 +70,13 @@ class HelpTest extends OpenWindow {
         type(KeyCode.ENTER);
         type(KeyCode.ESCAPE);
         assertThat(lookup("#finder").query().isVisible()).isFalse();
+
+        // every place was open by now
+        assertNoSocketIsOpen();
+        assertTheReadmeHasTheSameKeys();
     }
 
-    @Test
-    void theReadmeHasTheSameKeys() throws IOException {
+    private static void assertTheReadmeHasTheSameKeys() throws IOException {
         String readme = Files.readString(Path.of("..", "README.md"));
         for (HelpText.Part part : HelpText.parts()) {
             String where = part.place().equals(HelpText.EVERYWHERE) ? "everywhere" : part.place();
@@ -84,8 +86,7 @@ class HelpTest extends OpenWindow {
     }
 
     /** Of all that this process holds open nothing is a connection of the internet's protocols (Linux, proc(5)). */
-    @Test
-    void noSocketIsOpen() throws IOException {
+    private static void assertNoSocketIsOpen() throws IOException {
         Set<String> sockets = new HashSet<>();
         try (Stream<Path> open = Files.list(Path.of("/proc/self/fd"))) {
             for (Path descriptor : open.toList()) {

@@ -114,10 +114,17 @@ final class LinePainter {
     private void paintHeadings() {
         begun(arrangement, line).forEach(section -> {
             double size = 1.1 * s;
-            double width = Face.BOLD.width(section.name(), size) + s;
             double x = section.startTick() == line.startTick() ? line.left() : line.x(section.startTick()) - s;
+            // to the next section of the line, or to its end
+            double end = begun(arrangement, line)
+                    .filter(next -> next.startTick() > section.startTick())
+                    .mapToDouble(next -> line.x(next.startTick()) - 1.5 * s)
+                    .min()
+                    .orElse(line.endX());
+            String name = Type.cut(section.name(), Face.BOLD, size, Math.max(s, end - x - s));
+            double width = Face.BOLD.width(name, size) + s;
             pen.framed(x, top, width, 1.7 * s, 0.3 * s, 0.14 * s, Shade.INK);
-            pen.centred(section.name(), x + width / 2, top + 0.85 * s, Face.BOLD, size, Shade.INK);
+            pen.centred(name, x + width / 2, top + 0.85 * s, Face.BOLD, size, Shade.INK);
         });
         double base = top + ((sections ? SECTION_ROW : 0) + 1.4) * s;
         for (BarColumns bar : line.bars()) {
