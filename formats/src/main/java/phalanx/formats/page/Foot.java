@@ -17,6 +17,8 @@ final class Foot {
     private static final double LEADING = 13;
     private static final double GAP = 14;
     private static final double SIGN = 10;
+    /** From the middle of a line of type down to its base line. */
+    private static final double CENTRE = Type.CAPITAL * SIZE / 2;
 
     private interface Sign {
         void draw(Pen pen, double x, double y);
@@ -113,7 +115,7 @@ final class Foot {
                         pen.line(x + 5, y - 5, x + 3.5, y - 2.5, 1, Shade.INK);
                         pen.line(x + 5, y - 5, x + 6.5, y - 2.5, 1, Shade.INK);
                     },
-                    "brush"));
+                    "brush, as the arrow goes"));
         }
         if (arrangement.notes().stream().anyMatch(note -> note.attack() instanceof Attack.Roll)) {
             entries.add(entry((pen, x, y) -> pen.line(x + 5, y - 5, x + 5, y + 5, 1, Shade.INK), "rolled"));
@@ -135,8 +137,6 @@ final class Foot {
                 .forEach(digit -> entries.add(word(digit.symbol(), digit.word())));
         return new Foot(setup, entries);
     }
-
-    private static final double CENTRE = Type.CAPITAL * SIZE / 2;
 
     private static boolean has(Arrangement arrangement, Role role) {
         return arrangement.notes().stream().anyMatch(note -> note.role() == role);

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -54,7 +55,7 @@ final class LinePainter {
         this.words = line.bars().stream().anyMatch(bar -> !bar.words().isEmpty());
     }
 
-    private static java.util.stream.Stream<Section> begun(Arrangement arrangement, ScoreLine line) {
+    private static Stream<Section> begun(Arrangement arrangement, ScoreLine line) {
         return arrangement.song().sections().stream()
                 .filter(section -> section.startTick() >= line.startTick() && section.startTick() < line.endTick());
     }

@@ -42,7 +42,7 @@ final class ShapeRows {
                 arrangement.request().instrument(), arrangement.request().hand());
     }
 
-    /** Each chord with what is held where it begins, once, in the order of the song. */
+    /** Each chord with what is held of it, once, in the order of the song. */
     List<Named> shapes() {
         Map<List<Object>, Named> shapes = new LinkedHashMap<>();
         List<ChordChange> chart = arrangement.song().chart();

@@ -32,7 +32,7 @@ final class ShapeSheet {
             rows.draw(pen, shapes.subList(from, Math.min(shapes.size(), from + rows.columns())), y, true);
             y += rows.rowHeight(true) + 2 * strings;
         }
-        foot.draw(pen, arrangement.song().title() + ": shapes where their chords begin, string 1 on top, to scale");
+        foot.draw(pen, arrangement.song().title() + ": shapes, string 1 on top, to scale");
         return pen.pages();
     }
 }

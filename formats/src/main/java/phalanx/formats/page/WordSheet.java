@@ -161,22 +161,26 @@ final class WordSheet {
                 Shade.INK);
     }
 
-    /** A line of cells, broken further where even one bar is too wide. */
+    /** A line of cells, broken further where even one bar, or what is sung to one chord, is too wide. */
     private void draw(List<Cell> line) {
-        double x = setup.left();
-        boolean begun = false;
+        double x = setup.right();
         for (Cell cell : line) {
-            if (!begun || x > setup.left() && x + cell.width() > setup.right()) {
-                y = foot.room(pen, y, LINE);
-                y += LINE;
-                x = setup.left();
-                begun = true;
+            if (x > setup.left() && x + cell.width() > setup.right()) {
+                x = newLine();
             }
             Shade shade = cell.chord.equals(BAR) ? Shade.RULE : Shade.TUNE;
             pen.left(cell.chord, x, y - CHORD_UP, Face.BOLD, CHORD, shade);
-            double most = setup.right() - x;
-            pen.left(Type.cut(cell.text.toString(), Face.SANS, SIZE, most), x, y, Face.SANS, SIZE, Shade.INK);
-            x += cell.width();
+            List<String> parts = Type.lines(cell.text.toString(), Face.SANS, SIZE, setup.right() - x);
+            for (int i = 0; i < parts.size(); i++) {
+                x = i == 0 ? x : newLine();
+                pen.left(parts.get(i), x, y, Face.SANS, SIZE, Shade.INK);
+            }
+            x += parts.size() > 1 ? Face.SANS.width(parts.get(parts.size() - 1), SIZE) + GAP : cell.width();
         }
+    }
+
+    private double newLine() {
+        y = foot.room(pen, y, LINE) + LINE;
+        return setup.left();
     }
 }

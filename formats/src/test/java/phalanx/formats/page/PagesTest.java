@@ -10,6 +10,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -120,6 +121,9 @@ class PagesTest {
                     List<Page> pages = sheet.pages(arrangement, setup);
                     assertThat(pages).as(what).isNotEmpty();
                     pages.forEach(page -> check(page, setup, what));
+                    if (sheet == Sheet.WORDS) {
+                        checkWords(arrangement, pages, what);
+                    }
                     if (sheet == Sheet.SCORE) {
                         checkScore(arrangement, pages, what);
                     }
@@ -159,6 +163,19 @@ class PagesTest {
                         .isFalse();
             }
         }
+    }
+
+    /** All that is sung, in order; hyphens go where a word goes on. */
+    private static void checkWords(Arrangement arrangement, List<Page> pages, String what) {
+        String printed = pages.stream()
+                .flatMap(page -> texts(page).stream())
+                .filter(text -> text.face() == Face.SANS && text.size() == 12)
+                .map(Mark.Text::text)
+                .collect(Collectors.joining());
+        String sung = arrangement.song().melody().stream()
+                .flatMap(note -> note.syllable().stream())
+                .collect(Collectors.joining());
+        assertThat(printed.replaceAll("[\\s-]", "")).as(what).isEqualTo(sung.replaceAll("[\\s\u00a0-]", ""));
     }
 
     /** As many signs as notes, as many bars, and every word. */
@@ -301,6 +318,28 @@ class PagesTest {
                                 .getBytes(StandardCharsets.UTF_8),
                         StandardCharsets.UTF_8))
                 .contains("aria-label");
+    }
+
+    /** Forty words to one chord are more than a line of a telephone: they go on in the next. */
+    @Test
+    void wordsToOneChordThatAreWiderThanALineAreBroken() {
+        Song song = RandomSong.of(4);
+        List<MelodyNote> many = new ArrayList<>();
+        int step = song.bars().get(2).lengthTicks() / 40;
+        for (int i = 0; i < 40; i++) {
+            many.add(new MelodyNote(
+                    song.bars().get(2).startTick() + i * step,
+                    step,
+                    song.melody().get(0).pitch(),
+                    Optional.of("ferry" + i)));
+        }
+        Arrangement arrangement = Solve.of(Project.of(
+                        song.withMelody(many), new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE))
+                .withWishes(Wishes.USUAL.withTune(TuneUse.SUNG)));
+        PageSetup phone = PageSetup.USUAL.on(PageSetup.Paper.PHONE);
+        List<Page> pages = Sheet.WORDS.pages(arrangement, phone);
+        pages.forEach(page -> check(page, phone, "forty words"));
+        checkWords(arrangement, pages, "forty words");
     }
 
     /** Breaking by hand: widths 10, 10, 10, 10 in lines of 22 go two and two, not three and one or in one. */
