@@ -13,11 +13,25 @@ import phalanx.arrange.score.Arrangement;
 /**
  * From a project to its arrangement: notes that were written are kept where they are and fingered, all others arranged,
  * quickly first and then in full. It remembers what it has seen for the last guitar and hand, so that an edit is solved
- * anew from there. It is not safe for use by several threads at once.
+ * anew from there, and full answers found before. It is not safe for use by several threads at once.
  */
 public final class Solve {
+    private final Answers answers;
     private Optional<Arranger> arranger = Optional.empty();
     private Project arrangerIsFor;
+    /** What was asked for last. */
+    private Project asked;
+    /** Whether the answer to it was known, and the arranger has not seen it. */
+    private boolean known;
+
+    public Solve() {
+        this(new Answers());
+    }
+
+    /** @param answers found before, to which new ones are added */
+    public Solve(Answers answers) {
+        this.answers = answers;
+    }
 
     /**
      * The full answer, to the end.
@@ -31,12 +45,14 @@ public final class Solve {
     }
 
     /**
-     * The quick answer.
+     * The quick answer, or the full one where it was found before.
      *
      * @throws IllegalArgumentException if written notes lie beyond the neck
      * @throws CancellationException soon after the work is cancelled
      */
     public Arrangement quick(Project project, BooleanSupplier cancelled) {
+        asked = project;
+        known = false;
         if (project.written().isPresent()) {
             arranger = Optional.empty();
             return new Transcriber(project.instrument(), project.hand())
@@ -47,17 +63,41 @@ public final class Solve {
                             project.wishes(),
                             project.locks());
         }
-        return arrangerFor(project)
-                .quick(project.song(), project.picking(), project.wishes(), project.locks(), cancelled);
+        Optional<Arrangement> before = answers.to(project);
+        known = before.isPresent();
+        return before.orElseGet(() -> arrange(cancelled));
+    }
+
+    private Arrangement arrange(BooleanSupplier cancelled) {
+        return arrangerFor(asked).quick(asked.song(), asked.picking(), asked.wishes(), asked.locks(), cancelled);
+    }
+
+    /** Whether the first answer to what was asked for last is final: no full one follows. */
+    public boolean isFinal() {
+        return known || asked != null && asked.written().isPresent();
     }
 
     /**
-     * The full answer to what was solved quickly last; nothing where written notes are kept, whose first answer is final.
+     * The full answer to what was solved quickly last; nothing where the first answer is final.
      *
      * @throws CancellationException soon after the work is cancelled
      */
     public Optional<Arrangement> full(BooleanSupplier cancelled) {
-        return arranger.map(own -> own.full(cancelled));
+        if (isFinal()) {
+            return Optional.empty();
+        }
+        Optional<Arrangement> full = arranger.map(own -> own.full(cancelled));
+        full.ifPresent(one -> answers.keep(asked, one));
+        return full;
+    }
+
+    /** Has the arranger see what was answered from memory. */
+    private void catchUp(BooleanSupplier cancelled) {
+        if (known) {
+            arrange(cancelled);
+            arranger.orElseThrow().full(cancelled);
+            known = false;
+        }
     }
 
     /**
@@ -66,7 +106,10 @@ public final class Solve {
      * @throws CancellationException soon after the work is cancelled
      */
     public void ready(BooleanSupplier cancelled) {
-        arranger.ifPresent(own -> own.ready(cancelled));
+        // what the arranger saw last is a few decisions away from an answer known before
+        if (!isFinal()) {
+            arranger.ifPresent(own -> own.ready(cancelled));
+        }
     }
 
     /**
@@ -76,6 +119,7 @@ public final class Solve {
      * @throws CancellationException soon after the work is cancelled
      */
     public List<OtherWay> otherWays(int tick, int most, BooleanSupplier cancelled) {
+        catchUp(cancelled);
         return arranger.filter(own -> own.solved().isPresent())
                 .map(own -> new OtherWays(own, cancelled).at(tick, most))
                 .orElse(List.of());

@@ -1,0 +1,84 @@
+package phalanx.project;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.OptionalInt;
+import org.junit.jupiter.api.Test;
+import phalanx.arrange.advice.OtherWay;
+import phalanx.arrange.demand.LimitLock;
+import phalanx.arrange.score.Arrangement;
+import phalanx.guitar.Guitar;
+import phalanx.guitar.Hand;
+import phalanx.guitar.StringSet;
+import phalanx.righthand.Level;
+import phalanx.righthand.Picking;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+import phalanx.song.Songs;
+
+class AnswersTest {
+    private static final Song SONG = Songs.of("C", Meter.COMMON, "C F G C", "E4:4 A4:4 G4:4 C5:4");
+    private static final Project PLAIN =
+            Project.of(SONG, new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE));
+    private static final Project LIMITED = PLAIN.withLock(new LimitLock(0, SONG.endTick(), OptionalInt.of(2), false));
+
+    private final Solve solve = new Solve();
+
+    private Arrangement inFull(Project project) {
+        Arrangement quick = solve.quick(project, () -> false);
+        return solve.full(() -> false).orElse(quick);
+    }
+
+    @Test
+    void whatIsTakenBackIsNotArrangedAgain() {
+        Arrangement plain = inFull(PLAIN);
+        Arrangement limited = inFull(LIMITED);
+        assertThat(limited.notes()).isNotEqualTo(plain.notes());
+        // a cancel that would stop any work at once
+        assertThat(solve.quick(PLAIN, () -> true)).isEqualTo(plain).isNotSameAs(plain);
+        assertThat(solve.isFinal()).isTrue();
+        assertThat(solve.full(() -> true)).isEmpty();
+        assertThat(solve.quick(LIMITED, () -> true)).isEqualTo(limited);
+    }
+
+    @Test
+    void eachDecisionIsToldApart() {
+        inFull(PLAIN);
+        for (Project other : List.of(
+                LIMITED,
+                PLAIN.withSong(SONG.withTempo(SONG.tempo() + 1)),
+                PLAIN.withPicking(Picking.PLAIN.withLevel(Level.FULL)),
+                new Project(
+                        SONG,
+                        PLAIN.strings(),
+                        Hand.AVERAGE.withComfort(new Hand.Comfort(1.5, 1.5)),
+                        PLAIN.versions(),
+                        0))) {
+            Arrangement quick = solve.quick(other, () -> false);
+            assertThat(solve.isFinal()).isFalse();
+            assertThat(solve.full(() -> false).orElseThrow().cost()).isLessThanOrEqualTo(quick.cost());
+        }
+    }
+
+    @Test
+    void otherWaysAreThoseOfTheSongThatIsShown() {
+        inFull(PLAIN);
+        List<OtherWay> ways = solve.otherWays(0, 5, () -> false);
+        inFull(LIMITED);
+        assertThat(solve.otherWays(0, 5, () -> false)).isNotEqualTo(ways);
+        inFull(PLAIN);
+        assertThat(solve.otherWays(0, 5, () -> false)).isEqualTo(ways);
+    }
+
+    @Test
+    void theOldestIsForgotten() {
+        Arrangement first = inFull(PLAIN);
+        for (int more = 1; more <= Answers.MOST; more++) {
+            inFull(PLAIN.withSong(SONG.withTempo(SONG.tempo() + more)));
+        }
+        solve.quick(PLAIN, () -> false);
+        assertThat(solve.isFinal()).isFalse();
+        assertThat(solve.full(() -> false).orElseThrow().cost()).isEqualTo(first.cost());
+    }
+}
