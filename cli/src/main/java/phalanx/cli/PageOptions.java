@@ -43,6 +43,9 @@ final class PageOptions {
             description = "At most so many bars a line, 1 to 12; without it as many as go well.")
     private Integer bars;
 
+    @Option(names = "--left-handed", description = "Draws necks with the nut at the right.")
+    private boolean leftHanded;
+
     /** What is to be on the pages. */
     Sheet sheet(CommandSpec spec) {
         return Sheet.parse(sheet)
@@ -57,7 +60,7 @@ final class PageOptions {
     /** The lay-out for a file. */
     PageSetup setup(Path file, CommandSpec spec) {
         try {
-            PageSetup setup = PageSetup.USUAL;
+            PageSetup setup = PageSetup.USUAL.forLeftHanded(leftHanded);
             if (paper != null) {
                 setup = setup.on(paper(spec));
             } else if (PageFiles.isPicture(file)) {

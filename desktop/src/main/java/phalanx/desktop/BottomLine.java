@@ -2,6 +2,8 @@ package phalanx.desktop;
 
 import java.util.Locale;
 import java.util.Optional;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.value.ObservableValue;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressIndicator;
@@ -11,11 +13,16 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.session.Message;
+import phalanx.desktop.widget.Viewed;
 import phalanx.project.Project;
 
 /** What just happened and how to undo it; effort, tempo ceiling and findings of the song. */
-final class BottomLine extends HBox {
+final class BottomLine extends HBox implements Viewed {
     private static final double PROGRESS_SIZE = 16;
+
+    private final ProgressIndicator progress = new ProgressIndicator();
+    /** Whether what is at work may turn; the words beside it say so too. */
+    private final BooleanProperty turning = new SimpleBooleanProperty(true);
 
     BottomLine(Workbench workbench, Playback playback) {
         getStyleClass().add("bottom");
@@ -33,10 +40,9 @@ final class BottomLine extends HBox {
         message.setTooltip(whole);
         workbench.messageProperty().addListener((property, before, now) -> show(message, now));
         show(message, workbench.messageProperty().get());
-        ProgressIndicator progress = new ProgressIndicator();
         progress.setPrefSize(PROGRESS_SIZE, PROGRESS_SIZE);
-        progress.visibleProperty().bind(workbench.busyProperty());
-        progress.managedProperty().bind(workbench.busyProperty());
+        progress.visibleProperty().bind(workbench.busyProperty().and(turning));
+        progress.managedProperty().bind(progress.visibleProperty());
         Label silent = new Label(playback.audible() ? "" : "No sound card: playing is silent.");
         silent.setId("silent");
         silent.getStyleClass().add("quiet");
@@ -51,6 +57,11 @@ final class BottomLine extends HBox {
         setHgrow(space, Priority.SOMETIMES);
         setHgrow(message, Priority.ALWAYS);
         getChildren().addAll(progress, stop, message, space, silent, song);
+    }
+
+    @Override
+    public void useView(View view) {
+        turning.set(!view.still());
     }
 
     private static void show(Label label, Message message) {

@@ -15,6 +15,7 @@ import javafx.scene.image.Image;
 import javafx.stage.Stage;
 import phalanx.desktop.session.DataFolder;
 import phalanx.desktop.session.Document;
+import phalanx.desktop.session.FaultLog;
 import phalanx.desktop.session.Journal;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.session.OpenFiles;
@@ -23,6 +24,7 @@ import phalanx.desktop.session.Rest;
 import phalanx.formats.disk.SafeFile;
 import phalanx.formats.library.LibraryFile;
 import phalanx.formats.library.SettingsFile;
+import phalanx.project.Answers;
 import phalanx.sound.LineOutput;
 
 /** The JavaFX application: one window with the shell in it. */
@@ -49,6 +51,7 @@ public final class PhalanxApp extends Application {
     private OpenFiles openFiles;
     private Workbench workbench;
     private WindowPlace place;
+    private FaultLog faults;
 
     private static Thread daemon(Runnable work) {
         Thread thread = new Thread(work, "solver");
@@ -65,11 +68,12 @@ public final class PhalanxApp extends Application {
     void show(Stage stage, Opening opening) {
         Path data = DataFolder.of(System.getenv(), Path.of(System.getProperty("user.home")));
         SafeFile.sweep(data);
+        faults = new FaultLog(data.resolve("faults"));
         SettingsFile settings = new SettingsFile(data.resolve("settings.json"));
         rescue = new Rescue(
                 data.resolve("unsaved"), timer, words -> Platform.runLater(() -> workbench.say(Message.error(words))));
-        workbench =
-                new Workbench(background, Platform::runLater, new LibraryFile(data.resolve("library.json")), rescue);
+        workbench = new Workbench(
+                background, Platform::runLater, new LibraryFile(data.resolve("library.json")), rescue, new Answers());
         Playback playback = new Playback(LineOutput.orSilence(), sounding, Platform::runLater);
         rest = new Rest(workbench.busyProperty(), playback.playingProperty(), sounding);
         Journal journal = new Journal(
@@ -77,7 +81,7 @@ public final class PhalanxApp extends Application {
         Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage), searches, journal);
         place = new WindowPlace(stage, settings, opening.shots().isPresent());
         Scene scene = new Scene(shell, place.width(), place.height());
-        Theme.SPRUCE.apply(scene);
+        shell.useView(View.FIRST);
         shell.bindKeys(scene);
         openFiles = new OpenFiles(data.resolve("open"));
         workbench.documentProperty().addListener((property, before, now) -> noticeTwins(before, now));
@@ -102,6 +106,7 @@ public final class PhalanxApp extends Application {
         opening.song().ifPresentOrElse(workbench::open, workbench::openDemo);
         if (opening.shots().isEmpty()) {
             shell.documents().offer(rescue.found());
+            place.tour(shell);
         }
         opening.shots().ifPresent(folder -> new Shots(scene, workbench, shell).write(folder));
     }
@@ -122,6 +127,7 @@ public final class PhalanxApp extends Application {
     @Override
     public void stop() {
         rest.stop();
+        faults.close();
         place.keep();
         workbench.stop();
         background.shutdown();

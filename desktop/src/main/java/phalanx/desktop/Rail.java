@@ -16,7 +16,7 @@ import javafx.scene.shape.SVGPath;
 final class Rail extends VBox {
     private final Map<Station, ToggleButton> buttons = new EnumMap<>(Station.class);
 
-    Rail(Consumer<Station> show, Runnable switchTheme, Runnable help) {
+    Rail(Consumer<Station> show, Runnable looks, Runnable help) {
         getStyleClass().add("rail");
         for (Station station : Station.values()) {
             SVGPath icon = new SVGPath();
@@ -37,10 +37,10 @@ final class Rail extends VBox {
                         space,
                         small("help-open", "Help (F1)", "What this place is for, and all keys (F1)", help),
                         small(
-                                "theme",
-                                "Light\nor dark",
-                                "Switch between the light and the dark theme (F9)",
-                                switchTheme));
+                                "looks-open",
+                                "Look",
+                                "How it looks: size, theme, left-handed necks (F9: the next theme)",
+                                looks));
     }
 
     private static Button small(String id, String text, String help, Runnable action) {

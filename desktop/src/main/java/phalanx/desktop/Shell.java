@@ -22,12 +22,13 @@ import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
 import phalanx.desktop.arrange.ScoreStation;
 import phalanx.desktop.guitar.GuitarStation;
 import phalanx.desktop.help.Finder;
 import phalanx.desktop.help.HelpPanel;
 import phalanx.desktop.help.HelpText;
+import phalanx.desktop.help.Tour;
 import phalanx.desktop.page.PagesView;
 import phalanx.desktop.picking.PickingStation;
 import phalanx.desktop.practice.PracticeStation;
@@ -36,11 +37,19 @@ import phalanx.desktop.session.Journal;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.shapes.ShapesStation;
 import phalanx.desktop.song.SongStation;
+import phalanx.desktop.widget.Magnified;
 import phalanx.desktop.widget.Question;
-import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.Viewed;
 
 /** The frame: rail, top bar, station and bottom line; the keys that work everywhere; files by dialog and drop. */
-public final class Shell extends StackPane {
+public final class Shell extends Magnified {
+    /** The stations need so many of their own pixels. */
+    private static final double LEAST_WIDTH = 1024;
+
+    private static final double LEAST_HEIGHT = 700;
+    /** Of a step larger or smaller, in hundredths. */
+    private static final int SIZE_STEP = 10;
+
     private final Workbench workbench;
     private final Playback playback;
     private final FileDialogs dialogs;
@@ -52,6 +61,9 @@ public final class Shell extends StackPane {
     private final Journal journal;
     private final HelpPanel help = new HelpPanel();
     private final Finder finder = new Finder();
+    private Runnable afterTour = () -> {};
+    private final Tour tour = new Tour(() -> afterTour.run());
+    private final ViewPanel looks = new ViewPanel(this::useView);
     private Station current = Station.SCORE;
     private PagesView pages;
     /** Those that were shown already; the others are made when they are asked for. */
@@ -59,7 +71,8 @@ public final class Shell extends StackPane {
 
     private final Rail rail;
     private final TopBar top;
-    private Theme theme = Theme.SPRUCE;
+    private final BottomLine bottom;
+    private View view = View.FIRST;
 
     /**
      * @param workbench the project
@@ -69,17 +82,18 @@ public final class Shell extends StackPane {
      * @param journal keeps what is practised
      */
     Shell(Workbench workbench, Playback playback, FileDialogs dialogs, Executor searches, Journal journal) {
+        super(LEAST_WIDTH, LEAST_HEIGHT);
         this.journal = journal;
         this.workbench = workbench;
         this.playback = playback;
         workbench.projectProperty().addListener((property, before, now) -> playback.useStrings(now.strings()));
         this.dialogs = dialogs;
         this.documents = new Documents(workbench, dialogs, question);
-        getChildren().addAll(frame, help, finder, question);
+        content().getChildren().addAll(frame, help, finder, looks, question);
         this.score = new ScoreStation(workbench, playback);
         this.searches = searches;
         stations.put(Station.SCORE, score);
-        this.rail = new Rail(this::show, this::switchTheme, this::toggleHelp);
+        this.rail = new Rail(this::show, this::showLooks, this::toggleHelp);
         frame.setLeft(rail);
         this.top = new TopBar(
                 workbench,
@@ -94,7 +108,14 @@ public final class Shell extends StackPane {
                         () -> show(Station.GUITAR)));
         frame.setTop(top);
         show(Station.SCORE);
-        frame.setBottom(new BottomLine(workbench, playback));
+        this.bottom = new BottomLine(workbench, playback);
+        frame.setBottom(new VBox(tour, bottom));
+        playback.playingProperty().addListener((property, before, now) -> {
+            if (!now) {
+                tour.did(Tour.Step.HEAR);
+            }
+        });
+        score.onPick(() -> tour.did(Tour.Step.SELECT));
         setOnDragOver(event -> {
             if (event.getDragboard().hasFiles()) {
                 event.acceptTransferModes(TransferMode.COPY);
@@ -114,6 +135,7 @@ public final class Shell extends StackPane {
         playback.stop();
         if (pages == null) {
             pages = new PagesView(workbench, searches, Platform::runLater, documents::exportPages, () -> show(current));
+            pages.useView(view);
         }
         frame.setCenter(pages);
         pages.lookup("#page-sheet").requestFocus();
@@ -125,6 +147,11 @@ public final class Shell extends StackPane {
         Node shown = node(station);
         frame.setCenter(shown);
         rail.mark(station);
+        if (station == Station.GUITAR) {
+            tour.did(Tour.Step.HAND);
+        } else if (station == Station.PRACTICE) {
+            tour.did(Tour.Step.PRACTISE);
+        }
         shown.requestFocus();
     }
 
@@ -152,10 +179,10 @@ public final class Shell extends StackPane {
         };
     }
 
-    /** Gives a station the colours of the theme. */
+    /** Shows a station as the player wants to see it. */
     private void dress(Node station) {
-        if (station instanceof Themed themed) {
-            themed.useTheme(theme);
+        if (station instanceof Viewed viewed) {
+            viewed.useView(view);
         }
     }
 
@@ -195,6 +222,12 @@ public final class Shell extends StackPane {
         key(scene, KeyCode.N, this::newSong);
         key(scene, KeyCode.Z, this::undo);
         key(scene, KeyCode.Y, this::redo);
+        key(scene, KeyCode.EQUALS, () -> resize(view.percent() + SIZE_STEP));
+        key(scene, KeyCode.PLUS, () -> resize(view.percent() + SIZE_STEP));
+        key(scene, KeyCode.ADD, () -> resize(view.percent() + SIZE_STEP));
+        key(scene, KeyCode.MINUS, () -> resize(view.percent() - SIZE_STEP));
+        key(scene, KeyCode.SUBTRACT, () -> resize(view.percent() - SIZE_STEP));
+        key(scene, KeyCode.DIGIT0, () -> resize(View.FIRST.percent()));
         for (Station station : Station.values()) {
             key(scene, KeyCode.getKeyCode(String.valueOf(station.digit())), () -> show(station));
         }
@@ -236,7 +269,7 @@ public final class Shell extends StackPane {
     }
 
     private boolean isCovered() {
-        return question.isOpen() || help.isOpen() || finder.isOpen();
+        return question.isOpen() || help.isOpen() || finder.isOpen() || looks.isOpen();
     }
 
     /** The help for this place, or none again. */
@@ -260,7 +293,11 @@ public final class Shell extends StackPane {
                 new Finder.Command("Play or stop", "space", this::togglePlay),
                 new Finder.Command("Undo: take back", "Ctrl+Z", this::undo),
                 new Finder.Command("Redo: bring again", "Ctrl+Y", this::redo),
-                new Finder.Command("Light or dark theme", "F9", this::switchTheme),
+                new Finder.Command("Light, dark or strong theme", "F9", this::switchTheme),
+                new Finder.Command("How it looks: size, theme, left-handed necks", "", this::showLooks),
+                new Finder.Command("Take the tour of five steps", "", tour::begin),
+                new Finder.Command("All larger", "Ctrl++", () -> resize(view.percent() + SIZE_STEP)),
+                new Finder.Command("All smaller", "Ctrl+-", () -> resize(view.percent() - SIZE_STEP)),
                 new Finder.Command("Help for this place", "F1", this::toggleHelp)));
         for (Station station : Station.values()) {
             commands.add(
@@ -333,6 +370,16 @@ public final class Shell extends StackPane {
         });
     }
 
+    /**
+     * Shows a newcomer round.
+     *
+     * @param over told when the tour ends or is left
+     */
+    void tour(Runnable over) {
+        afterTour = over;
+        tour.begin();
+    }
+
     Documents documents() {
         return documents;
     }
@@ -352,8 +399,8 @@ public final class Shell extends StackPane {
         top.useRecent(files);
     }
 
-    Theme theme() {
-        return theme;
+    View view() {
+        return view;
     }
 
     void focusStation() {
@@ -369,13 +416,27 @@ public final class Shell extends StackPane {
     }
 
     private void switchTheme() {
-        useTheme(theme.other());
+        useView(view.with(view.theme().next()));
     }
 
-    void useTheme(Theme next) {
-        theme = next;
-        theme.apply(getScene());
+    private void showLooks() {
+        if (!isCovered()) {
+            looks.show(view);
+        }
+    }
+
+    private void resize(int percent) {
+        useView(view.sized(percent));
+        workbench.say(Message.plain("All is shown at " + view.percent() + " %. Ctrl+0 puts it back to 100 %."));
+    }
+
+    void useView(View next) {
+        view = next;
+        view.theme().apply(getScene(), view.percent());
+        magnify(view.percent());
+        bottom.useView(view);
         stations.values().forEach(this::dress);
+        Optional.ofNullable(pages).ifPresent(this::dress);
     }
 
     private void chooseSong() {

@@ -52,49 +52,49 @@ final class Shots {
         }
         begun = true;
         shell.score().select(arrangement.song().bars().get(2).startTick());
-        List<View> views = List.of(
-                new View("score.png", () -> shell.show(Station.SCORE)),
-                new View("findings.png", () -> ((Button) scene.lookup("#all-findings")).fire()),
-                new View("staff.png", () -> {
+        List<Picture> views = List.of(
+                new Picture("score.png", () -> shell.show(Station.SCORE)),
+                new Picture("findings.png", () -> ((Button) scene.lookup("#all-findings")).fire()),
+                new Picture("staff.png", () -> {
                     ((Button) scene.lookup("#findings-close")).fire();
                     shell.score().toggleStaff();
                 }),
-                new View("guitar.png", () -> shell.show(Station.GUITAR)),
-                new View("song.png", this::showAdvice, () -> scene.lookup("#advise-use") != null),
-                new View("shapes.png", () -> shell.show(Station.SHAPES)),
-                new View(
+                new Picture("guitar.png", () -> shell.show(Station.GUITAR)),
+                new Picture("song.png", this::showAdvice, () -> scene.lookup("#advise-use") != null),
+                new Picture("shapes.png", () -> shell.show(Station.SHAPES)),
+                new Picture(
                         "chain.png",
                         this::showChain,
                         () -> ((Labeled) scene.lookup("#chain-why")).getText().length() > 1),
-                new View("picking.png", this::showPattern),
-                new View("score-dark.png", () -> {
+                new Picture("picking.png", this::showPattern),
+                new Picture("score-dark.png", () -> {
                     shell.show(Station.SCORE);
                     shell.score().toggleStaff();
-                    shell.useTheme(Theme.ROSEWOOD);
+                    shell.useView(shell.view().with(Theme.ROSEWOOD));
                 }),
-                new View("practice.png", () -> {
-                    shell.useTheme(Theme.SPRUCE);
+                new Picture("practice.png", () -> {
+                    shell.useView(shell.view().with(Theme.SPRUCE));
                     shell.show(Station.PRACTICE);
                     shell.applyCss();
                     ((ListView<?>) scene.lookup("#ladder")).getSelectionModel().select(6);
                 }),
-                new View("pages.png", shell::showPages, () -> !((ListView<?>) scene.lookup("#pages"))
+                new Picture("pages.png", shell::showPages, () -> !((ListView<?>) scene.lookup("#pages"))
                         .getItems()
                         .isEmpty()),
-                new View("help.png", () -> {
+                new Picture("help.png", () -> {
                     shell.show(Station.PRACTICE);
                     shell.toggleHelp();
                 }),
                 // last: it makes a version
-                new View("versions.png", this::showVersions, () -> ((Labeled) scene.lookup("#comparison"))
+                new Picture("versions.png", this::showVersions, () -> ((Labeled) scene.lookup("#comparison"))
                         .getText()
                         .contains("differ.")));
         take(folder, views, 0);
     }
 
     /** A view, how to come to it, and when it can be seen. */
-    private record View(String file, Runnable show, BooleanSupplier ready) {
-        View(String file, Runnable show) {
+    private record Picture(String file, Runnable show, BooleanSupplier ready) {
+        Picture(String file, Runnable show) {
             this(file, show, () -> true);
         }
     }
@@ -129,7 +129,7 @@ final class Shots {
         ((Button) scene.lookup("#advise")).fire();
     }
 
-    private void take(Path folder, List<View> views, int next) {
+    private void take(Path folder, List<Picture> views, int next) {
         if (next == views.size()) {
             Platform.exit();
             return;
@@ -147,7 +147,7 @@ final class Shots {
         });
     }
 
-    private void whenReady(View view, int waits, Runnable next) {
+    private void whenReady(Picture view, int waits, Runnable next) {
         PauseTransition pause = new PauseTransition(SETTLE);
         pause.setOnFinished(event -> {
             boolean still = !workbench.busyProperty().get();

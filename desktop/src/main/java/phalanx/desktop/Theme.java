@@ -5,22 +5,25 @@ import atlantafx.base.theme.PrimerLight;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import javafx.application.Application;
 import javafx.scene.Scene;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import phalanx.formats.page.Face;
 
-/** The two themes. Colours are read from the style sheet, so that controls and drawings share one source. */
+/** The themes. Colours are read from the style sheet, so that controls and drawings share one source. */
 public enum Theme {
-    SPRUCE("spruce.css", new PrimerLight().getUserAgentStylesheet()),
-    ROSEWOOD("rosewood.css", new PrimerDark().getUserAgentStylesheet());
+    SPRUCE("Spruce", "light", "spruce.css", new PrimerLight().getUserAgentStylesheet()),
+    ROSEWOOD("Rosewood", "dark", "rosewood.css", new PrimerDark().getUserAgentStylesheet()),
+    EBONY("Ebony", "black on white, the strongest contrast", "ebony.css", new PrimerLight().getUserAgentStylesheet());
 
     private static final List<String> FONTS = List.of(
             "IBMPlexSans_400Regular.ttf",
@@ -29,11 +32,18 @@ public enum Theme {
             "IBMPlexMono_400Regular.ttf",
             "IBMPlexMono_600SemiBold.ttf");
 
+    /** The size of plain text in lists that open over the window, in px. */
+    private static final int PLAIN = 15;
+
+    private final String label;
+    private final String about;
     private final String sheet;
     private final String base;
     private final Map<String, Color> colours;
 
-    Theme(String sheet, String base) {
+    Theme(String label, String about, String sheet, String base) {
+        this.label = label;
+        this.about = about;
         this.sheet = sheet;
         this.base = base;
         this.colours = read(sheet);
@@ -53,6 +63,23 @@ public enum Theme {
         }
     }
 
+    /** The theme of a name; the first where there is none. */
+    static Theme named(String label) {
+        return Stream.of(values())
+                .filter(theme -> theme.label.equals(label))
+                .findFirst()
+                .orElse(SPRUCE);
+    }
+
+    String label() {
+        return label;
+    }
+
+    /** What it is like, in a few words. */
+    String about() {
+        return about;
+    }
+
     /** The colour of a token of the style sheet, such as {@code melody}. */
     public Color colour(String token) {
         Color colour = colours.get(token);
@@ -62,11 +89,21 @@ public enum Theme {
         return colour;
     }
 
-    /** Puts the theme on a scene, with the bundled fonts. */
-    public void apply(Scene scene) {
+    /**
+     * Puts the theme on a scene, with the bundled fonts.
+     *
+     * @param percent how large what opens over the window is; it stands in a window of its own
+     */
+    void apply(Scene scene, int percent) {
         FONTS.forEach(Theme::load);
         Application.setUserAgentStylesheet(base);
-        scene.getStylesheets().setAll(url(sheet), url("phalanx.css"));
+        String over = ".tooltip, .context-menu, .combo-box-popup .list-cell { -fx-font-size: %dpx; }"
+                .formatted(PLAIN * percent / 100);
+        scene.getStylesheets().setAll(url(sheet), url("phalanx.css"), "data:text/css;charset=UTF-8," + encoded(over));
+    }
+
+    private static String encoded(String sheet) {
+        return URLEncoder.encode(sheet, StandardCharsets.UTF_8).replace("+", "%20");
     }
 
     private static void load(String font) {
@@ -83,7 +120,8 @@ public enum Theme {
         return Theme.class.getResource(resource).toExternalForm();
     }
 
-    Theme other() {
-        return this == SPRUCE ? ROSEWOOD : SPRUCE;
+    /** The one after it, round and round. */
+    Theme next() {
+        return values()[(ordinal() + 1) % values().length];
     }
 }

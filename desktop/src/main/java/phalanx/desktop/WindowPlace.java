@@ -8,7 +8,7 @@ import javafx.stage.Stage;
 import phalanx.formats.library.Settings;
 import phalanx.formats.library.SettingsFile;
 
-/** Where the window stands, how large it is, which theme it has and which songs were open: kept from start to start. */
+/** Where the window stands, how large it is, how it looks and which songs were open: kept from start to start. */
 final class WindowPlace {
     private static final double WIDTH = 1280;
     private static final double HEIGHT = 800;
@@ -51,9 +51,7 @@ final class WindowPlace {
             stage.setHeight(settings.height());
         }
         stage.setMaximized(settings.maximised());
-        if (settings.dark()) {
-            shell.useTheme(Theme.ROSEWOOD);
-        }
+        shell.useView(View.of(settings.looks()));
         workbench.sourceProperty().addListener((property, before, now) -> {
             if (now != null && !forPictures) {
                 settings = settings.opened(now.file());
@@ -68,11 +66,21 @@ final class WindowPlace {
         return settings.recent().stream().map(Path::of).filter(Files::exists).toList();
     }
 
+    /** Shows a newcomer round, once. */
+    void tour(Shell shell) {
+        if (!settings.toured()) {
+            shell.tour(() -> {
+                settings = settings.afterTour();
+                file.write(settings);
+            });
+        }
+    }
+
     /** Keeps all of it for the next start. */
     void keep() {
         if (!forPictures && stage.getWidth() > 0) {
-            boolean dark = ((Shell) stage.getScene().getRoot()).theme() == Theme.ROSEWOOD;
-            settings = settings.withDark(dark)
+            View view = ((Shell) stage.getScene().getRoot()).view();
+            settings = settings.with(view.toKeep())
                     .at(stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized());
             file.write(settings);
         }

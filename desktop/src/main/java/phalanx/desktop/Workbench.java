@@ -43,6 +43,7 @@ import phalanx.guitar.Instrument;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
+import phalanx.project.Answers;
 import phalanx.project.Project;
 import phalanx.project.Version;
 import phalanx.righthand.Picking;
@@ -88,13 +89,15 @@ public final class Workbench {
      * @param interfaceThread runs a job on the interface thread
      * @param libraryFile where the player's own things are kept
      * @param rescue keeps unsaved work
+     * @param answers found before
      */
-    public Workbench(Executor background, Executor interfaceThread, LibraryFile libraryFile, Rescue rescue) {
+    public Workbench(
+            Executor background, Executor interfaceThread, LibraryFile libraryFile, Rescue rescue, Answers answers) {
         this.background = background;
         this.interfaceThread = interfaceThread;
         this.libraryFile = libraryFile;
         this.rescue = rescue;
-        this.solver = new Solver(background, interfaceThread, message, this::goBack);
+        this.solver = new Solver(background, interfaceThread, message, this::goBack, answers);
         library.set(readLibrary());
     }
 

@@ -304,8 +304,6 @@ class DecisionsTest extends OpenWindow {
     void aRemedyIsFoundAndTaken() throws TimeoutException {
         clickOn("#score-station");
         waitUntilArranged();
-        // the full answer takes the place of the quick one
-        waitFor(() -> shows("#message", "full search"));
         Arrangement before = shown();
         Finding finding = before.findings().get(0);
         write("]");

@@ -63,7 +63,7 @@ class HelpTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.F);
         write("theme");
         type(KeyCode.ENTER);
-        assertThat(shell.theme()).isEqualTo(Theme.ROSEWOOD);
+        assertThat(shell.view().theme()).isEqualTo(Theme.ROSEWOOD);
         push(KeyCode.CONTROL, KeyCode.F);
         write("qqq");
         assertThat(found.getItems()).isEmpty();

@@ -33,6 +33,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import phalanx.desktop.session.Journal;
 import phalanx.desktop.session.Rescue;
 import phalanx.formats.library.LibraryFile;
+import phalanx.project.Answers;
 import phalanx.project.Project;
 import phalanx.sound.SilentOutput;
 
@@ -41,9 +42,15 @@ abstract class OpenWindow extends ApplicationTest {
     /** In the clock's nanoseconds. */
     static final double SECOND = 1e9;
 
+    /** The demo song is arranged once for all tests of a process. */
+    private static final Answers ANSWERS = new Answers();
+
     final ExecutorService background = new ThreadPoolExecutor(
             // what a closing window still asks for is dropped
             1, 1, 0, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), new ThreadPoolExecutor.DiscardPolicy());
+    /** What is heard does not wait for an arrangement. */
+    private final ExecutorService sounding = Executors.newSingleThreadExecutor();
+
     private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor();
     final AtomicLong clock = new AtomicLong();
     /** The player's own time, by the same clock. */
@@ -65,8 +72,9 @@ abstract class OpenWindow extends ApplicationTest {
                 background,
                 Platform::runLater,
                 new LibraryFile(folder.resolve("library/library.json")),
-                new Rescue(folder.resolve("unsaved"), timer, words -> {}));
-        Playback playback = new Playback(new SilentOutput(clock::get), background, Platform::runLater);
+                new Rescue(folder.resolve("unsaved"), timer, words -> {}),
+                ANSWERS);
+        Playback playback = new Playback(new SilentOutput(clock::get), sounding, Platform::runLater);
         journal = new Journal(
                 folder.resolve("practice.db"),
                 background,
@@ -105,7 +113,7 @@ abstract class OpenWindow extends ApplicationTest {
                 background,
                 journal);
         Scene scene = new Scene(shell, 1280, 800);
-        Theme.SPRUCE.apply(scene);
+        shell.useView(View.FIRST);
         shell.bindKeys(scene);
         stage.setScene(scene);
         stage.show();
@@ -124,6 +132,7 @@ abstract class OpenWindow extends ApplicationTest {
     @AfterEach
     void end() {
         background.shutdownNow();
+        sounding.shutdownNow();
         timer.shutdownNow();
     }
 

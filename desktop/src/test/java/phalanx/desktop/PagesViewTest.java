@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.Optional;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.event.ActionEvent;
+import javafx.scene.Group;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListCell;
@@ -70,8 +71,8 @@ class PagesViewTest extends OpenWindow {
     private Optional<Canvas> canvas() {
         return lookup("#pages .list-cell").queryAll().stream()
                 .map(cell -> ((ListCell<?>) cell).getGraphic())
-                .filter(Canvas.class::isInstance)
-                .map(Canvas.class::cast)
+                .filter(Group.class::isInstance)
+                .map(page -> (Canvas) ((Group) page).getChildren().get(0))
                 .findFirst();
     }
 

@@ -88,8 +88,11 @@ class PhalanxAppTest {
         robot.clickOn(OpenWindow.middle(robot, "#answer-drop"));
         assertThat(stage.isShowing()).isFalse();
         robot.interact(app::stop);
-        assertThat(new SettingsFile(HOME.resolve("settings.json")).read().dark())
-                .isTrue();
+        assertThat(new SettingsFile(HOME.resolve("settings.json"))
+                        .read()
+                        .looks()
+                        .theme())
+                .isEqualTo("Rosewood");
         try (var left = Files.walk(HOME.resolve("unsaved"))) {
             assertThat(left.filter(Files::isRegularFile))
                     .as("nothing is offered")
@@ -99,9 +102,54 @@ class PhalanxAppTest {
         assertThat(next.getWidth()).isEqualTo(1100);
         assertThat(next.getHeight()).isEqualTo(760);
         assertThat(next.getTitle()).doesNotContain("*");
-        robot.type(KeyCode.F9);
+        assertThat(next.getScene().getStylesheets()).anyMatch(sheet -> sheet.endsWith("rosewood.css"));
         close(next);
         assertThat(next.isShowing()).as("nothing to ask about").isFalse();
+    }
+
+    /** A first start shows round: each step is over when it is done; the tour does not come a second time. */
+    @Test
+    void aFirstStartHasATour() throws Exception {
+        Stage stage = start();
+        assertThat(stage.getTitle()).contains("Slate Harbour");
+        WaitForAsyncUtils.waitFor(
+                60,
+                TimeUnit.SECONDS,
+                () -> !robot.lookup("#song-figures").<Labeled>query().getText().isEmpty());
+        assertThat(tour()).startsWith("Tour, 1 of 5").contains("space");
+        robot.type(KeyCode.SPACE);
+        WaitForAsyncUtils.waitFor(
+                20, TimeUnit.SECONDS, () -> robot.lookup("#silent").query().isVisible());
+        robot.type(KeyCode.SPACE);
+        WaitForAsyncUtils.waitFor(10, TimeUnit.SECONDS, () -> tour().startsWith("Tour, 2 of 5"));
+        robot.type(KeyCode.RIGHT);
+        assertThat(tour()).startsWith("Tour, 3 of 5").contains("Ctrl+1");
+        // another place is not what the step says
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
+        assertThat(tour()).startsWith("Tour, 3 of 5");
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        assertThat(tour()).startsWith("Tour, 4 of 5");
+        robot.clickOn(OpenWindow.middle(robot, "#tour-next"));
+        assertThat(tour()).startsWith("Tour, 5 of 5");
+        robot.clickOn(OpenWindow.middle(robot, "#tour-next"));
+        assertThat(robot.lookup("#tour").query().isVisible()).isFalse();
+        close(stage);
+        robot.interact(app::stop);
+        Stage next = start();
+        assertThat(robot.from(next.getScene().getRoot()).lookup("#tour").query().isVisible())
+                .isFalse();
+        robot.push(KeyCode.CONTROL, KeyCode.F);
+        robot.write("the tour");
+        robot.type(KeyCode.ENTER);
+        assertThat(robot.from(next.getScene().getRoot()).lookup("#tour").query().isVisible())
+                .isTrue();
+        robot.clickOn(OpenWindow.middle(robot, "#tour-leave"));
+        close(next);
+    }
+
+    private String tour() {
+        WaitForAsyncUtils.waitForFxEvents();
+        return robot.lookup("#tour-words").<Labeled>query().getText();
     }
 
     @Test

@@ -30,6 +30,7 @@ import phalanx.formats.project.ProjectFile;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
+import phalanx.project.Answers;
 import phalanx.project.Project;
 import phalanx.project.Solve;
 import phalanx.project.WhatIf;
@@ -68,7 +69,8 @@ class SessionTest {
                 waiting::add,
                 Runnable::run,
                 new LibraryFile(folder.resolve("library.json")),
-                new Rescue(folder.resolve("unsaved"), timer, words -> {}));
+                new Rescue(folder.resolve("unsaved"), timer, words -> {}),
+                new Answers());
     }
 
     private void work() {

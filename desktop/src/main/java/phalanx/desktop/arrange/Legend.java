@@ -15,7 +15,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.widget.Cards;
 import phalanx.technique.Attack;
 import phalanx.technique.HitKind;
@@ -25,7 +25,7 @@ import phalanx.technique.SlurKind;
 final class Legend extends VBox {
     private static final double SIGN = 12;
 
-    private Theme theme;
+    private View view;
     private Arrangement shown;
     private boolean pins;
 
@@ -34,13 +34,13 @@ final class Legend extends VBox {
     }
 
     /** @param decided whether the player has decided anything */
-    void show(Arrangement arrangement, boolean decided, Theme next) {
-        if (arrangement == shown && next == theme && decided == pins) {
+    void show(Arrangement arrangement, boolean decided, View next) {
+        if (arrangement == shown && next == view && decided == pins) {
             return;
         }
         shown = arrangement;
         pins = decided;
-        theme = next;
+        view = next;
         getChildren()
                 .setAll(
                         Cards.heading("In the score"),
@@ -117,9 +117,9 @@ final class Legend extends VBox {
     }
 
     private HBox line(Shape sign, String token, String words) {
-        sign.setFill(theme.colour(token));
+        sign.setFill(view.colour(token));
         if (sign instanceof Line) {
-            sign.setStroke(theme.colour(token));
+            sign.setStroke(view.colour(token));
             sign.setStrokeWidth(2.5);
         }
         StackPane place = new StackPane(sign);

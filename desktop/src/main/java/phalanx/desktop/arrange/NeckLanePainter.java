@@ -13,7 +13,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Hold;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.widget.Pens;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -40,15 +40,15 @@ final class NeckLanePainter {
 
     private final Arrangement arrangement;
     private final ScoreLayout layout;
-    private final Theme theme;
+    private final View view;
     private final Instrument instrument;
     private final double topMm;
     private final Set<Integer> tooFast;
 
-    NeckLanePainter(Arrangement arrangement, ScoreLayout layout, Theme theme) {
+    NeckLanePainter(Arrangement arrangement, ScoreLayout layout, View view) {
         this.arrangement = arrangement;
         this.layout = layout;
-        this.theme = theme;
+        this.view = view;
         this.instrument = arrangement.request().instrument();
         int highest = arrangement.holds().stream()
                 .mapToInt(hold -> hold.press().fret())
@@ -102,15 +102,15 @@ final class NeckLanePainter {
         double lastLabel = y(line, 0);
         for (int fret = 0; fret <= instrument.highestFret() && along(fret) <= topMm + 0.01; fret++) {
             double y = Math.round(y(line, along(fret))) + 0.5;
-            g.setStroke(theme.colour(fret == 0 ? "ink" : "rule"));
+            g.setStroke(view.colour(fret == 0 ? "ink" : "rule"));
             g.setLineWidth(fret == 0 ? 2.4 : 0.8);
             g.strokeLine(layout.left(), y, end, y);
         }
-        Pens.centred(g, "nut", layout.labelX(), y(line, 0), Pens.sans(12), theme.colour("quiet"));
+        Pens.centred(g, "nut", layout.labelX(), y(line, 0), Pens.sans(12), view.colour("quiet"));
         for (int fret : NAMED_FRETS) {
             double y = fretY(line, fret);
             if (along(fret) <= topMm + 0.01 && lastLabel - y >= 13) {
-                Pens.centred(g, String.valueOf(fret), layout.labelX(), y, Pens.mono(12), theme.colour("quiet"));
+                Pens.centred(g, String.valueOf(fret), layout.labelX(), y, Pens.mono(12), view.colour("quiet"));
                 lastLabel = y;
             }
         }
@@ -130,7 +130,7 @@ final class NeckLanePainter {
         int lowest = presses.stream().mapToInt(Press::fret).min().orElse(1);
         int highest = presses.stream().mapToInt(Press::fret).max().orElse(1);
         String token = share > AT_LIMIT ? "alarm" : share > NEAR_LIMIT ? "bass" : "inner";
-        g.setFill(theme.colour(token).deriveColor(0, 1, 1, 0.10 + 0.16 * share));
+        g.setFill(view.colour(token).deriveColor(0, 1, 1, 0.10 + 0.16 * share));
         double from = layout.x(line, Math.max(slot.startTick(), line.startTick()));
         double to = layout.x(line, Math.min(slot.endTick(), line.endTick()));
         double top = fretY(line, highest) - BEAD / 2;
@@ -141,7 +141,7 @@ final class NeckLanePainter {
         double from = hold.tick() < line.startTick() ? layout.left() : layout.x(line, hold.tick());
         double to = layout.x(line, Math.min(hold.endTick(), line.endTick())) - 3;
         double height = hold.press().isBarre() ? 7 : 4;
-        g.setFill(theme.colour("ink").deriveColor(0, 1, 1, 0.42));
+        g.setFill(view.colour("ink").deriveColor(0, 1, 1, 0.42));
         g.fillRoundRect(from, fretY(line, hold.press().fret()) - height / 2, Math.max(2, to - from), height, 4, 4);
     }
 
@@ -161,7 +161,7 @@ final class NeckLanePainter {
         double x1 = layout.x(line, next.tick());
         double y1 = fretY(line, next.press().fret());
         boolean late = tooFast.contains(next.tick());
-        Color colour = theme.colour(late ? "alarm" : overlap ? "good" : "quiet");
+        Color colour = view.colour(late ? "alarm" : overlap ? "good" : "quiet");
         g.setStroke(colour);
         g.setLineWidth(overlap ? 3.5 : 1.5);
         if (!overlap) {
@@ -183,11 +183,11 @@ final class NeckLanePainter {
         }
         double y = fretY(line, hold.press().fret());
         boolean thumb = hold.press().finger() == Finger.THUMB;
-        g.setFill(theme.colour("raised"));
+        g.setFill(view.colour("raised"));
         g.fillOval(x - BEAD / 2, y - BEAD / 2, BEAD, BEAD);
-        g.setStroke(theme.colour(thumb ? "bass" : "ink"));
+        g.setStroke(view.colour(thumb ? "bass" : "ink"));
         g.setLineWidth(1.5);
         g.strokeOval(x - BEAD / 2, y - BEAD / 2, BEAD, BEAD);
-        Pens.centred(g, hold.press().finger().symbol(), x, y, Pens.monoBold(11), theme.colour(thumb ? "bass" : "ink"));
+        Pens.centred(g, hold.press().finger().symbol(), x, y, Pens.monoBold(11), view.colour(thumb ? "bass" : "ink"));
     }
 }

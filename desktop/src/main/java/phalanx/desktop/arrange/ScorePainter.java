@@ -15,7 +15,7 @@ import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.widget.Pens;
 import phalanx.lefthand.shape.Shape;
 import phalanx.righthand.Counting;
@@ -46,7 +46,7 @@ final class ScorePainter {
     private final Arrangement arrangement;
     private final List<Lock> decided;
     private final ScoreLayout layout;
-    private final Theme theme;
+    private final View view;
     private final Map<ArrangedNote, ArrangedNote> slurred;
     private final NeckLanePainter neck;
     private final Optional<StaffPainter> staff;
@@ -55,16 +55,15 @@ final class ScorePainter {
      * @param decided by the player: what a file or the chart decides has no pins
      * @param notation on a staff above, if it is shown
      */
-    ScorePainter(
-            Arrangement arrangement, List<Lock> decided, Optional<Staff> notation, ScoreLayout layout, Theme theme) {
+    ScorePainter(Arrangement arrangement, List<Lock> decided, Optional<Staff> notation, ScoreLayout layout, View view) {
         this.staff = notation.map(
-                shown -> new StaffPainter(shown, layout, arrangement.song().bars(), theme));
+                shown -> new StaffPainter(shown, layout, arrangement.song().bars(), view));
         this.decided = decided;
         this.arrangement = arrangement;
         this.layout = layout;
-        this.theme = theme;
+        this.view = view;
         this.slurred = arrangement.slurred();
-        this.neck = new NeckLanePainter(arrangement, layout, theme);
+        this.neck = new NeckLanePainter(arrangement, layout, view);
     }
 
     /** Draws one line; the graphics stand at the top left of the score. */
@@ -411,6 +410,6 @@ final class ScorePainter {
     }
 
     private Color colour(String token) {
-        return theme.colour(token);
+        return view.colour(token);
     }
 }

@@ -25,10 +25,10 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.desktop.Playback;
 import phalanx.desktop.SoundKeys;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
-import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.lefthand.shape.Finger;
 import phalanx.project.Project;
@@ -37,13 +37,13 @@ import phalanx.song.Moved;
 import phalanx.song.Song;
 
 /** The score station: the score, the strip of the whole song below it, and the Why drawer at its side. */
-public final class ScoreStation extends StackPane implements Themed {
+public final class ScoreStation extends StackPane implements Viewed {
     private static final double GAP = 12;
 
     private final Workbench workbench;
     private final Playback playback;
     private final SoundKeys keys;
-    private final ScoreView score = new ScoreView(this::select, this::markTo);
+    private final ScoreView score = new ScoreView(this::pick, this::markTo);
     private final SongStrip strip = new SongStrip(this::select);
     private static final Duration SETTLED = Duration.millis(120);
     private static final int MOST_WAYS = 4;
@@ -59,6 +59,7 @@ public final class ScoreStation extends StackPane implements Themed {
     private final FindingsPanel findings;
     private final VersionsPanel versions;
     private int shownFinding = -1;
+    private Runnable picked = () -> {};
     private final BarCopies copies;
     private Optional<HandTimes> times = Optional.empty();
 
@@ -108,8 +109,9 @@ public final class ScoreStation extends StackPane implements Themed {
         content.setVisible(false);
         setFocusTraversable(true);
         setId("score-station");
-        setAccessibleText(
-                "Score. Arrow keys move and with Shift mark bars, Ctrl+C copies what is decided in them and Ctrl+V puts it on others, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, N adds an inner note and Delete drops one, M adds one halfway to the next moment, O moves the tune note an octave up and with Shift down, full stop and comma make it longer and shorter, plus and minus zoom, F lists all findings, V the versions, T shows a staff above, ] goes to the next finding");
+        setAccessibleText("Score");
+        setAccessibleHelp(
+                "Arrow keys move and with Shift mark bars, Ctrl+C copies what is decided in them and Ctrl+V puts it on others, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, N adds an inner note and Delete drops one, M adds one halfway to the next moment, O moves the tune note an octave up and with Shift down, full stop and comma make it longer and shorter, plus and minus zoom, F lists all findings, V the versions, T shows a staff above, ] goes to the next finding");
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         playback.habitsProperty().addListener((property, before, now) -> {
@@ -154,10 +156,10 @@ public final class ScoreStation extends StackPane implements Themed {
     }
 
     @Override
-    public void useTheme(Theme theme) {
-        score.useTheme(theme);
-        strip.useTheme(theme);
-        why.useTheme(theme);
+    public void useView(View view) {
+        score.useView(view);
+        strip.useView(view);
+        why.useView(view);
         workbench.arrangement().ifPresent(this::explain);
     }
 
@@ -166,6 +168,16 @@ public final class ScoreStation extends StackPane implements Themed {
         score.select(tick);
         workbench.arrangement().ifPresent(this::explain);
         strip.mark(score.visible());
+    }
+
+    /** @param then told whenever the player chooses a moment */
+    public void onPick(Runnable then) {
+        picked = then;
+    }
+
+    private void pick(int tick) {
+        select(tick);
+        picked.run();
     }
 
     /** Marks bars from the selection to a tick. */
@@ -186,6 +198,8 @@ public final class ScoreStation extends StackPane implements Themed {
                     times(shown).ceilings());
             return;
         }
+        // heard by who does not see the screen
+        setAccessibleText(Spoken.moment(shown, score.selected()));
         Bar bar = shown.song().barAt(score.selected());
         why.showCeiling(bar, times(shown).ceilings().get(shown.song().barIndexAt(score.selected())));
         why.show(
@@ -366,7 +380,7 @@ public final class ScoreStation extends StackPane implements Themed {
         if (event.isShiftDown()) {
             markTo(tick);
         } else {
-            select(tick);
+            pick(tick);
         }
     }
 

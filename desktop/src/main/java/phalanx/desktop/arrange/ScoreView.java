@@ -15,7 +15,8 @@ import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
+import phalanx.desktop.widget.Crisp;
 import phalanx.song.Moved;
 import phalanx.song.Song;
 
@@ -33,7 +34,7 @@ public final class ScoreView extends Region {
     private final Canvas picture = new Canvas();
     private final Canvas marks = new Canvas();
     private final ScrollBar scroll = new ScrollBar();
-    private Theme theme = Theme.SPRUCE;
+    private View view = View.FIRST;
     private Optional<Arrangement> arrangement = Optional.empty();
     private List<Lock> decided = List.of();
     /** Places of bars that another version has otherwise. */
@@ -101,8 +102,8 @@ public final class ScoreView extends Region {
         }
     }
 
-    public void useTheme(Theme next) {
-        theme = next;
+    public void useView(View next) {
+        view = next;
         repaint();
     }
 
@@ -215,7 +216,8 @@ public final class ScoreView extends Region {
 
     /** Moves the play cursor; negative hides it. */
     public void moveCursor(int tick) {
-        cursor = tick;
+        // a picture that is to be still goes from note to note
+        cursor = tick >= 0 && view.still() && !moments.isEmpty() ? moment(tick) : tick;
         if (tick >= 0) {
             reveal(tick);
         }
@@ -251,10 +253,8 @@ public final class ScoreView extends Region {
     protected void layoutChildren() {
         double width = getWidth();
         double height = getHeight();
-        picture.setWidth(width);
-        picture.setHeight(height);
-        marks.setWidth(width);
-        marks.setHeight(height);
+        Crisp.fit(picture, width, height);
+        Crisp.fit(marks, width, height);
         scroll.resizeRelocate(width - BAR_WIDTH, 0, BAR_WIDTH, height);
         lay();
     }
@@ -284,9 +284,9 @@ public final class ScoreView extends Region {
 
     private void repaint() {
         GraphicsContext g = picture.getGraphicsContext2D();
-        g.clearRect(0, 0, picture.getWidth(), picture.getHeight());
+        g.clearRect(0, 0, getWidth(), getHeight());
         if (layout != null && arrangement.isPresent()) {
-            ScorePainter painter = new ScorePainter(arrangement.get(), decided, staff, layout, theme);
+            ScorePainter painter = new ScorePainter(arrangement.get(), decided, staff, layout, view);
             g.save();
             g.scale(zoom, zoom);
             g.translate(0, -scroll.getValue());
@@ -305,7 +305,7 @@ public final class ScoreView extends Region {
 
     private void paintMarks() {
         GraphicsContext g = marks.getGraphicsContext2D();
-        g.clearRect(0, 0, marks.getWidth(), marks.getHeight());
+        g.clearRect(0, 0, getWidth(), getHeight());
         if (layout == null || arrangement.isEmpty()) {
             return;
         }
@@ -315,13 +315,13 @@ public final class ScoreView extends Region {
         ScoreLayout.Line line = layout.lineAt(selected);
         double top = layout.lanesY(line) - scroll.getValue();
         double bottom = layout.countY(line) - scroll.getValue() + 4;
-        g.setFill(theme.colour("melody").deriveColor(0, 1, 1, 0.14));
+        g.setFill(view.colour("melody").deriveColor(0, 1, 1, 0.14));
         g.fillRoundRect(layout.x(line, selected) - COLUMN / 2, top - 2, COLUMN, bottom - top + 4, 8, 8);
         if (cursor >= 0) {
             ScoreLayout.Line playing = layout.lineAt(cursor);
             double x = layout.x(playing, cursor);
             double from = layout.lanesY(playing) - scroll.getValue();
-            g.setStroke(theme.colour("alarm"));
+            g.setStroke(view.colour("alarm"));
             g.setLineWidth(2);
             g.strokeLine(x, from, x, layout.countY(playing) - scroll.getValue());
         }
@@ -329,7 +329,7 @@ public final class ScoreView extends Region {
     }
 
     private void paintMarked(GraphicsContext g, Moved.Stretch bars) {
-        g.setFill(theme.colour("melody").deriveColor(0, 1, 1, 0.1));
+        g.setFill(view.colour("melody").deriveColor(0, 1, 1, 0.1));
         for (ScoreLayout.Line line : layout.lines()) {
             if (onScreen(line) && line.startTick() < bars.to() && line.endTick() > bars.from()) {
                 double from = bars.from() <= line.startTick()

@@ -59,18 +59,18 @@ final class SongStrip extends Drawing {
         double mean =
                 efforts.stream().mapToDouble(Double::doubleValue).average().orElse(1);
         double width = barWidth(bars.size());
-        Pens.left(g, "effort", 0, TOP + HIGHEST, Pens.sans(12), theme().colour("quiet"));
+        Pens.left(g, "effort", 0, TOP + HIGHEST, Pens.sans(12), view().colour("quiet"));
         for (int i = 0; i < bars.size(); i++) {
             double height = Math.max(LEAST, HIGHEST * efforts.get(i) / Math.max(most, 1e-9));
             String token = efforts.get(i) > HARD * mean ? "alarm" : efforts.get(i) > mean ? "bass" : "inner";
-            g.setFill(theme().colour(token).deriveColor(0, 1, 1, 0.75));
+            g.setFill(view().colour(token).deriveColor(0, 1, 1, 0.75));
             double gap = width > 6 ? 2 : 0;
             g.fillRoundRect(ScoreLayout.LEFT + i * width, TOP + HIGHEST - height, width - gap, height, 4, 4);
         }
         for (Section section : shown.song().sections()) {
             int index = shown.song().barIndexAt(section.startTick());
             double x = ScoreLayout.LEFT + index * width;
-            Pens.left(g, section.name(), x, TOP + HIGHEST + 18, Pens.sansBold(13), theme().colour("ink"));
+            Pens.left(g, section.name(), x, TOP + HIGHEST + 18, Pens.sansBold(13), view().colour("ink"));
         }
         paintWindow(g, shown, width);
     }
@@ -78,7 +78,7 @@ final class SongStrip extends Drawing {
     private void paintWindow(GraphicsContext g, Arrangement shown, double width) {
         int first = shown.song().barIndexAt(visible.get(0));
         int last = shown.song().barIndexAt(visible.get(1));
-        g.setStroke(theme().colour("melody"));
+        g.setStroke(view().colour("melody"));
         g.setLineWidth(1.6);
         double x = ScoreLayout.LEFT + first * width - 2;
         g.strokeRoundRect(x, TOP - 4, (last - first + 1) * width + 2, HIGHEST + 8, 6, 6);

@@ -15,7 +15,7 @@ import phalanx.arrange.notation.StaffNotation.Accidental;
 import phalanx.arrange.notation.StaffNotation.Head;
 import phalanx.arrange.notation.StaffNotation.Struck;
 import phalanx.arrange.notation.StaffNotation.Voice;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.widget.Pens;
 import phalanx.song.Bar;
 
@@ -41,20 +41,20 @@ final class StaffPainter {
     private final Staff staff;
     private final ScoreLayout layout;
     private final List<Bar> bars;
-    private final Theme theme;
+    private final View view;
     private final Font font = Pens.music(4 * SPACE);
 
-    StaffPainter(Staff staff, ScoreLayout layout, List<Bar> bars, Theme theme) {
+    StaffPainter(Staff staff, ScoreLayout layout, List<Bar> bars, View view) {
         this.staff = staff;
         this.layout = layout;
         this.bars = bars;
-        this.theme = theme;
+        this.view = view;
     }
 
     /** @param first index of the line's first bar in the song */
     void paint(GraphicsContext g, ScoreLayout.Line line, int first) {
         double end = layout.lineEndX(line);
-        g.setStroke(theme.colour("quiet"));
+        g.setStroke(view.colour("quiet"));
         g.setLineWidth(LINE * SPACE);
         for (int place = 0; place <= TOP_LINE; place += 2) {
             g.strokeLine(ScoreLayout.LEFT, y(line, place), end, y(line, place));
@@ -65,7 +65,7 @@ final class StaffPainter {
             g.strokeLine(x, y(line, TOP_LINE), x, y(line, 0));
         }
         g.strokeLine(end, y(line, TOP_LINE), end, y(line, 0));
-        Color ink = theme.colour("ink");
+        Color ink = view.colour("ink");
         double x = ScoreLayout.LEFT + SPACE / 2;
         glyph(g, Glyph.CLEF, x, y(line, 2), ink);
         x += 3.1 * SPACE;
@@ -85,7 +85,7 @@ final class StaffPainter {
     }
 
     private void paintMeter(GraphicsContext g, ScoreLayout.Line line, Bar bar, double x) {
-        Color ink = theme.colour("ink");
+        Color ink = view.colour("ink");
         Pens.left(g, Glyph.number(bar.meter().beats()), x, y(line, 6), font, ink);
         Pens.left(g, Glyph.number(bar.meter().unit()), x, y(line, 2), font, ink);
     }
@@ -129,7 +129,7 @@ final class StaffPainter {
             this.line = line;
             this.voice = voice;
             this.taken = taken;
-            this.colour = theme.colour(ScorePainter.token(voice.role()));
+            this.colour = view.colour(ScorePainter.token(voice.role()));
         }
 
         void paint() {
@@ -232,7 +232,7 @@ final class StaffPainter {
         }
 
         private void paintLedgers(int place, double x) {
-            g.setStroke(theme.colour("quiet"));
+            g.setStroke(view.colour("quiet"));
             g.setLineWidth(LINE * SPACE);
             double to = x + (Glyph.BLACK.width() + LEDGER) * SPACE;
             for (int at = -2; at >= place; at -= 2) {

@@ -28,7 +28,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.TempoCeiling;
 import phalanx.cost.Effort;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.ChangeDrawing;
 import phalanx.desktop.widget.ChangeWords;
@@ -66,7 +66,7 @@ final class WhyDrawer extends ScrollPane {
     private final VBox faster = new VBox(6);
     private final Legend legend = new Legend();
     private final Actions actions;
-    private Theme theme = Theme.SPRUCE;
+    private View view = View.FIRST;
 
     /**
      * What the buttons do.
@@ -134,10 +134,10 @@ final class WhyDrawer extends ScrollPane {
         setFocusTraversable(false);
     }
 
-    void useTheme(Theme next) {
-        theme = next;
-        neck.useTheme(next);
-        drawing.useTheme(next);
+    void useView(View next) {
+        view = next;
+        neck.useView(next);
+        drawing.useView(next);
     }
 
     /**
@@ -157,10 +157,10 @@ final class WhyDrawer extends ScrollPane {
         AttackKeys.note(arrangement, tick).stream()
                 .flatMap(note -> ways(arrangement, note).stream())
                 .forEach(words -> notes.getChildren().add(Cards.small(words)));
-        effort.show(slot.effort(), theme);
+        effort.show(slot.effort(), view);
         show(neck, true);
         showFindings(arrangement, List.of(bar.number()), "this bar", version);
-        legend.show(arrangement, decided, theme);
+        legend.show(arrangement, decided, view);
     }
 
     /**
@@ -209,7 +209,7 @@ final class WhyDrawer extends ScrollPane {
         arrangement.slots().stream()
                 .filter(slot -> slot.startTick() >= bars.from() && slot.startTick() < bars.to())
                 .forEach(slot -> sum.add(slot.effort()));
-        effort.show(sum.done(), theme);
+        effort.show(sum.done(), view);
         int slowest = IntStream.rangeClosed(first, last)
                 .boxed()
                 .min(Comparator.comparingDouble(bar -> ceilings.get(bar).tempo()))
@@ -225,7 +225,7 @@ final class WhyDrawer extends ScrollPane {
         node.setManaged(shown);
     }
 
-    private static String number(double value) {
+    static String number(double value) {
         return String.format(Locale.ROOT, "%.2f", value).replaceAll("0+$", "").replaceAll("\\.$", "");
     }
 

@@ -7,9 +7,9 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.Playback;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
-import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.project.Project;
 
@@ -17,7 +17,7 @@ import phalanx.project.Project;
  * The guitar station: the neck to scale across the whole width, with what its strings are and pull; below it the strings
  * in the order of retuning, and the hand that plays it.
  */
-public final class GuitarStation extends ScrollPane implements Themed {
+public final class GuitarStation extends ScrollPane implements Viewed {
     private static final double GAP = 12;
     private static final double HALF = 50;
 
@@ -73,8 +73,8 @@ public final class GuitarStation extends ScrollPane implements Themed {
     }
 
     @Override
-    public void useTheme(Theme theme) {
-        neck.useTheme(theme);
-        hand.useTheme(theme);
+    public void useView(View view) {
+        neck.useView(view);
+        hand.useView(view);
     }
 }

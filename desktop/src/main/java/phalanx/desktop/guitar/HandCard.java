@@ -15,7 +15,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
@@ -199,7 +199,7 @@ final class HandCard extends VBox {
         }
     }
 
-    void useTheme(Theme theme) {
-        picture.useTheme(theme);
+    void useView(View view) {
+        picture.useView(view);
     }
 }

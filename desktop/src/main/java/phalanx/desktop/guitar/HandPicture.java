@@ -77,14 +77,19 @@ final class HandPicture extends Drawing {
         switch (event.getCode()) {
             case DIGIT3, NUMPAD3 -> ringHeld = true;
             case DIGIT4, NUMPAD4 -> ringHeld = false;
-            case RIGHT -> move((ringHeld ? ring : little) + 1);
-            case LEFT -> move((ringHeld ? ring : little) - 1);
+            case RIGHT -> move((ringHeld ? ring : little) + towardsBody());
+            case LEFT -> move((ringHeld ? ring : little) - towardsBody());
             default -> {
                 return;
             }
         }
         event.consume();
         repaint();
+    }
+
+    /** Frets to the right of one. */
+    private int towardsBody() {
+        return view().leftHanded() ? -1 : 1;
     }
 
     /** Finger 3 stays above finger 1 and not above finger 4, which it takes along. */
@@ -105,7 +110,7 @@ final class HandPicture extends Drawing {
     private int fretAt(double x) {
         Neck neck = new Neck(shown.orElseThrow());
         int fret = FIRST_FRET;
-        while (fret < LAST_FRET && neck.wire(fret) < x) {
+        while (fret < LAST_FRET && towardsBody() * (x - neck.wire(fret)) > 0) {
             fret++;
         }
         return fret;
@@ -117,16 +122,14 @@ final class HandPicture extends Drawing {
     }
 
     private void paint(GraphicsContext g, Neck neck) {
-        g.setFill(theme().colour("inner"));
+        g.setFill(view().colour("inner"));
         g.setGlobalAlpha(0.16);
-        g.fillRect(
-                neck.wire(INDEX_FRET - 1),
-                STRING - GAP - 8,
-                neck.wire(little) - neck.wire(INDEX_FRET - 1),
-                2 * GAP + 16);
+        double from = neck.wire(INDEX_FRET - 1);
+        double to = neck.wire(little);
+        g.fillRect(Math.min(from, to), STRING - GAP - 8, Math.abs(to - from), 2 * GAP + 16);
         g.setGlobalAlpha(1);
         for (int fret = FIRST_FRET - 1; fret <= LAST_FRET; fret++) {
-            g.setStroke(theme().colour("wood"));
+            g.setStroke(view().colour("wood"));
             g.setLineWidth(1.2);
             g.strokeLine(neck.wire(fret), STRING - GAP - 4, neck.wire(fret), STRING + GAP + 4);
             if (fret >= FIRST_FRET) {
@@ -138,27 +141,27 @@ final class HandPicture extends Drawing {
                         middle,
                         8,
                         held ? Pens.monoBold(13) : Pens.mono(13),
-                        theme().colour(held ? "ink" : "quiet"));
+                        view().colour(held ? "ink" : "quiet"));
             }
         }
-        g.setStroke(theme().colour("ink"));
+        g.setStroke(view().colour("ink"));
         for (int string = -1; string <= 1; string++) {
             g.setLineWidth(string == 0 ? 2 : 1);
             double y = STRING + string * GAP;
             g.strokeLine(neck.wire(FIRST_FRET - 1), y, neck.wire(LAST_FRET), y);
         }
-        bead(g, neck.x(INDEX_FRET), "1", theme().colour("ink"), theme().colour("raised"), false);
-        bead(g, neck.x(ring), "3", theme().colour("raised"), theme().colour("melody"), ringHeld && isFocused());
-        double beside = ring == little ? BEAD : 0;
+        bead(g, neck.x(INDEX_FRET), "1", view().colour("ink"), view().colour("raised"), false);
+        bead(g, neck.x(ring), "3", view().colour("raised"), view().colour("melody"), ringHeld && isFocused());
+        double beside = ring == little ? BEAD * towardsBody() : 0;
         bead(
                 g,
                 neck.x(little) + beside,
                 "4",
-                theme().colour("raised"),
-                theme().colour("melody"),
+                view().colour("raised"),
+                view().colour("melody"),
                 !ringHeld && isFocused());
-        reach(g, neck, ring, "1 to 3", STRING + 38);
-        reach(g, neck, little, "1 to 4", STRING + 62);
+        reach(g, neck, ring, "1-3", STRING + 38);
+        reach(g, neck, little, "1-4", STRING + 62);
     }
 
     private void bead(GraphicsContext g, double x, String figure, Color fill, Color ink, boolean held) {
@@ -173,14 +176,21 @@ final class HandPicture extends Drawing {
     private void reach(GraphicsContext g, Neck neck, int fret, String fingers, double y) {
         double from = neck.x(INDEX_FRET);
         double to = neck.x(fret);
-        g.setStroke(theme().colour("ink"));
+        g.setStroke(view().colour("ink"));
         g.setLineWidth(1.2);
         g.strokeLine(from, y, to, y);
         g.strokeLine(from, y - 4, from, y + 4);
         g.strokeLine(to, y - 4, to, y + 4);
         String words = String.format(Locale.ROOT, "%s: %.0f mm", fingers, neck.mm(fret));
-        double room = getWidth() - Pens.width(words, Pens.sansBold(13));
-        Pens.left(g, words, Math.min(to + 10, room), y + 4, Pens.sansBold(13), theme().colour("ink"));
+        double width = Pens.width(words, Pens.sansBold(13));
+        double left = view().leftHanded() ? to - 6 - width : to + 6;
+        Pens.left(
+                g,
+                words,
+                Math.max(0, Math.min(left, getWidth() - width)),
+                y + 4,
+                Pens.sansBold(13),
+                view().colour("ink"));
     }
 
     /** The stretch of neck that is drawn. */
@@ -200,11 +210,15 @@ final class HandPicture extends Drawing {
         }
 
         double wire(int fret) {
-            return SIDE + (wireMm(fret) - start) * scale;
+            return at((wireMm(fret) - start) * scale);
         }
 
         double x(int fret) {
-            return SIDE + (instrument.alongMm(fret) - start) * scale;
+            return at((instrument.alongMm(fret) - start) * scale);
+        }
+
+        private double at(double along) {
+            return view().leftHanded() ? getWidth() - SIDE - along : SIDE + along;
         }
 
         /** From finger 1 to a fret, along the string. */

@@ -66,11 +66,12 @@ final class NeckMap extends Drawing {
         shown.ifPresent(project -> {
             Instrument instrument = project.instrument();
             double scale = scale(instrument.guitar());
+            double along = view().leftHanded() ? getWidth() - RIGHT - x : x - LEFT;
             int fret = 1;
-            while (fret < instrument.highestFret() && LEFT + instrument.alongMm(fret) * scale < x - NODE) {
+            while (fret < instrument.highestFret() && instrument.alongMm(fret) * scale < along - NODE) {
                 fret++;
             }
-            index = x < LEFT ? OptionalInt.empty() : OptionalInt.of(fret);
+            index = along < 0 || x < LEFT ? OptionalInt.empty() : OptionalInt.of(fret);
             repaint();
         });
     }
@@ -103,7 +104,12 @@ final class NeckMap extends Drawing {
         }
 
         private double x(double mm) {
-            return LEFT + mm * scale;
+            return view().leftHanded() ? getWidth() - RIGHT - mm * scale : LEFT + mm * scale;
+        }
+
+        /** A band from one place on the neck to another. */
+        private void fill(double fromMm, double toMm, double top, double height) {
+            g.fillRect(Math.min(x(fromMm), x(toMm)), top, Math.abs(x(toMm) - x(fromMm)), height);
         }
 
         private double y(int string, double mm) {
@@ -133,10 +139,10 @@ final class NeckMap extends Drawing {
             double easy = Math.min(limit, from + project.hand().reach().comfortableMm(new Reach.Pair(1, 4)));
             double top = MIDDLE - BAND;
             g.setGlobalAlpha(0.16);
-            g.setFill(theme().colour("inner"));
-            g.fillRect(x(from), top, x(easy) - x(from), 2 * BAND);
-            g.setFill(theme().colour("bass"));
-            g.fillRect(x(easy), top, x(limit) - x(easy), 2 * BAND);
+            g.setFill(view().colour("inner"));
+            fill(from, easy, top, 2 * BAND);
+            g.setFill(view().colour("bass"));
+            fill(easy, limit, top, 2 * BAND);
             g.setGlobalAlpha(1);
         }
 
@@ -154,25 +160,26 @@ final class NeckMap extends Drawing {
                 if (held) {
                     reached = at;
                     double mm = instrument.alongMm(at);
-                    g.setFill(theme().colour("raised"));
+                    g.setFill(view().colour("raised"));
                     g.fillOval(x(mm) - 10, y(string, mm) - 10, 20, 20);
-                    g.setStroke(theme().colour("ink"));
+                    g.setStroke(view().colour("ink"));
                     g.setLineWidth(1.6);
                     g.strokeOval(x(mm) - 10, y(string, mm) - 10, 20, 20);
                     String figure = String.valueOf(finger);
-                    Pens.centred(g, figure, x(mm), y(string, mm), Pens.sansBold(13), theme().colour("ink"));
+                    Pens.centred(g, figure, x(mm), y(string, mm), Pens.sansBold(13), view().colour("ink"));
                 }
             }
             double mm = instrument.alongMm(reached) - from;
             double span = project.hand().spanMm();
             String words = String.format(Locale.ROOT, "a fret each: %.0f of %.0f mm", mm, span);
-            double left = Math.min(x(from), getWidth() - RIGHT - Pens.width(words, Pens.sansBold(12)));
-            Pens.left(g, words, left, MIDDLE + BAND + 12, Pens.sansBold(12), theme().colour("ink"));
+            double left = Math.min(
+                    Math.min(x(from), x(from + mm)), getWidth() - RIGHT - Pens.width(words, Pens.sansBold(12)));
+            Pens.left(g, words, left, MIDDLE + BAND + 12, Pens.sansBold(12), view().colour("ink"));
         }
 
         private void paintNodes() {
-            g.setFill(theme().colour("raised"));
-            g.setStroke(theme().colour("melody"));
+            g.setFill(view().colour("raised"));
+            g.setStroke(view().colour("melody"));
             g.setLineWidth(1.6);
             double open = guitar.wireMm(instrument.capo());
             for (HarmonicNode node : HarmonicNode.all()) {
@@ -192,21 +199,21 @@ final class NeckMap extends Drawing {
             for (int fret = 0; fret <= guitar.frets(); fret++) {
                 double mm = guitar.wireMm(fret);
                 boolean joint = fret == guitar.bodyJoint();
-                g.setStroke(theme().colour(fret == 0 ? "ink" : joint ? "bass" : "wood"));
+                g.setStroke(view().colour(fret == 0 ? "ink" : joint ? "bass" : "wood"));
                 g.setLineWidth(fret == 0 ? 5 : joint ? 2.4 : 1.2);
                 g.strokeLine(x(mm), y(1, mm) - 6, x(mm), y(instrument.strings(), mm) + 6);
                 if (fret > 0) {
                     double middle = (x(mm) + x(guitar.wireMm(fret - 1))) / 2;
-                    Pens.centred(g, String.valueOf(fret), middle, 14, Pens.mono(12), theme().colour("quiet"));
+                    Pens.centred(g, String.valueOf(fret), middle, 14, Pens.mono(12), view().colour("quiet"));
                 }
             }
             double joint = x(guitar.wireMm(guitar.bodyJoint()));
             double below = y(instrument.strings(), guitar.wireMm(guitar.bodyJoint())) + 14;
-            Pens.centred(g, "body joins", joint, below, Pens.sans(12), theme().colour("bass"));
+            Pens.centred(g, "body joins", joint, below, Pens.sans(12), view().colour("bass"));
         }
 
         private void paintDots() {
-            g.setFill(theme().colour("rule"));
+            g.setFill(view().colour("rule"));
             for (int fret : DOTS) {
                 if (fret <= guitar.frets()) {
                     double x = (x(guitar.wireMm(fret)) + x(guitar.wireMm(fret - 1))) / 2;
@@ -219,15 +226,15 @@ final class NeckMap extends Drawing {
 
         private void paintStrings() {
             Key key = Key.C_MAJOR;
-            Pens.left(g, "string", 2, 14, Pens.sans(12), theme().colour("quiet"));
-            Pens.left(g, "mm", GAUGE + 14, 14, Pens.sans(12), theme().colour("quiet"));
-            Pens.left(g, "pull", PULL + 14, 14, Pens.sans(12), theme().colour("quiet"));
+            Pens.left(g, "string", 2, 14, Pens.sans(12), view().colour("quiet"));
+            Pens.left(g, "mm", GAUGE + 14, 14, Pens.sans(12), view().colour("quiet"));
+            Pens.left(g, "pull", PULL + 14, 14, Pens.sans(12), view().colour("quiet"));
             boolean strung = project.strings().strings().size() == instrument.strings();
             Optional<TensionReport> pull = strung
                     ? Optional.of(TensionReport.of(guitar, project.strings(), instrument.tuning()))
                     : Optional.empty();
             for (int string = 1; string <= instrument.strings(); string++) {
-                g.setStroke(theme().colour("ink"));
+                g.setStroke(view().colour("ink"));
                 g.setLineWidth(0.7 + 0.3 * string);
                 g.strokeLine(x(0), y(string, 0), x(lengthMm), y(string, lengthMm));
                 String open = string + "  " + Pitch.of(instrument.tuning().midi(string), key);
@@ -235,7 +242,7 @@ final class NeckMap extends Drawing {
                 boolean usual = strung
                         && instrument.strings() == Tuning.STANDARD.strings()
                         && instrument.tuning().midi(string) == Tuning.STANDARD.midi(string);
-                Color named = theme().colour(usual || !strung ? "ink" : "bass");
+                Color named = view().colour(usual || !strung ? "ink" : "bass");
                 Pens.left(g, open, 2, line + 4, Pens.monoBold(13), named);
                 int own = string;
                 pull.ifPresent(report -> {
@@ -243,8 +250,8 @@ final class NeckMap extends Drawing {
                     String gauge = String.format(
                             Locale.ROOT, "%.2f", project.strings().string(own).gaugeMm());
                     String force = String.format(Locale.ROOT, "%3.0f N", newtons);
-                    Pens.left(g, gauge, GAUGE, line + 4, Pens.mono(13), theme().colour("ink"));
-                    Pens.left(g, force, PULL, line + 4, Pens.mono(13), theme().colour("ink"));
+                    Pens.left(g, gauge, GAUGE, line + 4, Pens.mono(13), view().colour("ink"));
+                    Pens.left(g, force, PULL, line + 4, Pens.mono(13), view().colour("ink"));
                 });
             }
         }
@@ -257,14 +264,14 @@ final class NeckMap extends Drawing {
             double mm = guitar.fingertipMm(fret);
             double top = y(trebleString, mm) - 9;
             double bottom = y(bassString, mm) + 9;
-            Color colour = theme().colour("melody");
+            Color colour = view().colour("melody");
             g.setFill(colour);
             g.fillRoundRect(x(mm) - 5, top, 10, bottom - top, 10, 10);
             Pens.centred(g, name, x(mm), bottom + 10, Pens.sansBold(12), colour);
         }
 
         private void paintRule() {
-            g.setStroke(theme().colour("quiet"));
+            g.setStroke(view().colour("quiet"));
             g.setLineWidth(1);
             g.strokeLine(x(0), RULE, x(lengthMm), RULE);
             for (int mm = 0; mm <= lengthMm; mm += TICK_MM) {
@@ -272,7 +279,7 @@ final class NeckMap extends Drawing {
                 g.strokeLine(x(mm), RULE, x(mm), RULE + (figure ? 8 : 4));
                 if (figure) {
                     String text = mm + (mm == 0 ? " mm" : "");
-                    Pens.centred(g, text, x(mm), RULE + 18, Pens.mono(12), theme().colour("quiet"));
+                    Pens.centred(g, text, x(mm), RULE + 18, Pens.mono(12), view().colour("quiet"));
                 }
             }
         }

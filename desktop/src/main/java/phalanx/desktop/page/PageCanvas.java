@@ -8,6 +8,7 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.FillRule;
 import javafx.scene.shape.StrokeLineCap;
+import javafx.scene.transform.Scale;
 import phalanx.formats.page.Face;
 import phalanx.formats.page.Page;
 import phalanx.formats.page.Shade;
@@ -18,11 +19,16 @@ final class PageCanvas extends Canvas implements Surface {
     /** Graphics cards take no larger pictures. */
     private static final double TALLEST = 8000;
 
-    /** Shows a page so many pixels wide; a long strip is narrower where it would be too tall. */
-    void show(Page page, double width) {
-        double scale = Math.min(width / page.width(), TALLEST / page.height());
+    /**
+     * Shows a page so many pixels wide; a long strip is narrower where it would be too tall.
+     *
+     * @param times how much larger than usual the window is shown
+     */
+    void show(Page page, double width, double times) {
+        double scale = Math.min(width * times / page.width(), TALLEST / page.height());
         setWidth(page.width() * scale);
         setHeight(page.height() * scale);
+        getTransforms().setAll(new Scale(1 / times, 1 / times));
         GraphicsContext g = getGraphicsContext2D();
         g.setTransform(1, 0, 0, 1, 0, 0);
         g.setFill(colour(Shade.PAPER));

@@ -7,6 +7,7 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Group;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -20,10 +21,12 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.NumberField;
+import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.formats.page.Page;
 import phalanx.formats.page.PageFiles;
@@ -31,7 +34,7 @@ import phalanx.formats.page.PageSetup;
 import phalanx.formats.page.Sheet;
 
 /** What will be printed, page under page, with its lay-out beside it. */
-public final class PagesView extends StackPane {
+public final class PagesView extends StackPane implements Viewed {
     private static final double GAP = 12;
     private static final double SIDE = 300;
     private static final double WIDEST = 760;
@@ -139,6 +142,15 @@ public final class PagesView extends StackPane {
         showSetup();
     }
 
+    @Override
+    public void useView(View view) {
+        if (setup.leftHanded() != view.leftHanded()) {
+            setup = setup.forLeftHanded(view.leftHanded());
+            layOut();
+        }
+        pages.refresh();
+    }
+
     private static <T> void choices(
             ComboBox<T> box, String id, String name, List<T> values, Function<T, String> words, T first) {
         box.setId(id);
@@ -219,6 +231,8 @@ public final class PagesView extends StackPane {
     /** A page as wide as there is room. */
     private final class PageCell extends ListCell<Page> {
         private final PageCanvas canvas = new PageCanvas();
+        /** As large as the page is seen. */
+        private final Group framed = new Group(canvas);
 
         PageCell() {
             setAlignment(Pos.CENTER);
@@ -232,9 +246,10 @@ public final class PagesView extends StackPane {
                 setGraphic(null);
                 return;
             }
-            canvas.show(page, Math.max(200, Math.min(WIDEST, pages.getWidth() - 60)));
+            double times = pages.getLocalToSceneTransform().getMxx();
+            canvas.show(page, Math.max(200, Math.min(WIDEST, pages.getWidth() - 60)), times);
             setAccessibleText("page " + (getIndex() + 1));
-            setGraphic(canvas);
+            setGraphic(framed);
         }
     }
 }

@@ -62,8 +62,8 @@ final class HandView extends Drawing {
         List<Digit> digits = fingers();
         for (int i = 0; i < digits.size(); i++) {
             double y = TOP + i * LANE + LANE / 2;
-            Pens.left(g, own.word(digits.get(i)) + " waits", 6, y + 5, Pens.sans(13), theme().colour("quiet"));
-            g.setStroke(theme().colour("rule"));
+            Pens.left(g, own.word(digits.get(i)) + " waits", 6, y + 5, Pens.sans(13), view().colour("quiet"));
+            g.setStroke(view().colour("rule"));
             g.setLineWidth(1);
             g.strokeLine(LEFT, y, getWidth() - 8, y);
         }
@@ -71,10 +71,10 @@ final class HandView extends Drawing {
             double y = TOP + digits.indexOf(plant.digit()) * LANE + LANE / 2;
             double from = x(shown.bar(), plant.fromTick());
             double to = x(shown.bar(), plant.pluckTick());
-            g.setStroke(theme().colour("inner"));
+            g.setStroke(view().colour("inner"));
             g.setLineWidth(5);
             g.strokeLine(from + 6, y, Math.max(from + 7, to - 10), y);
-            Pens.centred(g, String.valueOf(plant.string()), to, y, Pens.monoBold(13), theme().colour("ink"));
+            Pens.centred(g, String.valueOf(plant.string()), to, y, Pens.monoBold(13), view().colour("ink"));
         }
     }
 
@@ -86,7 +86,7 @@ final class HandView extends Drawing {
                 6,
                 y + 5,
                 mine ? Pens.sansBold(13) : Pens.sans(13),
-                theme().colour(mine ? "ink" : "quiet"));
+                view().colour(mine ? "ink" : "quiet"));
         TreeMap<Integer, String> digits = shown.digits(school);
         digits.forEach((tick, text) -> Pens.centred(
                 g,
@@ -94,6 +94,6 @@ final class HandView extends Drawing {
                 x(shown.bar(), tick),
                 y,
                 mine ? Pens.monoBold(14) : Pens.mono(14),
-                theme().colour(mine ? "ink" : "quiet")));
+                view().colour(mine ? "ink" : "quiet")));
     }
 }

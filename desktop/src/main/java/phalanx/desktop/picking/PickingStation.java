@@ -22,11 +22,11 @@ import javafx.scene.layout.VBox;
 import phalanx.arrange.demand.Holding;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Playback;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
-import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.project.Project;
 import phalanx.righthand.HandPlace;
@@ -42,7 +42,7 @@ import phalanx.song.Song;
 import phalanx.technique.Groove;
 
 /** The picking station: patterns to browse and build, put on a bar, a section or the song, and what the hand does. */
-public final class PickingStation extends HBox implements Themed {
+public final class PickingStation extends HBox implements Viewed {
     private static final double GAP = 12;
     private static final double LIST = 236;
     private static final double LEAST_LIST = 190;
@@ -226,9 +226,9 @@ public final class PickingStation extends HBox implements Themed {
     }
 
     @Override
-    public void useTheme(Theme theme) {
-        grid.useTheme(theme);
-        hand.useTheme(theme);
+    public void useView(View view) {
+        grid.useView(view);
+        hand.useView(view);
     }
 
     private void show(Project project) {

@@ -148,7 +148,7 @@ final class StepGrid extends Drawing {
         pattern.ifPresent(shown -> {
             paintGround(g, shown);
             shown.strokes().forEach(stroke -> paintStroke(g, shown, stroke));
-            g.setStroke(theme().colour(isFocused() ? "alarm" : "quiet"));
+            g.setStroke(view().colour(isFocused() ? "alarm" : "quiet"));
             g.setLineWidth(isFocused() ? 2.5 : 1.2);
             g.strokeRoundRect(
                     LEFT + step * column(shown) + 1,
@@ -166,7 +166,7 @@ final class StepGrid extends Drawing {
             double x = LEFT + at * column(shown);
             int inBar = at % shown.stepsABar();
             if (inBar / shown.grid() % 2 == 0) {
-                g.setFill(theme().colour("rule").deriveColor(0, 1, 1, 0.28));
+                g.setFill(view().colour("rule").deriveColor(0, 1, 1, 0.28));
                 g.fillRect(x, HEAD, column(shown), PatternRow.values().length * ROW);
             }
             String word = Counting.syllable(bar, inBar * shown.stepTicks(), shown.grid());
@@ -177,19 +177,19 @@ final class StepGrid extends Drawing {
                     x + column(shown) / 2,
                     HEAD / 2,
                     onBeat ? Pens.monoBold(14) : Pens.mono(12),
-                    theme().colour(onBeat ? "ink" : "quiet"));
+                    view().colour(onBeat ? "ink" : "quiet"));
             if (inBar == 0) {
-                g.setStroke(theme().colour("ink"));
+                g.setStroke(view().colour("ink"));
                 g.setLineWidth(1.4);
                 g.strokeLine(x, HEAD, x, HEAD + PatternRow.values().length * ROW);
             }
         }
         for (PatternRow each : PatternRow.values()) {
             double y = HEAD + each.ordinal() * ROW + ROW / 2;
-            g.setStroke(theme().colour("rule"));
+            g.setStroke(view().colour("rule"));
             g.setLineWidth(1);
             g.strokeLine(LEFT, y, getWidth() - 8, y);
-            Pens.left(g, each.label(), 6, y + 5, Pens.sans(14), theme().colour(each == row ? "ink" : "quiet"));
+            Pens.left(g, each.label(), 6, y + 5, Pens.sans(14), view().colour(each == row ? "ink" : "quiet"));
         }
     }
 
@@ -197,7 +197,7 @@ final class StepGrid extends Drawing {
         double x = LEFT + (stroke.step() + 0.5) * column(shown);
         double y = HEAD + stroke.row().ordinal() * ROW + ROW / 2;
         double size = stroke.weight() == Weight.GHOST ? MARK * 0.6 : MARK;
-        Color colour = theme().colour(token(stroke.row()));
+        Color colour = view().colour(token(stroke.row()));
         g.setFill(colour);
         if (stroke.row() == PatternRow.BASS) {
             g.fillRect(x - size / 2, y - size / 2, size, size);
@@ -215,14 +215,14 @@ final class StepGrid extends Drawing {
             g.fillOval(x - size / 2, y - size / 2, size, size);
         }
         if (stroke.weight() == Weight.ACCENT) {
-            g.setFill(theme().colour("ink"));
+            g.setFill(view().colour("ink"));
             g.fillRect(x - size / 2, y - size / 2 - 4, size, 2.5);
         }
         String sign = stroke.digit()
                 .map(Digit::symbol)
                 .orElse(stroke.hit().isPresent() || stroke.manner() == Manner.HAMMERED ? stroke.sign() : "");
         if (!sign.isEmpty()) {
-            Pens.centred(g, sign, x, y, Pens.monoBold(14), theme().colour("on-colour"));
+            Pens.centred(g, sign, x, y, Pens.monoBold(14), view().colour("on-colour"));
         }
     }
 

@@ -29,13 +29,13 @@ import javafx.scene.layout.VBox;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Playback;
 import phalanx.desktop.SoundKeys;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.arrange.ScoreView;
 import phalanx.desktop.session.Journal;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
-import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.desktop.widget.WordsCell;
 import phalanx.practice.Drills;
@@ -50,7 +50,7 @@ import phalanx.song.Song;
 import phalanx.theory.ChordSymbol;
 
 /** The ladder of the song or a section: what to play now, in a loop; every key can be reached with a guitar in the lap. */
-public final class PracticeStation extends StackPane implements Themed {
+public final class PracticeStation extends StackPane implements Viewed {
     private static final double GAP = 12;
     private static final double LIST = 280;
     private static final double TODAY = 190;
@@ -500,8 +500,8 @@ public final class PracticeStation extends StackPane implements Themed {
     }
 
     @Override
-    public void useTheme(Theme theme) {
-        view.useTheme(theme);
+    public void useView(View next) {
+        view.useView(next);
     }
 
     /** Starts the step in a loop, or stops it. */

@@ -25,6 +25,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.OctaveChoice;
+import phalanx.project.Answers;
 import phalanx.project.Project;
 import phalanx.project.Solve;
 import phalanx.project.remedy.Remedies;
@@ -40,7 +41,8 @@ public final class Solver {
     private final ObjectProperty<Message> message;
     private final Consumer<History> back;
     private final AtomicLong latest = new AtomicLong();
-    private final Solve solve = new Solve();
+    private final Answers answers;
+    private final Solve solve;
     private final ReadOnlyObjectWrapper<Arrangement> arrangement = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
     /** The history of what is shown. */
@@ -55,13 +57,20 @@ public final class Solver {
      * @param interfaceThread runs a job on the interface thread
      * @param message the line at the bottom of the window
      * @param back takes what to go back to when work was stopped or failed
+     * @param answers found before
      */
     public Solver(
-            Executor background, Executor interfaceThread, ObjectProperty<Message> message, Consumer<History> back) {
+            Executor background,
+            Executor interfaceThread,
+            ObjectProperty<Message> message,
+            Consumer<History> back,
+            Answers answers) {
         this.background = background;
         this.interfaceThread = interfaceThread;
         this.message = message;
         this.back = back;
+        this.answers = answers;
+        this.solve = new Solve(answers);
     }
 
     public ReadOnlyObjectProperty<Arrangement> arrangementProperty() {
@@ -156,7 +165,7 @@ public final class Solver {
         long ticket = latest.get();
         background.execute(() -> {
             try {
-                Solve own = new Solve();
+                Solve own = new Solve(answers);
                 Arrangement quick = own.quick(project, () -> latest.get() != ticket);
                 Arrangement tried =
                         inFull ? own.full(() -> latest.get() != ticket).orElse(quick) : quick;
@@ -227,7 +236,7 @@ public final class Solver {
                         .orElse("");
                 octaveSaid = first.octave().map(OctaveChoice::words).orElse(octaveSaid);
                 String quick = done + " Arranged in " + millis + " ms." + octave + notKept(first);
-                boolean last = next.now().written().isPresent();
+                boolean last = solve.isFinal();
                 interfaceThread.execute(() -> solved(ticket, next, first, before, quick, last));
                 solve.full(() -> latest.get() != ticket)
                         .ifPresent(full -> interfaceThread.execute(() -> completed(ticket, first, full, quick)));
@@ -235,6 +244,7 @@ public final class Solver {
             } catch (CancellationException e) {
                 // a later change or the player's Esc made this result void
             } catch (RuntimeException e) {
+                FaultLog.keep(e);
                 interfaceThread.execute(() -> failed(ticket, e));
             }
         });

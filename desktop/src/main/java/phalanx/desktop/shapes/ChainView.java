@@ -18,7 +18,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
@@ -52,7 +52,7 @@ final class ChainView extends VBox {
     private final List<VBox> cards = new ArrayList<>();
     private Optional<Chain> chain = Optional.empty();
     private Instrument instrument = Instrument.STANDARD;
-    private Theme theme = Theme.SPRUCE;
+    private View view = View.FIRST;
     private int selected;
 
     /**
@@ -239,7 +239,7 @@ final class ChainView extends VBox {
         VBox card = new VBox(
                 into,
                 pace,
-                new ShapeDrawing(instrument, link.shape().held(), theme),
+                new ShapeDrawing(instrument, link.shape().held(), view),
                 new HBox(8, name, Cards.space(), fingers));
         card.getStyleClass().add("shape-card");
         card.setPrefWidth(ShapeCard.WIDTH);
@@ -298,8 +298,8 @@ final class ChainView extends VBox {
                         () -> change.showNone("The chain begins here."));
     }
 
-    void useTheme(Theme next) {
-        theme = next;
+    void useView(View next) {
+        view = next;
         showCards();
         if (getParent() != null) {
             select(selected);

@@ -5,7 +5,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.ChangeDrawing;
 import phalanx.desktop.widget.ChangeWords;
@@ -60,7 +60,7 @@ final class ChangeCard extends VBox {
         words.getChildren().setAll(Cards.quiet(why));
     }
 
-    void useTheme(Theme theme) {
-        drawing.useTheme(theme);
+    void useView(View view) {
+        drawing.useView(view);
     }
 }

@@ -10,7 +10,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Rectangle;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.widget.Cards;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -26,7 +26,7 @@ final class ShapeCard extends VBox {
     static final double WIDTH = 198;
     private static final double BAR = 64;
 
-    ShapeCard(PricedShape shape, Instrument instrument, Hand hand, Theme theme) {
+    ShapeCard(PricedShape shape, Instrument instrument, Hand hand, View view) {
         getStyleClass().add("shape-card");
         setPrefWidth(WIDTH);
         setMinWidth(WIDTH);
@@ -44,23 +44,23 @@ final class ShapeCard extends VBox {
         silent.getStyleClass().add("caution");
         getChildren()
                 .addAll(
-                        new ShapeDrawing(instrument, held, theme),
+                        new ShapeDrawing(instrument, held, view),
                         new HBox(frets, Cards.space(), effort),
-                        reach(shape, instrument, hand, theme),
+                        reach(shape, instrument, hand, view),
                         silent);
         setAccessibleText("shape " + shape.shape() + ", fingers " + String.join(" ", shape.fingers()));
     }
 
-    private static HBox reach(PricedShape shape, Instrument instrument, Hand hand, Theme theme) {
+    private static HBox reach(PricedShape shape, Instrument instrument, Hand hand, View view) {
         double widest = ShapeFinder.widestMm(shape.fingering(), instrument);
         boolean stretched = Stretch.of(shape.fingering().presses(), instrument, hand)
                 .filter(Stretch::isStretched)
                 .isPresent();
         Label words = new Label(String.format(Locale.ROOT, "%.0f mm%s", widest, stretched ? ", stretch" : ""));
         words.getStyleClass().add("caution");
-        Rectangle ground = new Rectangle(BAR, 7, theme.colour("rule"));
+        Rectangle ground = new Rectangle(BAR, 7, view.colour("rule"));
         Rectangle bar = new Rectangle(
-                Math.max(1, BAR * Math.min(1, widest / hand.spanMm())), 7, theme.colour(stretched ? "bass" : "inner"));
+                Math.max(1, BAR * Math.min(1, widest / hand.spanMm())), 7, view.colour(stretched ? "bass" : "inner"));
         ground.setArcWidth(7);
         ground.setArcHeight(7);
         bar.setArcWidth(7);

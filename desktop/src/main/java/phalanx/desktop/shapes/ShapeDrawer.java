@@ -12,7 +12,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.EffortBars;
 import phalanx.formats.library.Library;
@@ -95,11 +95,11 @@ final class ShapeDrawer extends ScrollPane {
         content.getChildren().setAll(Cards.quiet(why));
     }
 
-    void show(PricedShape shape, About about, Library library, Theme theme) {
+    void show(PricedShape shape, About about, Library library, View view) {
         HeldShape held = new HeldShape(shape.shape(), shape.fingering());
         content.getChildren().setAll(Cards.heading(about.chord.text() + "   " + shape.shape()));
         content.getChildren().addAll(facts(shape, held, about));
-        effort.show(shape.effort(), theme);
+        effort.show(shape.effort(), view);
         content.getChildren().add(effort);
         Stretch.of(shape.fingering().presses(), about.instrument, about.hand)
                 .filter(Stretch::isStretched)

@@ -3,7 +3,7 @@ package phalanx.desktop.shapes;
 import java.util.Optional;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.canvas.GraphicsContext;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.NeckPainter;
 import phalanx.guitar.Instrument;
@@ -16,19 +16,19 @@ final class ShapeDrawing extends Drawing {
     static final double HEIGHT = 100;
     private static final double TOP = 10;
     private static final double NECK_HEIGHT = 68;
-    private static final double LEFT = 24;
-    private static final double RIGHT = 8;
+    private static final double BEFORE = 24;
+    private static final double AFTER = 8;
     private static final double BEAD = 16;
     private static final int FEWEST_FRETS = 5;
 
     private final Instrument instrument;
     private final HeldShape held;
 
-    ShapeDrawing(Instrument instrument, HeldShape held, Theme theme) {
+    ShapeDrawing(Instrument instrument, HeldShape held, View view) {
         super(HEIGHT);
         this.instrument = instrument;
         this.held = held;
-        useTheme(theme);
+        useView(view);
     }
 
     @Override
@@ -38,8 +38,9 @@ final class ShapeDrawing extends Drawing {
         int highest =
                 held.fingering().presses().stream().mapToInt(Press::fret).max().orElse(1);
         int[] window = NeckPainter.window(instrument, lowest, highest, FEWEST_FRETS);
-        Rectangle2D place = new Rectangle2D(LEFT, TOP, getWidth() - LEFT - RIGHT, NECK_HEIGHT);
-        NeckPainter neck = new NeckPainter(g, theme(), instrument, window[0], window[1], place);
+        Rectangle2D place =
+                new Rectangle2D(view().leftHanded() ? AFTER : BEFORE, TOP, getWidth() - BEFORE - AFTER, NECK_HEIGHT);
+        NeckPainter neck = new NeckPainter(g, view(), instrument, window[0], window[1], place);
         neck.paintBoard(11);
         Shape shape = held.shape();
         for (int string = 1; string <= shape.strings(); string++) {
@@ -53,10 +54,10 @@ final class ShapeDrawing extends Drawing {
         Optional<Press> top = stopping(highestString(shape));
         for (Press press : held.fingering().presses()) {
             if (bass.equals(Optional.of(press))) {
-                neck.paintSquarePress(press, BEAD, theme().colour("bass"));
+                neck.paintSquarePress(press, BEAD, view().colour("bass"));
             } else {
                 boolean isTop = top.equals(Optional.of(press));
-                neck.paintPress(press, BEAD, theme().colour(isTop ? "melody" : "ink"));
+                neck.paintPress(press, BEAD, view().colour(isTop ? "melody" : "ink"));
             }
         }
     }

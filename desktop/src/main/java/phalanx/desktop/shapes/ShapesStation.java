@@ -23,11 +23,11 @@ import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Playback;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
-import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.formats.library.Library;
 import phalanx.guitar.Hand;
@@ -47,7 +47,7 @@ import phalanx.theory.Key;
  * The shapes station: the chords of the song at the left, the shapes of the chosen one as cards in the middle with the
  * change into it below, and the chosen shape in full at the right.
  */
-public final class ShapesStation extends HBox implements Themed {
+public final class ShapesStation extends HBox implements Viewed {
     private static final double GAP = 12;
     private static final double LIST_WIDTH = 184;
     private static final int FIRST_CARDS = 24;
@@ -71,7 +71,7 @@ public final class ShapesStation extends HBox implements Themed {
     private final VBox middle = new VBox(8);
     private final ChainView chain;
     private final ShapeDrawer drawer;
-    private Theme theme = Theme.SPRUCE;
+    private View view = View.FIRST;
     private Optional<ChordSymbol> free = Optional.empty();
     private List<PricedShape> shapes = List.of();
     private List<ShapeCard> cards = List.of();
@@ -292,7 +292,7 @@ public final class ShapesStation extends HBox implements Themed {
     private void showCards() {
         List<ShapeCard> made = new ArrayList<>();
         for (int i = 0; i < Math.min(mostCards, shapes.size()); i++) {
-            ShapeCard card = new ShapeCard(shapes.get(i), instrument, hand, theme);
+            ShapeCard card = new ShapeCard(shapes.get(i), instrument, hand, view);
             int index = i;
             card.setOnMousePressed(event -> {
                 requestFocus();
@@ -342,7 +342,7 @@ public final class ShapesStation extends HBox implements Themed {
                     shape,
                     new ShapeDrawer.About(chord().orElseThrow(), key(), instrument, hand, inSong().isPresent(), locked),
                     workbench.libraryProperty().get(),
-                    theme);
+                    view);
             showChange(shape);
         });
     }
@@ -558,10 +558,10 @@ public final class ShapesStation extends HBox implements Themed {
     }
 
     @Override
-    public void useTheme(Theme next) {
-        theme = next;
-        change.useTheme(next);
-        chain.useTheme(next);
+    public void useView(View next) {
+        view = next;
+        change.useView(next);
+        chain.useView(next);
         showCards();
         showSelected();
     }

@@ -96,7 +96,7 @@ final class BarsView extends Drawing {
             if (from < to && isShown(shown, bar.startTick())) {
                 double x = x(shown, from);
                 double width = (to - from) / (double) bar.lengthTicks() * barWidth();
-                g.setFill(theme().colour("melody").deriveColor(0, 1, 1, 0.16));
+                g.setFill(view().colour("melody").deriveColor(0, 1, 1, 0.16));
                 g.fillRect(x, top(shown, from) + 20, width, rowHeight() - 38);
             }
         }
@@ -171,14 +171,14 @@ final class BarsView extends Drawing {
             }
             double x = x(shown, bar.startTick());
             double top = top(shown, bar.startTick());
-            g.setStroke(theme().colour("ink"));
+            g.setStroke(view().colour("ink"));
             g.setLineWidth(1.2);
             g.strokeLine(x, top + 20, x, top + rowHeight() - 18);
-            Pens.left(g, String.valueOf(bar.number()), x + 2, top + 14, Pens.mono(12), theme().colour("quiet"));
+            Pens.left(g, String.valueOf(bar.number()), x + 2, top + 14, Pens.mono(12), view().colour("quiet"));
             boolean changes = bar == shown.bars().get(0)
                     || !shown.barAt(bar.startTick() - 1).meter().equals(bar.meter());
             if (changes) {
-                Pens.left(g, bar.meter().toString(), x + 30, top + 14, Pens.mono(12), theme().colour("quiet"));
+                Pens.left(g, bar.meter().toString(), x + 30, top + 14, Pens.mono(12), view().colour("quiet"));
             }
         }
         for (Section section : shown.sections()) {
@@ -192,7 +192,7 @@ final class BarsView extends Drawing {
                     x,
                     top(shown, section.startTick()) + 14,
                     Pens.sansBold(13),
-                    theme().colour("bass"));
+                    view().colour("bass"));
         }
     }
 
@@ -202,7 +202,7 @@ final class BarsView extends Drawing {
             if (change.chord().isEmpty() && change.frets().isPresent() && isShown(shown, change.startTick())) {
                 double x = x(shown, change.startTick()) + 6;
                 double y = top(shown, change.startTick()) + 36;
-                Pens.left(g, change.symbol(), x, y, Pens.monoBold(14), theme().colour("ink"));
+                Pens.left(g, change.symbol(), x, y, Pens.monoBold(14), view().colour("ink"));
             }
         }
     }
@@ -220,7 +220,7 @@ final class BarsView extends Drawing {
             double top = top(shown, placed.startTick());
             boolean only = proposed.contains(placed.startTick());
             String name = placed.chord().text() + (only ? "?" : "");
-            Pens.left(g, name, x, top + 36, Pens.sansBold(17), theme().colour(only ? "quiet" : "ink"));
+            Pens.left(g, name, x, top + 36, Pens.sansBold(17), view().colour(only ? "quiet" : "ink"));
             boolean own = placed.function().diatonic();
             Pens.left(
                     g,
@@ -228,7 +228,7 @@ final class BarsView extends Drawing {
                     x,
                     top + 54,
                     own ? Pens.mono(13) : Pens.monoBold(13),
-                    theme().colour(own ? "quiet" : "alarm"));
+                    view().colour(own ? "quiet" : "alarm"));
         }
     }
 
@@ -244,7 +244,7 @@ final class BarsView extends Drawing {
             double width = Math.max(4, (to - tick) / (double) bar.lengthTicks() * barWidth() - 4);
             double y = top(shown, tick) + upper;
             boolean inChord = tuneNote.kind() == TuneNote.Kind.CHORD_TONE || tuneNote.kind() == TuneNote.Kind.NO_CHORD;
-            g.setFill(theme().colour("melody").deriveColor(0, 1, 1, inChord ? 1 : 0.55));
+            g.setFill(view().colour("melody").deriveColor(0, 1, 1, inChord ? 1 : 0.55));
             g.fillRoundRect(x, y, width, NOTE, NOTE, NOTE);
             if (tuneNote.note().below().isPresent()) {
                 double second = height(tuneNote.note().below().get());
@@ -252,13 +252,13 @@ final class BarsView extends Drawing {
             }
             String name = tuneNote.note().pitch().note().toString();
             if (first && width > 20) {
-                Pens.left(g, name, x + 6, y + 11, Pens.sansBold(11), theme().colour("on-colour"));
+                Pens.left(g, name, x + 6, y + 11, Pens.sansBold(11), view().colour("on-colour"));
             }
             double lane = top(shown, tick) + rowHeight() - 6;
             if (first && tuneNote.note().syllable().isPresent()) {
-                Pens.left(g, tuneNote.note().syllable().get(), x, lane, Pens.sans(13), theme().colour("ink"));
+                Pens.left(g, tuneNote.note().syllable().get(), x, lane, Pens.sans(13), view().colour("ink"));
             } else if (first && !inChord) {
-                Pens.left(g, tuneNote.kind().label(), x, lane, Pens.sans(12), theme().colour("quiet"));
+                Pens.left(g, tuneNote.kind().label(), x, lane, Pens.sans(12), view().colour("quiet"));
             }
             first = false;
             tick = to;
@@ -272,10 +272,10 @@ final class BarsView extends Drawing {
         double width = Math.max(4, (to - note.tick()) / (double) bar.lengthTicks() * barWidth() - 4);
         double x = x(shown, note.tick()) + 2;
         double y = top(shown, note.tick()) + TUNE_TOP + TUNE_HEIGHT + NOTE + 2;
-        g.setFill(theme().colour("bass"));
+        g.setFill(view().colour("bass"));
         g.fillRoundRect(x, y, width, NOTE, NOTE, NOTE);
         if (width > 26) {
-            Pens.left(g, note.pitch().toString(), x + 6, y + 11, Pens.sansBold(11), theme().colour("on-colour"));
+            Pens.left(g, note.pitch().toString(), x + 6, y + 11, Pens.sansBold(11), view().colour("on-colour"));
         }
     }
 
@@ -289,7 +289,7 @@ final class BarsView extends Drawing {
         boolean beyond = tick >= shown.endTick();
         int place = beyond ? shown.endTick() - 1 : tick;
         double x = beyond ? x(shown, place) + 1 : x(shown, place);
-        g.setStroke(theme().colour(isFocused() ? "alarm" : "quiet"));
+        g.setStroke(view().colour(isFocused() ? "alarm" : "quiet"));
         g.setLineWidth(isFocused() ? 2.5 : 1.5);
         g.strokeLine(x, top(shown, place) + TUNE_TOP - 4, x, top(shown, place) + TUNE_TOP + TUNE_HEIGHT + NOTE + 2);
     }

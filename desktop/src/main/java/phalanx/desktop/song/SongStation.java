@@ -18,11 +18,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import phalanx.arrange.advice.KeyAdvice;
 import phalanx.desktop.Playback;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
-import phalanx.desktop.widget.Themed;
+import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.formats.reading.Choice;
 import phalanx.project.Project;
@@ -44,7 +44,7 @@ import phalanx.theory.Note;
 import phalanx.theory.Pitch;
 
 /** The song station: bars with chords and tune, the chart as text, tune entry on the strings, harmony, key and capo. */
-public final class SongStation extends HBox implements Themed {
+public final class SongStation extends HBox implements Viewed {
     private static final double GAP = 12;
     private static final double SIDE = 404;
     /** A station lower than this shows bars before it shows the neck. */
@@ -257,9 +257,9 @@ public final class SongStation extends HBox implements Themed {
     }
 
     @Override
-    public void useTheme(Theme theme) {
-        bars.useTheme(theme);
-        tune.useTheme(theme);
+    public void useView(View view) {
+        bars.useView(view);
+        tune.useView(view);
     }
 
     /** Starts an empty song. */

@@ -12,7 +12,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.Pens;
 import phalanx.guitar.Instrument;
@@ -171,8 +171,8 @@ final class TuneCard extends VBox {
         neck.draw();
     }
 
-    void useTheme(Theme theme) {
-        neck.useTheme(theme);
+    void useView(View view) {
+        neck.useView(view);
     }
 
     /** The neck up to fret 15, true to scale along; the chosen string stands out. */
@@ -219,26 +219,21 @@ final class TuneCard extends VBox {
         protected void paint(GraphicsContext g) {
             instrument.ifPresent(shown -> {
                 for (int fret = 0; fret <= FRETS; fret++) {
-                    g.setStroke(theme().colour(fret == 0 ? "ink" : "wood"));
+                    g.setStroke(view().colour(fret == 0 ? "ink" : "wood"));
                     g.setLineWidth(fret == 0 ? 4 : 1.2);
                     g.strokeLine(x(shown, fret), 10, x(shown, fret), NECK - 20);
                     if (fret > 0) {
                         double middle = (x(shown, fret) + x(shown, fret - 1)) / 2;
-                        Pens.centred(g, "" + fret, middle, NECK - 8, Pens.mono(12), theme().colour("quiet"));
+                        Pens.centred(g, "" + fret, middle, NECK - 8, Pens.mono(12), view().colour("quiet"));
                     }
                 }
                 for (int each = 1; each <= shown.strings(); each++) {
                     double y = 10 + (each - 1) * gap(shown);
-                    g.setStroke(theme().colour(each == string ? "melody" : "ink"));
+                    g.setStroke(view().colour(each == string ? "melody" : "ink"));
                     g.setLineWidth(each == string ? 2.6 : 1);
                     g.strokeLine(x(shown, 0), y, x(shown, FRETS), y);
                     Pens.left(
-                            g,
-                            "" + each,
-                            14,
-                            y + 4,
-                            Pens.mono(12),
-                            theme().colour(each == string ? "melody" : "quiet"));
+                            g, "" + each, 14, y + 4, Pens.mono(12), view().colour(each == string ? "melody" : "quiet"));
                 }
             });
         }

@@ -55,15 +55,15 @@ public final class ChangeDrawing extends Drawing {
         int highest = Arrays.stream(frets).max().orElse(1);
         int[] window = NeckPainter.window(on, lowest, highest, FEWEST_FRETS);
         Rectangle2D place = new Rectangle2D(SIDE, TOP, getWidth() - 2 * SIDE, NECK_HEIGHT);
-        NeckPainter neck = new NeckPainter(g, theme(), on, window[0], window[1], place);
+        NeckPainter neck = new NeckPainter(g, view(), on, window[0], window[1], place);
         neck.paintBoard(11);
         shown.moves().forEach(move -> paintWay(g, neck, move));
         for (FingerMove move : shown.moves()) {
             boolean stays = move.kind() == FingerMove.Kind.ANCHOR;
             if (!stays) {
-                move.from().ifPresent(from -> neck.paintOutline(from, BEAD, theme().colour("quiet")));
+                move.from().ifPresent(from -> neck.paintOutline(from, BEAD, view().colour("quiet")));
             }
-            Color fill = theme().colour(stays || move.kind() == FingerMove.Kind.ROLL ? "good" : "ink");
+            Color fill = view().colour(stays || move.kind() == FingerMove.Kind.ROLL ? "good" : "ink");
             move.to().ifPresent(to -> neck.paintPress(to, BEAD, fill));
         }
     }
@@ -75,7 +75,7 @@ public final class ChangeDrawing extends Drawing {
         }
         Press from = move.from().orElseThrow();
         Press to = move.to().orElseThrow();
-        g.setStroke(theme().colour(guide ? "good" : "alarm"));
+        g.setStroke(view().colour(guide ? "good" : "alarm"));
         g.setLineWidth(guide ? 3 : 1.8);
         if (!guide) {
             g.setLineDashes(6, 4);

@@ -3,12 +3,12 @@ package phalanx.desktop.widget;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.layout.Region;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 
-/** A region that is one drawing, repainted when its size, its theme or what it shows changes. */
+/** A region that is one drawing, repainted when its size, the view or what it shows changes. */
 public abstract class Drawing extends Region {
     private final Canvas canvas = new Canvas();
-    private Theme theme = Theme.SPRUCE;
+    private View view = View.FIRST;
 
     protected Drawing(double height) {
         getChildren().add(canvas);
@@ -16,19 +16,19 @@ public abstract class Drawing extends Region {
         setPrefHeight(height);
     }
 
-    public final void useTheme(Theme next) {
-        theme = next;
+    public final void useView(View next) {
+        view = next;
         repaint();
     }
 
-    protected final Theme theme() {
-        return theme;
+    protected final View view() {
+        return view;
     }
 
     /** Clears and paints anew; nothing while the region has no size. */
     protected final void repaint() {
         GraphicsContext g = canvas.getGraphicsContext2D();
-        g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+        g.clearRect(0, 0, getWidth(), getHeight());
         if (getWidth() > 0) {
             paint(g);
         }
@@ -39,8 +39,7 @@ public abstract class Drawing extends Region {
 
     @Override
     protected void layoutChildren() {
-        canvas.setWidth(getWidth());
-        canvas.setHeight(getHeight());
+        Crisp.fit(canvas, getWidth(), getHeight());
         repaint();
     }
 }

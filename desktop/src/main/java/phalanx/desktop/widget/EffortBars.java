@@ -14,7 +14,7 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
 import phalanx.cost.Effort;
 import phalanx.cost.Term;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 
 /** The named terms of an effort, a bar each. */
 public final class EffortBars extends VBox {
@@ -35,7 +35,7 @@ public final class EffortBars extends VBox {
     }
 
     /** Shows an effort in the colours of a theme. The figures of the terms add up to the one above them. */
-    public void show(Effort effort, Theme theme) {
+    public void show(Effort effort, View view) {
         int total = (int) Math.round(100 * effort.total());
         getChildren().setAll(Cards.heading(String.format(Locale.ROOT, "Effort %.2f", total / 100.0)));
         int rest = 0;
@@ -48,13 +48,13 @@ public final class EffortBars extends VBox {
                 .orElse(LEAST_ALONE);
         for (Map.Entry<Term, Integer> term : terms.entrySet()) {
             if (term.getValue() >= Math.max(least, LEAST_ALONE)) {
-                getChildren().add(line(term.getKey().label(), term.getValue() / 100.0, theme));
+                getChildren().add(line(term.getKey().label(), term.getValue() / 100.0, view));
             } else {
                 rest += term.getValue();
             }
         }
         if (rest > 0) {
-            getChildren().add(line("smaller ones", rest / 100.0, theme));
+            getChildren().add(line("smaller ones", rest / 100.0, view));
         }
     }
 
@@ -70,11 +70,11 @@ public final class EffortBars extends VBox {
         return rounded;
     }
 
-    private static Node line(String term, double value, Theme theme) {
+    private static Node line(String term, double value, View view) {
         Label name = new Label(term);
         name.setPrefWidth(LABEL_WIDTH);
         name.getStyleClass().add("quiet");
-        Color colour = theme.colour(value > HARD ? "alarm" : value > NOTABLE ? "bass" : "inner");
+        Color colour = view.colour(value > HARD ? "alarm" : value > NOTABLE ? "bass" : "inner");
         Rectangle bar = new Rectangle(Math.max(3, BAR_LENGTH * Math.min(1, value / FULL_BAR)), BAR_HEIGHT, colour);
         Region space = new Region();
         space.setPrefWidth(BAR_LENGTH - bar.getWidth());

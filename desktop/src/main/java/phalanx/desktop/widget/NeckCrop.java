@@ -57,10 +57,10 @@ public final class NeckCrop extends Drawing {
         int highest = fingering.presses().stream().mapToInt(Press::fret).max().orElse(1);
         int[] window = NeckPainter.window(on, lowest, highest, FEWEST_FRETS);
         Rectangle2D place = new Rectangle2D(SIDE, TOP, getWidth() - 2 * SIDE, NECK_HEIGHT);
-        NeckPainter neck = new NeckPainter(g, theme(), on, window[0], window[1], place);
+        NeckPainter neck = new NeckPainter(g, view(), on, window[0], window[1], place);
         neck.paintBoard(12);
         for (int string : plucked) {
-            neck.paintString(string, theme().colour("ink"), 1.8);
+            neck.paintString(string, view().colour("ink"), 1.8);
             if (fingering.stopping(string).isEmpty()) {
                 neck.paintOpen(string, 10);
             }
@@ -68,7 +68,7 @@ public final class NeckCrop extends Drawing {
         fingering
                 .presses()
                 .forEach(press ->
-                        neck.paintPress(press, BEAD, theme().colour(press.finger() == Finger.THUMB ? "bass" : "ink")));
+                        neck.paintPress(press, BEAD, view().colour(press.finger() == Finger.THUMB ? "bass" : "ink")));
         paintRule(g, neck, on);
     }
 
@@ -79,7 +79,7 @@ public final class NeckCrop extends Drawing {
         double y = TOP + NECK_HEIGHT + 38;
         if (widest.isEmpty()) {
             String text = fingering.presses().isEmpty() ? "open strings, no finger down" : "no stretch";
-            Pens.centred(g, text, getWidth() / 2, y + 12, Pens.sans(13), theme().colour("quiet"));
+            Pens.centred(g, text, getWidth() / 2, y + 12, Pens.sans(13), view().colour("quiet"));
             return;
         }
         Reach.Pair pair = widest.get();

@@ -4,7 +4,7 @@ import javafx.geometry.Rectangle2D;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.Paint;
-import phalanx.desktop.Theme;
+import phalanx.desktop.View;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Press;
@@ -16,9 +16,10 @@ import phalanx.lefthand.shape.Press;
 public final class NeckPainter {
     private static final double WIRE = 1.2;
     private static final double NUT = 4;
+    private static final double BEFORE = 8;
 
     private final GraphicsContext g;
-    private final Theme theme;
+    private final View view;
     private final Instrument instrument;
     private final int first;
     private final int last;
@@ -28,15 +29,15 @@ public final class NeckPainter {
 
     /**
      * @param g to paint on
-     * @param theme of the colours
+     * @param view with the colours
      * @param instrument the guitar; frets count from its capo
-     * @param first the fret at the left edge, 0 for the nut or capo
-     * @param last the fret at the right edge
+     * @param first the fret at the edge towards the nut, 0 for the nut or capo
+     * @param last the fret at the other edge
      * @param place the outer strings lie on its upper and lower edge
      */
-    public NeckPainter(GraphicsContext g, Theme theme, Instrument instrument, int first, int last, Rectangle2D place) {
+    public NeckPainter(GraphicsContext g, View view, Instrument instrument, int first, int last, Rectangle2D place) {
         this.g = g;
-        this.theme = theme;
+        this.view = view;
         this.instrument = instrument;
         this.first = first;
         this.last = last;
@@ -48,7 +49,13 @@ public final class NeckPainter {
 
     /** Where a distance from the nut lies. */
     public double x(double alongMm) {
-        return place.getMinX() + (alongMm - startMm) * scale;
+        double from = (alongMm - startMm) * scale;
+        return view.leftHanded() ? place.getMaxX() - from : place.getMinX() + from;
+    }
+
+    /** Where a mark so large stands before the neck. */
+    private double beforeX(double size) {
+        return view.leftHanded() ? place.getMaxX() + BEFORE : place.getMinX() - size - BEFORE;
     }
 
     /** Where a fingertip stands that presses a fret. */
@@ -67,17 +74,17 @@ public final class NeckPainter {
     /** Wires, strings and, below them, the fret numbers. */
     public void paintBoard(double numberSize) {
         for (int fret = first; fret <= last; fret++) {
-            g.setStroke(theme.colour(fret == 0 ? "ink" : "wood"));
+            g.setStroke(view.colour(fret == 0 ? "ink" : "wood"));
             g.setLineWidth(fret == 0 ? NUT : WIRE);
             g.strokeLine(wireX(fret), y(1), wireX(fret), y(instrument.strings()));
             if (fret > first) {
                 double middle = (wireX(fret) + wireX(fret - 1)) / 2;
                 double y = y(instrument.strings()) + numberSize * 1.5;
-                Pens.centred(g, String.valueOf(fret), middle, y, Pens.mono(numberSize), theme.colour("quiet"));
+                Pens.centred(g, String.valueOf(fret), middle, y, Pens.mono(numberSize), view.colour("quiet"));
             }
         }
         for (int string = 1; string <= instrument.strings(); string++) {
-            paintString(string, theme.colour("wood"), 0.8);
+            paintString(string, view.colour("wood"), 0.8);
         }
     }
 
@@ -90,16 +97,16 @@ public final class NeckPainter {
 
     /** A ring before the neck: the string sounds open. */
     public void paintOpen(int string, double size) {
-        g.setStroke(theme.colour("inner"));
+        g.setStroke(view.colour("inner"));
         g.setLineWidth(1.6);
-        g.strokeOval(place.getMinX() - size - 8, y(string) - size / 2, size, size);
+        g.strokeOval(beforeX(size), y(string) - size / 2, size, size);
     }
 
     /** A dash before the neck: the string is silent. */
     public void paintSilent(int string, double size) {
-        g.setStroke(theme.colour("quiet"));
+        g.setStroke(view.colour("quiet"));
         g.setLineWidth(1.4);
-        g.strokeLine(place.getMinX() - size - 8, y(string), place.getMinX() - 8, y(string));
+        g.strokeLine(beforeX(size), y(string), beforeX(size) + size, y(string));
     }
 
     /** A numbered bead, drawn out over the strings of a barre. */
@@ -119,7 +126,7 @@ public final class NeckPainter {
         g.setFill(fill);
         g.fillRoundRect(x - size / 2, top, size, height, arc, arc);
         Pens.centred(
-                g, press.finger().symbol(), x, top + height / 2, Pens.monoBold(size * 0.65), theme.colour("on-colour"));
+                g, press.finger().symbol(), x, top + height / 2, Pens.monoBold(size * 0.65), view.colour("on-colour"));
     }
 
     /** The outline of a bead, for where a finger goes or comes from. */
@@ -127,7 +134,7 @@ public final class NeckPainter {
         double x = fingertipX(press.fret());
         double top = y(press.trebleString()) - size / 2;
         double height = y(press.bassString()) - y(press.trebleString()) + size;
-        g.setFill(theme.colour("raised"));
+        g.setFill(view.colour("raised"));
         g.fillRoundRect(x - size / 2, top, size, height, size, size);
         g.setStroke(colour);
         g.setLineWidth(1.8);
@@ -139,13 +146,13 @@ public final class NeckPainter {
     public void paintRule(int fretA, int fretB, double y, String words, double size) {
         double from = fingertipX(fretA);
         double to = fingertipX(fretB);
-        g.setStroke(theme.colour("ink"));
+        g.setStroke(view.colour("ink"));
         g.setLineWidth(1.4);
         g.strokeLine(from, y, to, y);
         g.strokeLine(from, y - 4, from, y + 4);
         g.strokeLine(to, y - 4, to, y + 4);
         double middle = place.getMinX() + place.getWidth() / 2;
-        Pens.centred(g, words, middle, y + size + 4, Pens.sansBold(size), theme.colour("ink"));
+        Pens.centred(g, words, middle, y + size + 4, Pens.sansBold(size), view.colour("ink"));
     }
 
     /** The stretch of the neck that shows given frets with a little room, at least so many frets long. */

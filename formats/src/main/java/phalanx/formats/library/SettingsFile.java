@@ -1,6 +1,8 @@
 package phalanx.formats.library;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -11,6 +13,11 @@ import phalanx.formats.reading.FormatException;
 
 /** Keeps the settings in a JSON file. They are a comfort only: what cannot be read or written is gone without a word. */
 public final class SettingsFile {
+    /** Stood in place of the looks at first. */
+    private static final String DARK = "dark";
+
+    private static final String LOOKS = "looks";
+
     private final Path file;
     private final ObjectMapper mapper = StrictJson.mapper();
 
@@ -22,11 +29,26 @@ public final class SettingsFile {
     /** The settings as they were kept; those of a first start where there are none. */
     public Settings read() {
         try {
-            Settings settings = mapper.readValue(FileContent.of(file), Settings.class);
-            return settings == null ? Settings.FIRST : settings;
+            JsonNode kept = mapper.readTree(FileContent.of(file));
+            return kept instanceof ObjectNode fields
+                    ? mapper.treeToValue(completed(fields), Settings.class)
+                    : Settings.FIRST;
         } catch (IOException | FormatException e) {
             return Settings.FIRST;
         }
+    }
+
+    /** What an earlier version did not know is as at a first start. */
+    private ObjectNode completed(ObjectNode kept) {
+        ObjectNode all = mapper.valueToTree(Settings.FIRST);
+        ObjectNode looks = (ObjectNode) all.get(LOOKS);
+        if (kept.has(DARK)) {
+            looks.put("theme", kept.remove(DARK).asBoolean() ? "Rosewood" : "Spruce");
+        }
+        if (kept.get(LOOKS) instanceof ObjectNode own) {
+            kept.set(LOOKS, looks.setAll(own));
+        }
+        return all.setAll(kept);
     }
 
     /** Keeps settings. */

@@ -25,16 +25,19 @@ final class NeckDiagram {
     private final HeldShape held;
     private final double space;
     private final double width;
+    private final boolean leftHanded;
 
     /**
      * @param space between two strings, in points
      * @param width of the whole, in points
+     * @param leftHanded whether the nut is at the right
      */
-    NeckDiagram(Instrument instrument, HeldShape held, double space, double width) {
+    NeckDiagram(Instrument instrument, HeldShape held, double space, double width, boolean leftHanded) {
         this.instrument = instrument;
         this.held = held;
         this.space = space;
         this.width = width;
+        this.leftHanded = leftHanded;
     }
 
     double height() {
@@ -45,7 +48,8 @@ final class NeckDiagram {
     void draw(Pen pen, double x, double y) {
         double top = y + BEAD / 2 * space;
         double bottom = top + (instrument.strings() - 1) * space;
-        double nut = x + BEFORE * space;
+        double nut = leftHanded ? x + width - BEFORE * space : x + BEFORE * space;
+        double end = leftHanded ? x : x + width;
         Fingering fingering = held.fingering();
         int lowest = fingering.presses().stream().mapToInt(Press::fret).min().orElse(1);
         int highest = fingering.presses().stream().mapToInt(Press::fret).max().orElse(1);
@@ -53,11 +57,11 @@ final class NeckDiagram {
         int last = Math.min(instrument.highestFret(), Math.max(first + FRETS, highest));
         first = Math.min(first, last - 1);
         double from = wire(first);
-        double scale = (x + width - nut) / (wire(last) - from);
+        double scale = (end - nut) / (wire(last) - from);
         for (int string = 1; string <= instrument.strings(); string++) {
             double at = top + (string - 1) * space;
-            pen.line(nut, at, x + width, at, 0.08 * space, Shade.QUIET);
-            mark(pen, string, x + BEFORE / 2 * space, at);
+            pen.line(nut, at, end, at, 0.08 * space, Shade.QUIET);
+            mark(pen, string, (leftHanded ? 1 : -1) * BEFORE / 2 * space + nut, at);
         }
         for (int fret = first; fret <= last; fret++) {
             double at = nut + (wire(fret) - from) * scale;
@@ -75,7 +79,7 @@ final class NeckDiagram {
             pen.filled(at - bead / 2, high, bead, low - high, bead / 2, Shade.INK);
             pen.centred(press.finger().symbol(), at, (high + low) / 2, Face.MONO_BOLD, 0.95 * space, Shade.PAPER);
         }
-        pen.centred(reach(), (nut + x + width) / 2, bottom + 2.7 * space, Face.SANS, space, Shade.INK);
+        pen.centred(reach(), (nut + end) / 2, bottom + 2.7 * space, Face.SANS, space, Shade.INK);
     }
 
     private double wire(int fret) {

@@ -10,8 +10,9 @@ import java.util.Objects;
  * @param spaceMm between two strings of the tablature, which the size of all else follows, {@value #SMALLEST} to
  *     {@value #LARGEST}
  * @param barsPerLine at most so many bars a line, to {@value #MOST_BARS}; 0 for as many as go well
+ * @param leftHanded whether necks have the nut at the right
  */
-public record PageSetup(Paper paper, double marginMm, double spaceMm, int barsPerLine) {
+public record PageSetup(Paper paper, double marginMm, double spaceMm, int barsPerLine, boolean leftHanded) {
     public static final double LEAST_MARGIN = 5;
     public static final double MOST_MARGIN = 40;
     public static final double SMALLEST = 1.5;
@@ -19,7 +20,7 @@ public record PageSetup(Paper paper, double marginMm, double spaceMm, int barsPe
     public static final int MOST_BARS = 12;
     private static final double NARROWEST = 60;
     /** On a sheet of A4. */
-    public static final PageSetup USUAL = new PageSetup(Paper.A4, 18, 2.6, 0);
+    public static final PageSetup USUAL = new PageSetup(Paper.A4, 18, 2.6, 0, false);
 
     static final double POINTS_PER_MM = 72 / 25.4;
 
@@ -78,19 +79,23 @@ public record PageSetup(Paper paper, double marginMm, double spaceMm, int barsPe
 
     /** On other paper; a phone has narrow margins. */
     public PageSetup on(Paper other) {
-        return new PageSetup(other, other == Paper.PHONE ? LEAST_MARGIN : marginMm, spaceMm, barsPerLine);
+        return new PageSetup(other, other == Paper.PHONE ? LEAST_MARGIN : marginMm, spaceMm, barsPerLine, leftHanded);
     }
 
     public PageSetup withMargin(double mm) {
-        return new PageSetup(paper, mm, spaceMm, barsPerLine);
+        return new PageSetup(paper, mm, spaceMm, barsPerLine, leftHanded);
     }
 
     public PageSetup withSpace(double mm) {
-        return new PageSetup(paper, marginMm, mm, barsPerLine);
+        return new PageSetup(paper, marginMm, mm, barsPerLine, leftHanded);
     }
 
     public PageSetup withBars(int most) {
-        return new PageSetup(paper, marginMm, spaceMm, most);
+        return new PageSetup(paper, marginMm, spaceMm, most, leftHanded);
+    }
+
+    public PageSetup forLeftHanded(boolean now) {
+        return new PageSetup(paper, marginMm, spaceMm, barsPerLine, now);
     }
 
     double left() {

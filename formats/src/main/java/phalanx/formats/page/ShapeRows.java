@@ -82,7 +82,11 @@ final class ShapeRows {
 
     double rowHeight(boolean detailed) {
         NeckDiagram any = new NeckDiagram(
-                arrangement.request().instrument(), arrangement.slots().get(0).held(), space, least);
+                arrangement.request().instrument(),
+                arrangement.slots().get(0).held(),
+                space,
+                least,
+                setup.leftHanded());
         return any.height() + (detailed ? 5.4 : 2.6) * space;
     }
 
@@ -103,7 +107,7 @@ final class ShapeRows {
                 String bars = (shape.bars().size() == 1 ? "bar " : "bars ") + numbers(shape.bars());
                 pen.left(Type.cut(bars, Face.SANS, space, width), x, base + 2.9 * space, Face.SANS, space, Shade.QUIET);
             }
-            new NeckDiagram(arrangement.request().instrument(), shape.held(), space, width)
+            new NeckDiagram(arrangement.request().instrument(), shape.held(), space, width, setup.leftHanded())
                     .draw(pen, x, y + (detailed ? 5.2 : 2.2) * space);
         }
     }

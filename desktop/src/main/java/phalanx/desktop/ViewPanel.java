@@ -1,0 +1,108 @@
+package phalanx.desktop;
+
+import java.util.function.Consumer;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.RadioButton;
+import javafx.scene.control.Slider;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Veil;
+import phalanx.formats.library.Looks;
+
+/** How the player wants to see everything; each choice shows at once. */
+final class ViewPanel extends Veil {
+    private static final double WIDTH = 520;
+    private static final double GAP = 10;
+    private static final int STEP = 10;
+
+    private final Consumer<View> use;
+    private final ToggleGroup themes = new ToggleGroup();
+    private final Slider size = new Slider(Looks.SMALLEST, Looks.LARGEST, View.FIRST.percent());
+    private final Label percent = new Label();
+    private final CheckBox leftHanded = new CheckBox("Necks for a left-handed player: the nut at the right");
+    private final CheckBox still = new CheckBox("Nothing moves by itself but the cursor, and that in steps");
+    private View shown = View.FIRST;
+    /** While the controls are set to what holds, they change nothing. */
+    private boolean setting;
+
+    ViewPanel(Consumer<View> use) {
+        super("looks");
+        this.use = use;
+        VBox card = new VBox(GAP, Cards.heading("How it looks"));
+        card.getStyleClass().addAll("card", "question");
+        card.setPadding(new Insets(GAP * 2));
+        card.setMaxSize(WIDTH, USE_PREF_SIZE);
+        for (Theme theme : Theme.values()) {
+            RadioButton button = new RadioButton(theme.label() + ": " + theme.about());
+            button.setId("theme-" + theme.label());
+            button.setUserData(theme);
+            button.setToggleGroup(themes);
+            card.getChildren().add(button);
+        }
+        themes.selectedToggleProperty().addListener((property, before, now) -> {
+            if (now != null) {
+                change(shown.with((Theme) now.getUserData()));
+            }
+        });
+        size.setId("view-size");
+        size.setAccessibleText("Size of everything, in hundredths");
+        size.setMajorTickUnit(2 * STEP);
+        size.setMinorTickCount(1);
+        size.setSnapToTicks(true);
+        size.setShowTickMarks(true);
+        size.setBlockIncrement(STEP);
+        size.setPrefWidth(WIDTH / 2);
+        // a size that changes under the pointer takes the slider away from it
+        size.valueProperty().addListener((property, before, now) -> {
+            percent.setText(now.intValue() + " %");
+            if (!size.isValueChanging()) {
+                change(shown.sized(now.intValue()));
+            }
+        });
+        size.valueChangingProperty().addListener((property, before, now) -> {
+            if (!now) {
+                change(shown.sized((int) size.getValue()));
+            }
+        });
+        HBox sizes = new HBox(GAP, new Label("Size"), size, percent);
+        sizes.setAlignment(Pos.CENTER_LEFT);
+        leftHanded.setId("left-handed");
+        leftHanded.selectedProperty().addListener((property, before, now) -> change(shown.leftHanded(now)));
+        still.setId("still");
+        still.selectedProperty().addListener((property, before, now) -> change(shown.still(now)));
+        Button close = Cards.button("looks-close", "Close (Esc)", "Go back to where you were", this::escape);
+        card.getChildren().addAll(sizes, leftHanded, still, close);
+        getChildren().add(card);
+    }
+
+    private void change(View next) {
+        if (!setting && !next.equals(shown)) {
+            shown = next;
+            use.accept(next);
+        }
+    }
+
+    /** Comes up with what holds now. */
+    void show(View now) {
+        setting = true;
+        shown = now;
+        themes.getToggles().forEach(toggle -> toggle.setSelected(toggle.getUserData() == now.theme()));
+        size.setValue(now.percent());
+        percent.setText(now.percent() + " %");
+        leftHanded.setSelected(now.leftHanded());
+        still.setSelected(now.still());
+        setting = false;
+        open(size);
+    }
+
+    @Override
+    public void escape() {
+        close();
+    }
+}

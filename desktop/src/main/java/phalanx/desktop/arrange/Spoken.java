@@ -1,0 +1,72 @@
+package phalanx.desktop.arrange;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
+import phalanx.song.Song;
+import phalanx.technique.Attack;
+import phalanx.technique.Hit;
+import phalanx.theory.Pitch;
+
+/** A moment of the score in words, for who hears the screen and does not see it. */
+final class Spoken {
+    private Spoken() {}
+
+    /**
+     * What happens at a moment: place, chord, then each note from the top with its string, fret, finger and digit, hits and
+     * findings.
+     */
+    static String moment(Arrangement arrangement, int tick) {
+        Song song = arrangement.song();
+        String place = String.format(
+                Locale.ROOT,
+                "Bar %d, beat %s",
+                song.barAt(tick).number(),
+                WhyDrawer.number(song.barAt(tick).beatOf(tick)));
+        Stream<String> chord =
+                song.chordAt(tick).filter(now -> changes(song, tick)).map(now -> "chord " + now).stream();
+        List<ArrangedNote> struck =
+                arrangement.notes().stream().filter(note -> note.tick() == tick).toList();
+        // from the top, as the eye goes
+        Stream<String> notes = struck.stream()
+                .sorted(Comparator.comparingInt(ArrangedNote::string))
+                .map(note -> note(song, note));
+        Stream<String> hits = arrangement.hits().stream()
+                .filter(hit -> hit.tick() == tick)
+                .map(Hit::kind)
+                .map(kind -> "hit: " + kind.label());
+        Stream<String> findings = arrangement.findings().stream()
+                .filter(finding -> finding.tick() == tick)
+                .map(Finding::message)
+                .map(message -> "finding: " + message);
+        return Stream.of(Stream.of(place), chord, notes, hits, findings)
+                .flatMap(words -> words)
+                .collect(Collectors.joining(". ", "", "."));
+    }
+
+    private static boolean changes(Song song, int tick) {
+        return song.chart().stream().anyMatch(change -> change.startTick() == tick);
+    }
+
+    private static String note(Song song, ArrangedNote note) {
+        String fret = note.fret() == 0 ? "open" : "fret " + note.fret();
+        String finger = note.left().map(left -> ", finger " + left.symbol()).orElse("");
+        String how = note.attack() instanceof Attack.Slur slur
+                ? slur.label() + " from the note before"
+                : note.attack().label() + " by " + note.right().symbol();
+        return String.format(
+                Locale.ROOT,
+                "%s %s, string %d %s%s, %s",
+                note.role().label(),
+                Pitch.of(note.midi(), song.key()),
+                note.string(),
+                fret,
+                finger,
+                how);
+    }
+}

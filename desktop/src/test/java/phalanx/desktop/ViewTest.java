@@ -1,0 +1,146 @@
+package phalanx.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.concurrent.TimeoutException;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.geometry.Rectangle2D;
+import javafx.scene.Node;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.testfx.util.WaitForAsyncUtils;
+import phalanx.arrange.score.ArrangedNote;
+import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.arrange.ScoreView;
+import phalanx.desktop.widget.NeckPainter;
+import phalanx.formats.library.Looks;
+import phalanx.guitar.Instrument;
+
+/** Everything larger, in another theme, and as a left-handed player sees it, in the real window. */
+class ViewTest extends OpenWindow {
+    private Bounds seen(String id) {
+        return WaitForAsyncUtils.waitForAsyncFx(10_000, () -> {
+            Node node = lookup(id).query();
+            return node.localToScene(node.getLayoutBounds());
+        });
+    }
+
+    private void keys(KeyCode code, int times) {
+        for (int i = 0; i < times; i++) {
+            push(KeyCode.CONTROL, code);
+        }
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    @Test
+    void everythingIsLargerAndKeepsWorking() throws TimeoutException {
+        double usual = seen("#looks-open").getHeight();
+        keys(KeyCode.EQUALS, 2);
+        assertThat(shell.view().percent()).isEqualTo(120);
+        waitForText("#message", "All is shown at 120 %");
+        assertThat(seen("#looks-open").getHeight()).isCloseTo(1.2 * usual, within(1.0));
+        assertThat(seen("#score-station").getMaxX()).isLessThan(1281);
+        // drawings have a pixel for each of the screen's
+        ScoreView score = lookup(node -> node instanceof ScoreView).query();
+        Canvas canvas = (Canvas) score.getChildrenUnmodifiable().get(0);
+        assertThat(canvas.getWidth()).isCloseTo(1.2 * score.getWidth(), within(1.0));
+        assertThat(canvas.getBoundsInParent().getWidth()).isCloseTo(score.getWidth(), within(1.0));
+        clickOn("#station-guitar");
+        assertThat(shell.current()).isEqualTo(Station.GUITAR);
+
+        // twice as large: what does not fit is scrolled, and what has the keys is brought into sight
+        keys(KeyCode.EQUALS, 9);
+        assertThat(shell.view().percent()).isEqualTo(Looks.LARGEST);
+        assertThat(lookup("#view-down").query().isVisible()).isTrue();
+        interact(() -> lookup("#looks-open").query().requestFocus());
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(seen("#looks-open").getMaxY()).isLessThanOrEqualTo(800);
+        clickOn("#looks-open");
+        assertThat(lookup("#looks").query().isVisible()).isTrue();
+        type(KeyCode.ESCAPE);
+        keys(KeyCode.DIGIT0, 1);
+        assertThat(seen("#looks-open").getHeight()).isCloseTo(usual, within(0.1));
+        assertThat(lookup("#view-down").query().isVisible()).isFalse();
+        keys(KeyCode.MINUS, 5);
+        assertThat(shell.view().percent()).isEqualTo(Looks.SMALLEST);
+    }
+
+    @Test
+    void necksAreTurnedForALeftHandedPlayer() {
+        clickOn("#station-guitar");
+        Node hand = lookup("#hand-picture").query();
+        interact(hand::requestFocus);
+        type(KeyCode.DIGIT4);
+        String before = reach();
+        type(KeyCode.LEFT);
+        String shorter = reach();
+        clickOn("#looks-open");
+        clickOn("#left-handed");
+        clickOn("#still");
+        type(KeyCode.ESCAPE);
+        assertThat(shell.view().leftHanded()).isTrue();
+        assertThat(shell.view().still()).isTrue();
+        // towards the body is to the left now
+        interact(hand::requestFocus);
+        type(KeyCode.LEFT);
+        assertThat(reach()).isEqualTo(before).isNotEqualTo(shorter);
+        // finger 4 stands farthest from the nut: the pointer takes it at the left
+        Point2D left = WaitForAsyncUtils.waitForAsyncFx(10_000, () -> hand.localToScreen(20, 44));
+        clickOn(left);
+        type(KeyCode.LEFT);
+        assertThat(reach()).isNotEqualTo(before);
+    }
+
+    private String reach() {
+        return text("#measure");
+    }
+
+    /** Who does not see the score hears it moment by moment: each note with its string, fret, finger and digit. */
+    @Test
+    void theScoreIsReadNoteByNote() {
+        Node score = lookup("#score-station").query();
+        interact(score::requestFocus);
+        Arrangement arrangement = workbench.arrangement().orElseThrow();
+        String before = "";
+        for (int moment = 0; moment < 12; moment++) {
+            type(KeyCode.RIGHT);
+            String words = score.getAccessibleText();
+            assertThat(words).startsWith("Bar ").isNotEqualTo(before);
+            before = words;
+            int tick = shell.score().selected();
+            List<ArrangedNote> struck = arrangement.notes().stream()
+                    .filter(note -> note.tick() == tick)
+                    .toList();
+            assertThat(words.split("string \\d").length - 1).isEqualTo(struck.size());
+            for (ArrangedNote note : struck) {
+                String fret = note.fret() == 0 ? "open" : "fret " + note.fret() + ", finger ";
+                assertThat(words)
+                        .contains(note.role().label() + " ", ", string " + note.string() + " " + fret)
+                        .contains("by " + note.right().symbol());
+            }
+        }
+        push(KeyCode.HOME);
+        type(KeyCode.RIGHT);
+        assertThat(score.getAccessibleText())
+                .startsWith("Bar 1, beat 1. chord D. melody F#4, string 1 fret 2, finger ");
+    }
+
+    /** The same neck both ways: each fret is as far from the left edge as it was from the right one. */
+    @Test
+    void aTurnedNeckIsTheMirrorImage() {
+        Instrument instrument = Instrument.STANDARD;
+        Rectangle2D place = new Rectangle2D(20, 10, 400, 90);
+        NeckPainter right = new NeckPainter(null, View.FIRST, instrument, 0, 12, place);
+        NeckPainter left = new NeckPainter(null, View.FIRST.leftHanded(true), instrument, 0, 12, place);
+        for (int fret = 0; fret <= 12; fret++) {
+            assertThat(left.wireX(fret) - place.getMinX()).isCloseTo(place.getMaxX() - right.wireX(fret), within(1e-9));
+        }
+        assertThat(right.wireX(1)).isLessThan(right.wireX(2));
+        assertThat(left.y(6)).isEqualTo(right.y(6));
+        assertThat(new Point2D(left.wireX(0), left.y(1))).isEqualTo(new Point2D(place.getMaxX(), place.getMinY()));
+    }
+}

@@ -1,0 +1,23 @@
+package phalanx.formats.library;
+
+/**
+ * How the player wants to see everything.
+ *
+ * @param theme by its name
+ * @param percent how large everything is, {@value #SMALLEST} to {@value #LARGEST} hundredths of the usual size
+ * @param leftHanded whether necks have the nut at the right
+ * @param still whether nothing moves but what the player moves
+ */
+public record Looks(String theme, int percent, boolean leftHanded, boolean still) {
+    public static final int SMALLEST = 80;
+    public static final int LARGEST = 200;
+
+    /** What a first start has. */
+    public static final Looks FIRST = new Looks("Spruce", 100, false, false);
+
+    /** Settings are a comfort: what cannot be is as at a first start. */
+    public Looks {
+        theme = theme == null ? "Spruce" : theme;
+        percent = percent < SMALLEST || percent > LARGEST ? 100 : percent;
+    }
+}
