@@ -2,7 +2,10 @@ package phalanx.arrange.advice;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
@@ -49,6 +52,10 @@ public final class KeyAdvisor {
     private final Hand hand;
     private final Picking picking;
     private final Wishes wishes;
+    /** The full answer to the song as it is now, where it is known. */
+    private Optional<Arrangement> now = Optional.empty();
+    /** For rough answers: those that each thread has used, which remember what they have seen. */
+    private final ThreadLocal<Map<Instrument, Arranger>> arrangers = ThreadLocal.withInitial(HashMap::new);
 
     /** One for a plain right hand and the usual wishes. */
     public KeyAdvisor(Instrument instrument, Hand hand) {
@@ -65,6 +72,24 @@ public final class KeyAdvisor {
         this.hand = hand;
         this.picking = picking;
         this.wishes = wishes;
+    }
+
+    /**
+     * Takes the full answer to the song as it is now, so that it is not looked for again; it is used where it answers to
+     * the same guitar, hand, picking and wishes, and nothing is decided in it.
+     */
+    public KeyAdvisor knowing(Arrangement full) {
+        boolean same = full.request().instrument().equals(instrument)
+                && full.request().hand().equals(hand)
+                && full.request().picking().equals(picking)
+                && full.request().wishes().equals(wishes)
+                && full.request().locks().isEmpty();
+        now = same ? Optional.of(full) : Optional.empty();
+        return this;
+    }
+
+    private Arranger arranger(Instrument guitar) {
+        return arrangers.get().computeIfAbsent(guitar, own -> new Arranger(own, hand));
     }
 
     /** The ways in the guitar's own tuning. */
@@ -111,13 +136,12 @@ public final class KeyAdvisor {
         IntFunction<Song> moved = capo -> song.transpose(octave + LOWEST_MOVE - HIGHEST_CAPO + held + capo);
         int middle = capos.get(capos.size() / 2);
         Arrangement[] arranged = new Arrangement[CAPOS];
-        arranged[middle] =
-                new Arranger(guitar.withCapo(middle), hand).rough(moved.apply(middle), picking, thatOctave, cancelled);
+        arranged[middle] = arranger(guitar.withCapo(middle)).rough(moved.apply(middle), picking, thatOctave, cancelled);
         boolean moves = arranged[middle].request().tune() == TuneUse.PLAYED;
         List<KeyAdvice> ways = new ArrayList<>();
         int lower = middle;
         for (int capo : capos) {
-            Arranger arranger = new Arranger(guitar.withCapo(capo), hand);
+            Arranger arranger = arranger(guitar.withCapo(capo));
             for (int from : new int[] {middle, lower}) {
                 if (arranged[capo] == null && moves) {
                     arranged[capo] =
@@ -161,6 +185,11 @@ public final class KeyAdvisor {
     }
 
     private KeyAdvice again(Song song, KeyAdvice way, boolean full, BooleanSupplier cancelled) {
+        Optional<Arrangement> known = now.filter(one -> isNow(way) && one.movedBy() == way.semitones());
+        if (full && known.isPresent()) {
+            return KeyAdvice.of(known.get(), 0, way.octave());
+        }
+        // a new one, as for a song that is opened: what is promised is what arranging gives
         Arranger arranger = new Arranger(instrument.withTuning(way.tuning()).withCapo(way.capo()), hand);
         Song moved = song.transpose(way.semitones());
         Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
@@ -172,8 +201,9 @@ public final class KeyAdvisor {
 
     /** The semitones to the octave where the song lies best in its own key; nothing where none fits. */
     private int octave(Song song, BooleanSupplier cancelled) {
-        int moved = new Arranger(instrument.withCapo(0), hand)
-                .quick(song, picking, wishes, List.of(), cancelled)
+        int moved = now.filter(one -> instrument.capo() == 0)
+                .orElseGet(() ->
+                        new Arranger(instrument.withCapo(0), hand).quick(song, picking, wishes, List.of(), cancelled))
                 .movedBy();
         return moved % 12 == 0 ? moved : 0;
     }

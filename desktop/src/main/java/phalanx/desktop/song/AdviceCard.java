@@ -9,6 +9,7 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.geometry.HPos;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -24,6 +25,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.arrange.advice.KeyAdvice;
 import phalanx.arrange.advice.KeyAdvisor;
+import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.widget.Cards;
 import phalanx.guitar.NamedTuning;
 import phalanx.guitar.Tuning;
@@ -37,6 +39,7 @@ final class AdviceCard extends VBox {
 
     private final Executor background;
     private final Executor interfaceThread;
+    private final Supplier<Optional<Arrangement>> full;
     private final Consumer<KeyAdvice> use;
     private final Button start = Cards.button("advise", "Arrange them all", "12 keys times capo 0 to 7", this::start);
     private final Button stop = Cards.button("advise-stop", "Stop", "Give up (Esc)", this::stop);
@@ -58,12 +61,18 @@ final class AdviceCard extends VBox {
     /**
      * @param background runs the work
      * @param interfaceThread runs a job on the interface thread
+     * @param full the full answer to the song that is shown, nothing while it is looked for
      * @param use takes the way that was chosen
      */
-    AdviceCard(Executor background, Executor interfaceThread, Consumer<KeyAdvice> use) {
+    AdviceCard(
+            Executor background,
+            Executor interfaceThread,
+            Supplier<Optional<Arrangement>> full,
+            Consumer<KeyAdvice> use) {
         super(8);
         this.background = background;
         this.interfaceThread = interfaceThread;
+        this.full = full;
         this.use = use;
         setId("advice");
         getStyleClass().add("card");
@@ -154,15 +163,14 @@ final class AdviceCard extends VBox {
             getChildren().setAll(Cards.heading("Where does it lie well?"), progress, stop);
             long began = System.nanoTime();
             List<Tuning> tried = chosenTunings(now);
+            Optional<Arrangement> shown = full.get();
             int all = tried.size() * KeyAdvisor.WAYS;
             background.execute(() -> {
                 try {
-                    List<KeyAdvice> found = new KeyAdvisor(now.instrument(), now.hand(), now.picking(), now.wishes())
-                            .advise(
-                                    now.song(),
-                                    tried,
-                                    done -> interfaceThread.execute(() -> tick(own, done, all)),
-                                    own::get);
+                    KeyAdvisor advisor = new KeyAdvisor(now.instrument(), now.hand(), now.picking(), now.wishes());
+                    shown.ifPresent(advisor::knowing);
+                    List<KeyAdvice> found = advisor.advise(
+                            now.song(), tried, done -> interfaceThread.execute(() -> tick(own, done, all)), own::get);
                     interfaceThread.execute(() -> found(own, found, (System.nanoTime() - began) / 1e9));
                 } catch (CancellationException e) {
                     // given up; the card is idle again

@@ -100,7 +100,13 @@ public final class SongStation extends HBox implements Viewed {
                 background,
                 interfaceThread,
                 new ExtrasCard.Actions(this::hear, this::putIn, this::licks, this::keepLick));
-        this.advice = new AdviceCard(background, interfaceThread, this::use);
+        this.advice = new AdviceCard(
+                background,
+                interfaceThread,
+                () -> workbench
+                        .arrangement()
+                        .filter(shown -> !workbench.busyProperty().get()),
+                this::use);
         setId("song-station");
         getStyleClass().add("station-content");
         setFocusTraversable(true);
