@@ -85,6 +85,12 @@ final class Shots {
                     shell.show(Station.PRACTICE);
                     shell.toggleHelp();
                 }),
+                new Picture("looks.png", () -> {
+                    shell.toggleHelp();
+                    shell.show(Station.GUITAR);
+                    shell.useView(shell.view().leftHanded(true));
+                    ((Button) scene.lookup("#looks-open")).fire();
+                }),
                 // last: it makes a version
                 new Picture("versions.png", this::showVersions, () -> ((Labeled) scene.lookup("#comparison"))
                         .getText()
@@ -107,7 +113,8 @@ final class Shots {
 
     @SuppressWarnings("unchecked")
     private void showVersions() {
-        shell.toggleHelp();
+        ((Button) scene.lookup("#looks-close")).fire();
+        shell.useView(shell.view().leftHanded(false));
         shell.show(Station.SCORE);
         ((Button) scene.lookup("#all-versions")).fire();
         shell.applyCss();
