@@ -31,6 +31,7 @@ import phalanx.desktop.help.HelpText;
 import phalanx.desktop.help.Tour;
 import phalanx.desktop.page.PagesView;
 import phalanx.desktop.picking.PickingStation;
+import phalanx.desktop.practice.PracticeKeys;
 import phalanx.desktop.practice.PracticeStation;
 import phalanx.desktop.practice.Takes;
 import phalanx.desktop.session.Journal;
@@ -61,6 +62,7 @@ public final class Shell extends Magnified {
     private final Journal journal;
     private final HelpPanel help = new HelpPanel();
     private final Finder finder = new Finder();
+    private final PracticeKeys practiceKeys = new PracticeKeys();
     private Runnable afterTour = () -> {};
     private final Tour tour = new Tour(() -> afterTour.run());
     private final ViewPanel looks = new ViewPanel(this::useView);
@@ -175,7 +177,8 @@ public final class Shell extends Magnified {
                         workbench,
                         playback,
                         journal,
-                        new Takes(dialogs::take, searches, Platform::runLater, workbench::say));
+                        new Takes(dialogs::take, searches, Platform::runLater, workbench::say),
+                        practiceKeys);
         };
     }
 
@@ -397,6 +400,10 @@ public final class Shell extends Magnified {
     /** Takes what lists the songs that were open lately. */
     void useRecent(Supplier<List<Path>> files) {
         top.useRecent(files);
+    }
+
+    PracticeKeys practiceKeys() {
+        return practiceKeys;
     }
 
     View view() {

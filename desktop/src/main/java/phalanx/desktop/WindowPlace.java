@@ -52,6 +52,7 @@ final class WindowPlace {
         }
         stage.setMaximized(settings.maximised());
         shell.useView(View.of(settings.looks()));
+        shell.practiceKeys().use(settings.practiceKeys());
         workbench.sourceProperty().addListener((property, before, now) -> {
             if (now != null && !forPictures) {
                 settings = settings.opened(now.file());
@@ -79,8 +80,9 @@ final class WindowPlace {
     /** Keeps all of it for the next start. */
     void keep() {
         if (!forPictures && stage.getWidth() > 0) {
-            View view = ((Shell) stage.getScene().getRoot()).view();
-            settings = settings.with(view.toKeep())
+            Shell shell = (Shell) stage.getScene().getRoot();
+            settings = settings.with(shell.view().toKeep())
+                    .withKeys(shell.practiceKeys().toKeep())
                     .at(stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized());
             file.write(settings);
         }

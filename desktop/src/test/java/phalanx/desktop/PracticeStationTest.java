@@ -6,6 +6,7 @@ import java.io.ByteArrayInputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -23,6 +24,7 @@ import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.practice.PracticeKeys;
 import phalanx.listening.SimulatedPlayer;
 import phalanx.listening.Take;
 import phalanx.practice.LogEntry;
@@ -224,5 +226,48 @@ class PracticeStationTest extends OpenWindow {
                 new AudioInputStream(new ByteArrayInputStream(bytes), format, take.samples().length),
                 AudioFileFormat.Type.WAVE,
                 file.toFile());
+    }
+
+    /** A pedal that sends Page Down leads on; a key that goes everywhere is refused; Esc takes it away. */
+    @Test
+    void aPedalDoesWhatThePlayerSays() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        type(KeyCode.PAGE_DOWN);
+        assertThat(text("#practice-place")).startsWith("Step 1 of");
+        type(KeyCode.K);
+        interact(() -> lookup("#key-next").queryButton().fire());
+        assertThat(lookup("#key-next").queryButton().getText()).isEqualTo("press it now");
+        type(KeyCode.PAGE_DOWN);
+        assertThat(lookup("#key-next").queryButton().getText()).isEqualTo(KeyCode.PAGE_DOWN.getName());
+        interact(() -> lookup("#key-faster").queryButton().fire());
+        type(KeyCode.F1);
+        waitForText("#message", "F1 does something everywhere");
+        assertThat(lookup("#key-faster").queryButton().getText()).isEqualTo("your own...");
+        interact(() -> lookup("#key-again").queryButton().fire());
+        type(KeyCode.C);
+        interact(() -> lookup("#practice-station").query().requestFocus());
+        type(KeyCode.K);
+        type(KeyCode.PAGE_DOWN);
+        assertThat(text("#practice-place")).startsWith("Step 2 of");
+        // a letter of the player's own comes before the usual one
+        type(KeyCode.C);
+        assertThat(text("#practice-start")).startsWith("Stop");
+        waitForText("#practice-record", "Not played yet");
+        type(KeyCode.SPACE);
+        Map<String, String> kept = shell.practiceKeys().toKeep();
+        assertThat(kept).containsOnly(Map.entry("NEXT", "PAGE_DOWN"), Map.entry("AGAIN", "C"));
+        PracticeKeys again = new PracticeKeys();
+        again.use(Map.of("NEXT", "PAGE_DOWN", "AGAIN", "C", "JUMP", "J", "FASTER", "NO_KEY", "SLOWER", "TAB"));
+        assertThat(again.toKeep()).isEqualTo(kept);
+
+        type(KeyCode.K);
+        interact(() -> lookup("#key-clean").queryButton().fire());
+        type(KeyCode.PAGE_DOWN);
+        assertThat(lookup("#key-next").queryButton().getText())
+                .as("one key does one thing")
+                .isEqualTo("your own...");
+        interact(() -> lookup("#key-clean").queryButton().fire());
+        type(KeyCode.ESCAPE);
+        assertThat(shell.practiceKeys().toKeep()).containsOnly(Map.entry("AGAIN", "C"));
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import phalanx.formats.library.Looks;
@@ -27,6 +28,7 @@ class SettingsFileTest {
                 .with(new Looks("Ebony", 150, true, true))
                 .at(10, 20, 1300, 900, false)
                 .opened(folder.resolve("a.abc"))
+                .withKeys(Map.of("NEXT", "PAGE_DOWN"))
                 .afterTour();
         SettingsFile file = new SettingsFile(folder.resolve("new/settings.json"));
         assertThat(file.read()).isEqualTo(Settings.FIRST);

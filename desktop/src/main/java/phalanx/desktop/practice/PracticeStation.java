@@ -1,8 +1,6 @@
 package phalanx.desktop.practice;
 
 import java.time.Clock;
-import java.time.Duration;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,7 +16,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
-import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
@@ -57,11 +54,6 @@ public final class PracticeStation extends StackPane implements Viewed {
     private static final String WHOLE = "the whole song";
     private static final String DRILLS = "drills for the whole song";
     private static final int TEMPO_STEP = 4;
-    /** Longer than this between two passes is a pause. An assumption of ours. */
-    private static final long LONGEST_PASS = 300;
-
-    private static final String STRAIN =
-            "Marked: it rests two days. Aching means stop for now; pain, numbness or tingling means stop and see a clinician.";
     private static final String BREAK =
             "Warm up first, rest after 25 minutes at most. Stop when it aches; pain, numbness or tingling are for a clinician.";
 
@@ -69,6 +61,9 @@ public final class PracticeStation extends StackPane implements Viewed {
     private final Playback playback;
     private final SoundKeys keys;
     private final Journal journal;
+    private final LastPass lastPass;
+    private final PracticeKeys ownKeys;
+    private final KeysPanel keysPanel;
     private final Clock clock;
     private final Label record = Cards.quiet("");
     private final ComboBox<String> passage = new ComboBox<>();
@@ -100,12 +95,6 @@ public final class PracticeStation extends StackPane implements Viewed {
     private final HBox content;
     private final VBox empty = new VBox(Cards.heading("Open a song to practise: Ctrl+O, or the demo in Score."));
     private List<Step> steps = List.of();
-    private final TextField note = new TextField();
-    /** The pass that was judged last, of which more can be said. */
-    private Optional<LogEntry> judged = Optional.empty();
-    /** When the pass began that will be judged next. */
-    private Instant since = Instant.EPOCH;
-
     private int cleanPasses;
     /** The tempo the player has chosen for the step, in quarter notes a minute. */
     private int chosenTempo;
@@ -116,11 +105,15 @@ public final class PracticeStation extends StackPane implements Viewed {
     /**
      * @param journal keeps what is practised
      * @param takes hears recordings
+     * @param ownKeys the player's own keys, which can be changed here
      */
-    public PracticeStation(Workbench workbench, Playback playback, Journal journal, Takes takes) {
+    public PracticeStation(Workbench workbench, Playback playback, Journal journal, Takes takes, PracticeKeys ownKeys) {
         this.takes = takes;
         this.journal = journal;
         this.clock = journal.clock();
+        this.lastPass = new LastPass(journal, words -> workbench.say(Message.plain(words)), this::requestFocus);
+        this.ownKeys = ownKeys;
+        this.keysPanel = new KeysPanel(ownKeys, words -> workbench.say(Message.error(words)));
         this.workbench = workbench;
         this.playback = playback;
         keys = new SoundKeys(playback, words -> workbench.say(Message.plain(words)));
@@ -175,7 +168,8 @@ public final class PracticeStation extends StackPane implements Viewed {
         VBox.setVgrow(view, Priority.ALWAYS);
         progress.setVisible(false);
         take.setVisible(false);
-        StackPane lower = new StackPane(view, progress, take);
+        keysPanel.setVisible(false);
+        StackPane lower = new StackPane(view, progress, take, keysPanel);
         lower.setMinHeight(0);
         VBox.setVgrow(lower, Priority.ALWAYS);
         HBox heading = new HBox(24, name, place);
@@ -187,7 +181,7 @@ public final class PracticeStation extends StackPane implements Viewed {
                 beat(),
                 buttons(),
                 new FlowPane(16, 4, clean, record),
-                note,
+                lastPass.note(),
                 why,
                 lower,
                 Cards.small(BREAK));
@@ -201,18 +195,6 @@ public final class PracticeStation extends StackPane implements Viewed {
         id(next, "practice-next-shape", "practice-line");
         plan.setId("practice-weeks");
         plan.setMinHeight(USE_PREF_SIZE);
-        note.setId("practice-note");
-        note.setPromptText("a word on the last pass; Enter keeps it, Esc leaves it");
-        note.setAccessibleText("A note on the last pass");
-        note.managedProperty().bind(note.visibleProperty());
-        note.setVisible(false);
-        note.setOnAction(event -> keepNote());
-        note.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
-            if (event.getCode() == KeyCode.ESCAPE) {
-                event.consume();
-                closeNote();
-            }
-        });
         tempo.setMinWidth(USE_PREF_SIZE);
         id(tempo, "practice-tempo", "practice-count");
         content = new HBox(GAP, left, right);
@@ -223,8 +205,9 @@ public final class PracticeStation extends StackPane implements Viewed {
         setId("practice-station");
         setFocusTraversable(true);
         setAccessibleText(
-                "Practice. Space starts and stops, C clean, X not clean, Enter or right the next step, left the one"
-                        + " before, up and down the tempo, F how it felt, N a note, P the progress, W a recording");
+                "Practice. Space starts and stops, A plays again, C clean, X not clean, Enter or right the next step, left the one"
+                        + " before, up and down the tempo, F how it felt, N a note, P the progress, W a recording, K keys of"
+                        + " your own for a pedal");
         // what is left is not heard on
         sceneProperty().addListener((property, before, now) -> {
             if (now == null) {
@@ -235,8 +218,10 @@ public final class PracticeStation extends StackPane implements Viewed {
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
         addEventHandler(KeyEvent.KEY_RELEASED, event -> {
             // when it is pressed its letter is still to come, and would fall into the field
-            if (event.getCode() == KeyCode.N && !event.isShortcutDown() && !note.isVisible()) {
-                openNote();
+            if (event.getCode() == KeyCode.N
+                    && !event.isShortcutDown()
+                    && !lastPass.note().isVisible()) {
+                lastPass.openNote();
             }
         });
         setOnMousePressed(event -> requestFocus());
@@ -280,8 +265,9 @@ public final class PracticeStation extends StackPane implements Viewed {
                         "practice-feel",
                         "Feel (F)",
                         "How the last pass felt: easy, fair, hard, strained",
-                        this::sayFeel),
-                Cards.button("practice-note-open", "Note (N)", "A word on the last pass", this::openNote));
+                        lastPass::sayFeel),
+                Cards.button("practice-note-open", "Note (N)", "A word on the last pass", lastPass::openNote),
+                Cards.button("practice-keys-open", "Keys (K)", "Keys of your own, for a pedal", this::toggleKeys));
         buttons.setAlignment(Pos.CENTER_LEFT);
         return buttons;
     }
@@ -368,8 +354,7 @@ public final class PracticeStation extends StackPane implements Viewed {
         }
         cleanPasses = 0;
         chosenTempo = step.tempo();
-        judged = Optional.empty();
-        since = clock.instant();
+        lastPass.forget();
         name.setText(step.name());
         adds.setText((isDrills() ? "Drill: " : "New: ") + step.adds());
         showCount(step);
@@ -510,7 +495,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             stop();
         } else if (!steps.isEmpty()) {
             Step step = steps.get(at());
-            since = clock.instant();
+            lastPass.begin();
             showBelow(view);
             playback.practise(part(step), step.bars(), chosenTempo);
             sounding = true;
@@ -559,8 +544,14 @@ public final class PracticeStation extends StackPane implements Viewed {
         requestFocus();
     }
 
+    /** The keys in place of the notes, or the notes again. */
+    private void toggleKeys() {
+        showBelow(keysPanel.isVisible() ? view : keysPanel);
+        requestFocus();
+    }
+
     private void showBelow(Node shown) {
-        for (Node node : List.of(view, progress, take)) {
+        for (Node node : List.of(view, progress, take, keysPanel)) {
             node.setVisible(node == shown);
         }
     }
@@ -629,13 +620,9 @@ public final class PracticeStation extends StackPane implements Viewed {
             return;
         }
         cleanPasses = good ? cleanPasses + 1 : 0;
-        Instant now = clock.instant();
-        // a clock that was set back tells nothing
-        long took =
-                Math.max(0, Math.min(LONGEST_PASS, Duration.between(since, now).toSeconds()));
-        LogEntry entry =
-                new LogEntry(now, title(), passage.getValue(), steps.get(at()).name(), chosenTempo, good, (int) took);
-        journal.add(entry);
+        String title = title();
+        String step = steps.get(at()).name();
+        LogEntry pass = lastPass.judge(title, passage.getValue(), step, chosenTempo, good);
         showRecord();
         showProgress();
         if (cleanPasses >= Today.CLEAN_ENOUGH && at() + 1 < steps.size()) {
@@ -648,49 +635,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             }
             tell();
         }
-        judged = Optional.of(entry);
-        since = now;
-    }
-
-    /** How the last pass felt: each time the next word. */
-    private void sayFeel() {
-        judged = judged.map(entry -> entry.feeling(entry.feel().next()));
-        judged.ifPresentOrElse(
-                entry -> {
-                    journal.sayOfLast(entry);
-                    workbench.say(Message.plain(
-                            entry.feel() == LogEntry.Feel.STRAINED
-                                    ? STRAIN
-                                    : "The last pass felt: " + entry.feel().label() + ". F again for the next word."));
-                },
-                this::sayJudgeFirst);
-        requestFocus();
-    }
-
-    private void sayJudgeFirst() {
-        workbench.say(Message.plain("Mark a pass first: C clean, X not clean."));
-    }
-
-    private void openNote() {
-        if (judged.isEmpty()) {
-            sayJudgeFirst();
-            requestFocus();
-        } else {
-            note.setText(judged.get().note());
-            note.setVisible(true);
-            note.requestFocus();
-        }
-    }
-
-    private void keepNote() {
-        judged = judged.map(entry -> entry.noted(note.getText().strip()));
-        judged.ifPresent(journal::sayOfLast);
-        closeNote();
-    }
-
-    private void closeNote() {
-        note.setVisible(false);
-        requestFocus();
+        lastPass.remember(pass);
     }
 
     private void faster(int by) {
@@ -713,13 +658,40 @@ public final class PracticeStation extends StackPane implements Viewed {
         requestFocus();
     }
 
+    /** The step from its count-in, whether it sounds or not. */
+    private void again() {
+        stop();
+        toggle();
+    }
+
+    private void act(PracticeKeys.Action action) {
+        switch (action) {
+            case START -> toggle();
+            case AGAIN -> again();
+            case CLEAN -> judge(true);
+            case NOT_CLEAN -> judge(false);
+            case NEXT -> go(1);
+            case BEFORE -> go(-1);
+            case FASTER -> faster(TEMPO_STEP);
+            case SLOWER -> faster(-TEMPO_STEP);
+        }
+    }
+
     private void onKey(KeyEvent event) {
         // what is typed into the note is none of this
-        if (event.isShortcutDown() || event.isAltDown() || note.isFocused()) {
+        if (event.isShortcutDown() || event.isAltDown() || lastPass.note().isFocused()) {
             return;
         }
         boolean handled = true;
+        Optional<PracticeKeys.Action> own = ownKeys.does(event.getCode());
+        if (own.isPresent()) {
+            act(own.get());
+            event.consume();
+            return;
+        }
         switch (event.getCode()) {
+            case A -> again();
+            case K -> toggleKeys();
             case C -> judge(true);
             case X -> judge(false);
             case ENTER, RIGHT -> go(1);
@@ -728,7 +700,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             case DOWN -> faster(-TEMPO_STEP);
             case P -> toggleProgress();
             case W -> hearTake();
-            case F -> sayFeel();
+            case F -> lastPass.sayFeel();
             case HOME -> list.getSelectionModel().select(0);
             default -> handled = keys.layers(event);
         }

@@ -3,6 +3,7 @@ package phalanx.formats.library;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /**
  * How the window looked last, and which songs were open.
@@ -14,6 +15,7 @@ import java.util.List;
  * @param height of the window
  * @param maximised whether it filled the screen
  * @param recent files of songs, the last one first
+ * @param practiceKeys the player's own keys in Practice, by the names of actions and keys
  * @param toured whether the tour of a first start was taken or left
  */
 public record Settings(
@@ -24,14 +26,16 @@ public record Settings(
         double height,
         boolean maximised,
         List<String> recent,
+        Map<String, String> practiceKeys,
         boolean toured) {
     /** What a first start has. */
-    public static final Settings FIRST = new Settings(Looks.FIRST, 0, 0, 0, 0, false, List.of(), false);
+    public static final Settings FIRST = new Settings(Looks.FIRST, 0, 0, 0, 0, false, List.of(), Map.of(), false);
 
     private static final int MOST_RECENT = 10;
 
     public Settings {
         looks = looks == null ? Looks.FIRST : looks;
+        practiceKeys = practiceKeys == null ? Map.of() : Map.copyOf(practiceKeys);
         recent = recent == null ? List.of() : List.copyOf(recent);
     }
 
@@ -41,23 +45,36 @@ public record Settings(
         files.remove(file.toAbsolutePath().toString());
         files.add(0, file.toAbsolutePath().toString());
         return new Settings(
-                looks, x, y, width, height, maximised, files.subList(0, Math.min(MOST_RECENT, files.size())), toured);
+                looks,
+                x,
+                y,
+                width,
+                height,
+                maximised,
+                files.subList(0, Math.min(MOST_RECENT, files.size())),
+                practiceKeys,
+                toured);
     }
 
     /** The same, looking otherwise. */
     public Settings with(Looks newLooks) {
-        return new Settings(newLooks, x, y, width, height, maximised, recent, toured);
+        return new Settings(newLooks, x, y, width, height, maximised, recent, practiceKeys, toured);
+    }
+
+    /** The same with other keys in Practice. */
+    public Settings withKeys(Map<String, String> newKeys) {
+        return new Settings(looks, x, y, width, height, maximised, recent, newKeys, toured);
     }
 
     /** The same after the tour. */
     public Settings afterTour() {
-        return new Settings(looks, x, y, width, height, maximised, recent, true);
+        return new Settings(looks, x, y, width, height, maximised, recent, practiceKeys, true);
     }
 
     /** The same with the window elsewhere; where it fills the screen its own place is kept. */
     public Settings at(double newX, double newY, double newWidth, double newHeight, boolean fills) {
         return fills
-                ? new Settings(looks, x, y, width, height, true, recent, toured)
-                : new Settings(looks, newX, newY, newWidth, newHeight, false, recent, toured);
+                ? new Settings(looks, x, y, width, height, true, recent, practiceKeys, toured)
+                : new Settings(looks, newX, newY, newWidth, newHeight, false, recent, practiceKeys, toured);
     }
 }
