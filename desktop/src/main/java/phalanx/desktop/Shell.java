@@ -178,7 +178,8 @@ public final class Shell extends Magnified {
                         playback,
                         journal,
                         new Takes(dialogs::take, searches, Platform::runLater, workbench::say),
-                        practiceKeys);
+                        practiceKeys,
+                        score::marked);
         };
     }
 

@@ -31,6 +31,7 @@ import phalanx.practice.LogEntry;
 import phalanx.practice.Step;
 import phalanx.practice.Today;
 import phalanx.song.Bar;
+import phalanx.song.Song;
 import phalanx.song.Ticks;
 
 /** A ladder climbed with keys alone, in the real window. */
@@ -226,6 +227,34 @@ class PracticeStationTest extends OpenWindow {
                 new AudioInputStream(new ByteArrayInputStream(bytes), format, take.samples().length),
                 AudioFileFormat.Type.WAVE,
                 file.toFile());
+    }
+
+    /** Bars marked in the score are a passage of their own, with a ladder and drills. */
+    @Test
+    void markedBarsArePractised() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        ComboBox<String> passage = lookup("#practice-passage").queryComboBox();
+        assertThat(passage.getItems()).startsWith("the whole song", "section A, from bar 1");
+        push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        Song song = workbench.arrangement().orElseThrow().song();
+        interact(() -> shell.score().select(song.bars().get(5).startTick()));
+        push(KeyCode.SHIFT, KeyCode.RIGHT);
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        assertThat(passage.getValue()).isEqualTo("the whole song");
+        assertThat(passage.getItems()).startsWith("the whole song", "bar 5", "section A, from bar 1");
+        interact(() -> passage.setValue("bar 5"));
+        ListView<Step> ladder = lookup("#ladder").queryListView();
+        assertThat(ladder.getItems()).isNotEmpty().allMatch(step -> step.bars()
+                .equals(song.bars().subList(5, 6)));
+        interact(() -> passage.setValue("drills for bar 5"));
+        assertThat(text("#practice-adds")).startsWith("Drill: ");
+        // no longer marked: it is no longer to be had, and the whole song comes back
+        push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        type(KeyCode.HOME);
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        assertThat(passage.getItems()).doesNotContain("bar 5", "drills for bar 5");
+        assertThat(passage.getValue()).isEqualTo("the whole song");
+        assertThat(text("#practice-place")).startsWith("Step 1 of");
     }
 
     /** A pedal that sends Page Down leads on; a key that goes everywhere is refused; Esc takes it away. */

@@ -170,6 +170,11 @@ public final class ScoreStation extends StackPane implements Viewed {
         strip.mark(score.visible());
     }
 
+    /** The bars that are marked, if any. */
+    public Optional<Moved.Stretch> marked() {
+        return score.marked();
+    }
+
     /** @param then told whenever the player chooses a moment */
     public void onPick(Runnable then) {
         picked = then;

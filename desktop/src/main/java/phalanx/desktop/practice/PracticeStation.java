@@ -2,11 +2,11 @@ package phalanx.desktop.practice;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
 import javafx.geometry.Insets;
@@ -35,14 +35,12 @@ import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.desktop.widget.WordsCell;
-import phalanx.practice.Drills;
-import phalanx.practice.Ladder;
 import phalanx.practice.LogEntry;
 import phalanx.practice.Progress;
 import phalanx.practice.Step;
 import phalanx.practice.Today;
 import phalanx.practice.Weeks;
-import phalanx.song.Section;
+import phalanx.song.Moved;
 import phalanx.song.Song;
 import phalanx.theory.ChordSymbol;
 
@@ -51,8 +49,6 @@ public final class PracticeStation extends StackPane implements Viewed {
     private static final double GAP = 12;
     private static final double LIST = 280;
     private static final double TODAY = 190;
-    private static final String WHOLE = "the whole song";
-    private static final String DRILLS = "drills for the whole song";
     private static final int TEMPO_STEP = 4;
     private static final String BREAK =
             "Warm up first, rest after 25 minutes at most. Stop when it aches; pain, numbness or tingling are for a clinician.";
@@ -94,6 +90,8 @@ public final class PracticeStation extends StackPane implements Viewed {
     };
     private final HBox content;
     private final VBox empty = new VBox(Cards.heading("Open a song to practise: Ctrl+O, or the demo in Score."));
+    private final Supplier<Optional<Moved.Stretch>> marked;
+    private List<Part> parts = List.of();
     private List<Step> steps = List.of();
     private int cleanPasses;
     /** The tempo the player has chosen for the step, in quarter notes a minute. */
@@ -106,13 +104,21 @@ public final class PracticeStation extends StackPane implements Viewed {
      * @param journal keeps what is practised
      * @param takes hears recordings
      * @param ownKeys the player's own keys, which can be changed here
+     * @param marked the bars that are marked in the score
      */
-    public PracticeStation(Workbench workbench, Playback playback, Journal journal, Takes takes, PracticeKeys ownKeys) {
+    public PracticeStation(
+            Workbench workbench,
+            Playback playback,
+            Journal journal,
+            Takes takes,
+            PracticeKeys ownKeys,
+            Supplier<Optional<Moved.Stretch>> marked) {
         this.takes = takes;
         this.journal = journal;
         this.clock = journal.clock();
         this.lastPass = new LastPass(journal, words -> workbench.say(Message.plain(words)), this::requestFocus);
         this.ownKeys = ownKeys;
+        this.marked = marked;
         this.keysPanel = new KeysPanel(ownKeys, words -> workbench.say(Message.error(words)));
         this.workbench = workbench;
         this.playback = playback;
@@ -212,6 +218,8 @@ public final class PracticeStation extends StackPane implements Viewed {
         sceneProperty().addListener((property, before, now) -> {
             if (now == null) {
                 stop();
+            } else {
+                offerAgain();
             }
         });
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
@@ -275,43 +283,41 @@ public final class PracticeStation extends StackPane implements Viewed {
     private void show(Arrangement arrangement) {
         empty.setVisible(false);
         content.setVisible(true);
-        filling = true;
-        String before = passage.getValue();
-        List<String> choices = new ArrayList<>(List.of(WHOLE));
-        Song song = arrangement.song();
-        for (Section section : song.sections()) {
-            choices.add(words(song, section));
-        }
-        choices.add(DRILLS);
-        passage.getItems().setAll(choices);
-        passage.setValue(choices.contains(before) ? before : WHOLE);
-        filling = false;
+        offer(arrangement.song());
         climb();
     }
 
-    private static String words(Song song, Section section) {
-        return "section " + section.name() + ", from bar "
-                + song.barAt(section.startTick()).number();
+    /** What can be chosen; what was chosen stays where it is still there. */
+    private void offer(Song song) {
+        filling = true;
+        String before = passage.getValue();
+        parts = Part.of(song, marked.get());
+        List<String> choices = parts.stream().map(Part::words).toList();
+        passage.getItems().setAll(choices);
+        passage.setValue(choices.contains(before) ? before : choices.get(0));
+        filling = false;
+    }
+
+    /** Bars may have been marked in the score meanwhile. */
+    private void offerAgain() {
+        workbench.arrangement().filter(shown -> !parts.isEmpty()).ifPresent(shown -> {
+            if (!parts.equals(Part.of(shown.song(), marked.get()))) {
+                String before = passage.getValue();
+                offer(shown.song());
+                if (!before.equals(passage.getValue())) {
+                    climb();
+                }
+            }
+        });
     }
 
     /** The ladder of what is chosen. */
     private void climb() {
         Arrangement arrangement = workbench.arrangement().orElseThrow();
-        Song song = arrangement.song();
-        int first = 0;
-        int last = song.bars().size() - 1;
-        for (int i = 0; i < song.sections().size(); i++) {
-            if (words(song, song.sections().get(i)).equals(passage.getValue())) {
-                first = song.barIndexAt(song.sections().get(i).startTick());
-                last = i + 1 < song.sections().size()
-                        ? song.barIndexAt(song.sections().get(i + 1).startTick()) - 1
-                        : last;
-            }
-        }
         String before = steps.isEmpty()
                 ? ""
                 : steps.get(Math.min(at(), steps.size() - 1)).name();
-        steps = isDrills() ? Drills.of(arrangement) : Ladder.of(arrangement, first, last);
+        steps = part().steps(arrangement);
         rungs.setText(isDrills() ? "Drills" : "The ladder");
         filling = true;
         list.getItems().setAll(steps);
@@ -336,9 +342,17 @@ public final class PracticeStation extends StackPane implements Viewed {
         }
     }
 
+    /** What is chosen. */
+    private Part part() {
+        return parts.stream()
+                .filter(part -> part.words().equals(passage.getValue()))
+                .findFirst()
+                .orElseThrow();
+    }
+
     /** Whether exercises apart are chosen, and no ladder. */
     private boolean isDrills() {
-        return DRILLS.equals(passage.getValue());
+        return part().drills();
     }
 
     private int at() {
