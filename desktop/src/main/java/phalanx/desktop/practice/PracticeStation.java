@@ -39,7 +39,6 @@ import phalanx.practice.LogEntry;
 import phalanx.practice.Progress;
 import phalanx.practice.Step;
 import phalanx.practice.Today;
-import phalanx.practice.Weeks;
 import phalanx.song.Moved;
 import phalanx.song.Song;
 import phalanx.theory.ChordSymbol;
@@ -48,7 +47,6 @@ import phalanx.theory.ChordSymbol;
 public final class PracticeStation extends StackPane implements Viewed {
     private static final double GAP = 12;
     private static final double LIST = 280;
-    private static final double TODAY = 190;
     private static final int TEMPO_STEP = 4;
     private static final String BREAK =
             "Warm up first, rest after 25 minutes at most. Stop when it aches; pain, numbness or tingling are for a clinician.";
@@ -64,10 +62,8 @@ public final class PracticeStation extends StackPane implements Viewed {
     private final Label record = Cards.quiet("");
     private final ComboBox<String> passage = new ComboBox<>();
     private final ListView<Step> list = new ListView<>();
-    private final ComboBox<Integer> minutes = new ComboBox<>();
-    private final ListView<Today.Block> today = new ListView<>();
+    private final TodayPanel today;
     private final Label rungs = Cards.heading("The ladder");
-    private final Label plan = Cards.small("");
     private final Label place = Cards.quiet("");
     private final Label name = new Label();
     private final Label adds = new Label();
@@ -118,6 +114,8 @@ public final class PracticeStation extends StackPane implements Viewed {
         this.clock = journal.clock();
         this.lastPass = new LastPass(journal, words -> workbench.say(Message.plain(words)), this::requestFocus);
         this.ownKeys = ownKeys;
+        this.today =
+                new TodayPanel(journal, LIST, step -> list.getSelectionModel().select(step), this::requestFocus);
         this.marked = marked;
         this.keysPanel = new KeysPanel(ownKeys, words -> workbench.say(Message.error(words)));
         this.workbench = workbench;
@@ -144,29 +142,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             }
         });
         VBox.setVgrow(list, Priority.ALWAYS);
-        minutes.setId("practice-minutes");
-        minutes.setAccessibleText("Minutes today");
-        minutes.getItems().setAll(10, 20, 30, 45, 60);
-        minutes.setValue(20);
-        minutes.setOnAction(event -> {
-            showToday();
-            requestFocus();
-        });
-        today.setId("today");
-        today.setAccessibleText("What to practise today");
-        today.getStyleClass().add("plain-list");
-        today.setCellFactory(view -> new WordsCell<>(LIST - 70, this::words));
-        today.setFocusTraversable(false);
-        today.setPrefHeight(TODAY);
-        today.setMinHeight(TODAY * 0.8);
-        today.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
-            if (!filling && now != null && now.step().isPresent()) {
-                list.getSelectionModel().select(now.step().getAsInt());
-            }
-        });
-        HBox time = new HBox(8, Cards.before("minutes today"), minutes);
-        time.setAlignment(Pos.CENTER_LEFT);
-        VBox left = Cards.card("Today", passage, time, today, plan, rungs, list);
+        VBox left = Cards.card("Today", passage, today, rungs, list);
         left.setPrefWidth(LIST);
         left.setMinWidth(LIST);
         view.zoom(false);
@@ -199,8 +175,6 @@ public final class PracticeStation extends StackPane implements Viewed {
         id(name, "practice-name", "practice-name");
         id(adds, "practice-adds", "practice-line");
         id(next, "practice-next-shape", "practice-line");
-        plan.setId("practice-weeks");
-        plan.setMinHeight(USE_PREF_SIZE);
         tempo.setMinWidth(USE_PREF_SIZE);
         id(tempo, "practice-tempo", "practice-count");
         content = new HBox(GAP, left, right);
@@ -324,8 +298,7 @@ public final class PracticeStation extends StackPane implements Viewed {
         filling = false;
         applyCss();
         list.refresh();
-        today.getItems().clear();
-        showToday();
+        today.show(title(), steps, part());
         if (steps.isEmpty()) {
             stop();
             name.setText("Nothing is played in these bars.");
@@ -412,65 +385,6 @@ public final class PracticeStation extends StackPane implements Viewed {
                                     + (best.isPresent() ? ", up to " + best.getAsInt() + " bpm" : ""))
                     + ". The song today: " + passes + (passes == 1 ? " pass." : " passes."));
         });
-    }
-
-    private String words(Today.Block block) {
-        String what = block.step().isPresent()
-                ? ": " + steps.get(block.step().getAsInt()).name()
-                : "";
-        return block.kind().label() + ", " + block.minutes() + " min" + what + "\n" + block.why();
-    }
-
-    /**
-     * What the log and the minutes make of the ladder.
-     *
-     * @param blocks of today
-     * @param weeks that the rest may take; none for drills, and where it is more than a year
-     */
-    private record Plan(List<Today.Block> blocks, Optional<Weeks> weeks) {}
-
-    private void showToday() {
-        List<Step> ladder = steps;
-        String chosen = passage.getValue();
-        boolean drills = isDrills();
-        int time = minutes.getValue();
-        LocalDate day = LocalDate.ofInstant(clock.instant(), clock.getZone());
-        journal.reckon(
-                title(),
-                entries -> {
-                    List<LogEntry> own = entries.stream()
-                            .filter(entry -> entry.passage().equals(chosen))
-                            .toList();
-                    return new Plan(
-                            Today.of(ladder, own, day, clock.getZone(), time),
-                            drills ? Optional.empty() : Weeks.of(ladder, own, day, clock.getZone(), time));
-                },
-                found -> {
-                    if (ladder == steps) {
-                        show(found, drills);
-                    }
-                });
-    }
-
-    private void show(Plan found, boolean drills) {
-        filling = true;
-        today.getItems().setAll(found.blocks());
-        filling = false;
-        today.refresh();
-        plan.setText(
-                drills
-                        ? "Drills have no end: some each day, what is hard here first."
-                        : found.weeks()
-                                .map(weeks -> weeks.most() == 0
-                                        ? "The ladder is climbed."
-                                        : "To the top: " + range(weeks) + " (" + Weeks.ASSUMPTION + ").")
-                                .orElse("More than a year at this pace: more minutes, or fewer bars."));
-    }
-
-    private static String range(Weeks weeks) {
-        return weeks.least() == weeks.most()
-                ? weeks.most() + (weeks.most() == 1 ? " week" : " weeks")
-                : weeks.least() + " to " + weeks.most() + " weeks";
     }
 
     private void tell() {
