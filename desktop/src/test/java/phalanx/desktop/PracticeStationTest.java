@@ -215,7 +215,7 @@ class PracticeStationTest extends OpenWindow {
         waitForText("#message", "none.wav: it is no WAV file. Nothing was kept.");
     }
 
-    private static void wav(Take take, Path file) throws Exception {
+    static void wav(Take take, Path file) throws Exception {
         byte[] bytes = new byte[2 * take.samples().length];
         for (int i = 0; i < take.samples().length; i++) {
             int value = Math.round(take.samples()[i] * Short.MAX_VALUE);
