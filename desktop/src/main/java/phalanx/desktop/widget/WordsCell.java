@@ -12,6 +12,7 @@ import javafx.scene.control.ListCell;
 public class WordsCell<T> extends ListCell<T> {
     private final Label label = new Label();
     private final Function<T, String> words;
+    private final double width;
 
     /**
      * @param width the lines may have
@@ -19,9 +20,18 @@ public class WordsCell<T> extends ListCell<T> {
      */
     public WordsCell(double width, Function<T, String> words) {
         this.words = words;
+        this.width = width;
         label.setWrapText(true);
         label.setPrefWidth(width);
         label.setMinHeight(USE_PREF_SIZE);
+    }
+
+    /** As many lines as there are at its width; by itself a cell is as high as if none were wrapped. */
+    @Override
+    protected double computePrefHeight(double any) {
+        return getGraphic() == null
+                ? super.computePrefHeight(any)
+                : snappedTopInset() + label.prefHeight(width) + snappedBottomInset();
     }
 
     @Override
