@@ -99,7 +99,10 @@ public enum Theme {
         Application.setUserAgentStylesheet(base);
         String over = ".tooltip, .context-menu, .combo-box-popup .list-cell { -fx-font-size: %dpx; }"
                 .formatted(PLAIN * percent / 100);
-        scene.getStylesheets().setAll(url(sheet), url("phalanx.css"), "data:text/css;charset=UTF-8," + encoded(over));
+        scene.getStylesheets().setAll(url(sheet), url("phalanx.css"));
+        if (percent != View.FIRST.percent()) {
+            scene.getStylesheets().add("data:text/css;charset=UTF-8," + encoded(over));
+        }
     }
 
     private static String encoded(String sheet) {

@@ -76,7 +76,9 @@ public final class KeyAdvisor {
 
     /**
      * Takes the full answer to the song as it is now, so that it is not looked for again; it is used where it answers to
-     * the same guitar, hand, picking and wishes, and nothing is decided in it.
+     * the same song, guitar, hand, picking and wishes, and nothing is decided in it.
+     *
+     * @param full as arranged, not as written notes are kept
      */
     public KeyAdvisor knowing(Arrangement full) {
         boolean same = full.request().instrument().equals(instrument)
@@ -107,6 +109,7 @@ public final class KeyAdvisor {
      */
     public List<KeyAdvice> advise(Song song, List<Tuning> tunings, IntConsumer done, BooleanSupplier cancelled) {
         AtomicInteger count = new AtomicInteger();
+        now = now.filter(one -> one.request().song().equals(song.transpose(one.movedBy())));
         int octave = octave(song, cancelled);
         // the same shapes serve many ways: those that differ by the capo alone
         List<KeyAdvice> rough = tunings.stream()

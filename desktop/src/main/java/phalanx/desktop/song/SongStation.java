@@ -105,7 +105,11 @@ public final class SongStation extends HBox implements Viewed {
                 interfaceThread,
                 () -> workbench
                         .arrangement()
-                        .filter(shown -> !workbench.busyProperty().get()),
+                        .filter(shown -> !workbench.busyProperty().get())
+                        .filter(shown -> workbench
+                                .project()
+                                .filter(now -> now.written().isEmpty())
+                                .isPresent()),
                 this::use);
         setId("song-station");
         getStyleClass().add("station-content");
