@@ -14,20 +14,30 @@ import phalanx.song.Song;
 
 /**
  * Full answers found before, so that a decision taken back, or a version gone back to, is not arranged a second time.
- * The last {@value #MOST} that were asked for are kept. It is safe for use by several threads at once.
+ * The last few that were asked for are kept. It is safe for use by several threads at once.
  */
 public final class Answers {
     /** Enough to walk back and forth among; a long song's answer takes about a megabyte. */
-    static final int MOST = 16;
+    private static final int MOST = 16;
 
+    private final int most;
     private final Map<Asked, Arrangement> known = new LinkedHashMap<>(MOST, 0.75f, true) {
         private static final long serialVersionUID = 1;
 
         @Override
         protected boolean removeEldestEntry(Map.Entry<Asked, Arrangement> eldest) {
-            return size() > MOST;
+            return size() > most;
         }
     };
+
+    /** For the last {@value #MOST}. */
+    public Answers() {
+        this(MOST);
+    }
+
+    Answers(int most) {
+        this.most = most;
+    }
 
     /** All that an answer follows from. */
     private record Asked(

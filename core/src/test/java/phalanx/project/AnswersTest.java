@@ -73,14 +73,15 @@ class AnswersTest {
 
     @Test
     void theOldestIsForgotten() {
+        Solve forgetful = new Solve(new Answers(2));
         Song song = Songs.of("C", Meter.COMMON, "C", "E4:4");
-        Project plain = PLAIN.withSong(song);
-        Arrangement first = inFull(plain);
-        for (int more = 1; more <= Answers.MOST; more++) {
-            inFull(PLAIN.withSong(song.withTempo(song.tempo() + more)));
+        for (int more = 0; more <= 2; more++) {
+            forgetful.quick(PLAIN.withSong(song.withTempo(song.tempo() + more)), () -> false);
+            assertThat(forgetful.full(() -> false)).isPresent();
         }
-        solve.quick(plain, () -> false);
-        assertThat(solve.isFinal()).isFalse();
-        assertThat(solve.full(() -> false).orElseThrow().cost()).isEqualTo(first.cost());
+        forgetful.quick(PLAIN.withSong(song.withTempo(song.tempo() + 1)), () -> false);
+        assertThat(forgetful.isFinal()).isTrue();
+        forgetful.quick(PLAIN.withSong(song), () -> false);
+        assertThat(forgetful.isFinal()).isFalse();
     }
 }

@@ -5,8 +5,8 @@ import atlantafx.base.theme.PrimerLight;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -101,12 +101,12 @@ public enum Theme {
                 .formatted(PLAIN * percent / 100);
         scene.getStylesheets().setAll(url(sheet), url("phalanx.css"));
         if (percent != View.FIRST.percent()) {
-            scene.getStylesheets().add("data:text/css;charset=UTF-8," + encoded(over));
+            scene.getStylesheets().add("data:text/css;base64," + encoded(over));
         }
     }
 
     private static String encoded(String sheet) {
-        return URLEncoder.encode(sheet, StandardCharsets.UTF_8).replace("+", "%20");
+        return Base64.getEncoder().encodeToString(sheet.getBytes(StandardCharsets.UTF_8));
     }
 
     private static void load(String font) {
