@@ -106,7 +106,10 @@ public final class PhalanxApp extends Application {
         opening.song().ifPresentOrElse(workbench::open, workbench::openDemo);
         if (opening.shots().isEmpty()) {
             shell.documents().offer(rescue.found());
-            place.tour(shell);
+            // it goes through the demo song
+            if (opening.song().isEmpty()) {
+                place.tour(shell);
+            }
         }
         opening.shots().ifPresent(folder -> new Shots(scene, workbench, shell).write(folder));
     }

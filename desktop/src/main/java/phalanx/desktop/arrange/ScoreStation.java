@@ -201,6 +201,7 @@ public final class ScoreStation extends StackPane implements Viewed {
                     score.marked().get(),
                     workbench.project().orElseThrow().version(),
                     times(shown).ceilings());
+            setAccessibleText(why.place() + ", marked");
             return;
         }
         // heard by who does not see the screen

@@ -64,8 +64,14 @@ public final class ScoreView extends Region {
         setOnScroll(event -> {
             if (event.isShortcutDown()) {
                 zoom(event.getDeltaY() > 0);
+                event.consume();
             } else {
-                scrollTo(scroll.getValue() - event.getDeltaY() / zoom);
+                double before = scroll.getValue();
+                scrollTo(before - event.getDeltaY() / zoom);
+                // at its end what it stands in may scroll
+                if (scroll.getValue() != before) {
+                    event.consume();
+                }
             }
         });
         setOnMousePressed(event -> {

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
+import phalanx.song.Bar;
 import phalanx.song.Song;
 import phalanx.technique.Attack;
 import phalanx.technique.Hit;
@@ -23,11 +24,7 @@ final class Spoken {
      */
     static String moment(Arrangement arrangement, int tick) {
         Song song = arrangement.song();
-        String place = String.format(
-                Locale.ROOT,
-                "Bar %d, beat %s",
-                song.barAt(tick).number(),
-                WhyDrawer.number(song.barAt(tick).beatOf(tick)));
+        String place = place(song.barAt(tick), tick);
         Stream<String> chord =
                 song.chordAt(tick).filter(now -> changes(song, tick)).map(now -> "chord " + now).stream();
         List<ArrangedNote> struck =
@@ -47,6 +44,15 @@ final class Spoken {
         return Stream.of(Stream.of(place), chord, notes, hits, findings)
                 .flatMap(words -> words)
                 .collect(Collectors.joining(". ", "", "."));
+    }
+
+    /** Where a moment is, such as bar 3, beat 2.5. */
+    static String place(Bar bar, int tick) {
+        return "Bar " + bar.number() + ", beat " + number(bar.beatOf(tick));
+    }
+
+    static String number(double value) {
+        return String.format(Locale.ROOT, "%.2f", value).replaceAll("0+$", "").replaceAll("\\.$", "");
     }
 
     private static boolean changes(Song song, int tick) {

@@ -146,7 +146,7 @@ final class WhyDrawer extends ScrollPane {
      */
     void show(Arrangement arrangement, int tick, boolean decided, Version version) {
         Bar bar = arrangement.song().barAt(tick);
-        place.setText("Bar " + bar.number() + ", beat " + number(bar.beatOf(tick)));
+        place.setText(Spoken.place(bar, tick));
         ArrangedSlot slot = arrangement.slotAt(tick);
         List<ArrangedNote> struck =
                 arrangement.notes().stream().filter(note -> note.tick() == tick).toList();
@@ -170,7 +170,7 @@ final class WhyDrawer extends ScrollPane {
      */
     void showChange(Arrangement arrangement, int tick, Change next) {
         Bar bar = arrangement.song().barAt(tick);
-        changeTitle.setText("Next, to bar " + bar.number() + ", beat " + number(bar.beatOf(tick)));
+        changeTitle.setText("Next, to bar " + bar.number() + ", beat " + Spoken.number(bar.beatOf(tick)));
         drawing.show(arrangement.request().instrument(), next);
         moves.getChildren().setAll(ChangeWords.lines(next));
         show(change, true);
@@ -179,6 +179,11 @@ final class WhyDrawer extends ScrollPane {
     /** From here on the hand stays. */
     void showNoChange() {
         show(change, false);
+    }
+
+    /** What it tells about. */
+    String place() {
+        return place.getText();
     }
 
     /** What sets the pace of a bar. */
@@ -223,10 +228,6 @@ final class WhyDrawer extends ScrollPane {
     private static void show(Node node, boolean shown) {
         node.setVisible(shown);
         node.setManaged(shown);
-    }
-
-    static String number(double value) {
-        return String.format(Locale.ROOT, "%.2f", value).replaceAll("0+$", "").replaceAll("\\.$", "");
     }
 
     /** What S, B and H do with a note, where they do something. */

@@ -17,7 +17,7 @@ public final class Tour extends HBox {
 
     /** What the player does. */
     public enum Step {
-        HEAR("This song is a demo, arranged for your hand. Press space to hear it, and again to stop."),
+        HEAR("This song is a demo, arranged for an average hand. Press space to hear it, and again to stop."),
         SELECT(
                 "Click a note, or go with the arrow keys. At the right stands who plays it, how hard it is, and what else"
                         + " could be done."),
@@ -71,8 +71,9 @@ public final class Tour extends HBox {
         at++;
         if (at == Step.values().length) {
             leave();
+        } else {
+            show();
         }
-        show();
     }
 
     private void leave() {

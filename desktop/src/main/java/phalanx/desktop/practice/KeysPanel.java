@@ -41,7 +41,8 @@ final class KeysPanel extends VBox {
     }
 
     private void onKey(KeyEvent event) {
-        if (waiting.isEmpty()) {
+        // the commands that go everywhere stay what they are
+        if (waiting.isEmpty() || event.isShortcutDown()) {
             return;
         }
         Action action = waiting.get();

@@ -87,7 +87,7 @@ public final class PracticeStation extends StackPane implements Viewed {
     private final HBox content;
     private final VBox empty = new VBox(Cards.heading("Open a song to practise: Ctrl+O, or the demo in Score."));
     private final Supplier<Optional<Moved.Stretch>> marked;
-    private List<Part> parts = List.of();
+    private List<PassageChoice> choices = List.of();
     private List<Step> steps = List.of();
     private int cleanPasses;
     /** The tempo the player has chosen for the step, in quarter notes a minute. */
@@ -265,17 +265,17 @@ public final class PracticeStation extends StackPane implements Viewed {
     private void offer(Song song) {
         filling = true;
         String before = passage.getValue();
-        parts = Part.of(song, marked.get());
-        List<String> choices = parts.stream().map(Part::words).toList();
-        passage.getItems().setAll(choices);
-        passage.setValue(choices.contains(before) ? before : choices.get(0));
+        choices = PassageChoice.of(song, marked.get());
+        List<String> words = choices.stream().map(PassageChoice::words).toList();
+        passage.getItems().setAll(words);
+        passage.setValue(words.contains(before) ? before : words.get(0));
         filling = false;
     }
 
     /** Bars may have been marked in the score meanwhile. */
     private void offerAgain() {
-        workbench.arrangement().filter(shown -> !parts.isEmpty()).ifPresent(shown -> {
-            if (!parts.equals(Part.of(shown.song(), marked.get()))) {
+        workbench.arrangement().filter(shown -> !choices.isEmpty()).ifPresent(shown -> {
+            if (!choices.equals(PassageChoice.of(shown.song(), marked.get()))) {
                 String before = passage.getValue();
                 offer(shown.song());
                 if (!before.equals(passage.getValue())) {
@@ -291,14 +291,14 @@ public final class PracticeStation extends StackPane implements Viewed {
         String before = steps.isEmpty()
                 ? ""
                 : steps.get(Math.min(at(), steps.size() - 1)).name();
-        steps = part().steps(arrangement);
+        steps = chosen().steps(arrangement);
         rungs.setText(isDrills() ? "Drills" : "The ladder");
         filling = true;
         list.getItems().setAll(steps);
         filling = false;
         applyCss();
         list.refresh();
-        today.show(title(), steps, part());
+        today.show(title(), steps, chosen());
         if (steps.isEmpty()) {
             stop();
             name.setText("Nothing is played in these bars.");
@@ -316,16 +316,16 @@ public final class PracticeStation extends StackPane implements Viewed {
     }
 
     /** What is chosen. */
-    private Part part() {
-        return parts.stream()
-                .filter(part -> part.words().equals(passage.getValue()))
+    private PassageChoice chosen() {
+        return choices.stream()
+                .filter(choice -> choice.words().equals(passage.getValue()))
                 .findFirst()
                 .orElseThrow();
     }
 
     /** Whether exercises apart are chosen, and no ladder. */
     private boolean isDrills() {
-        return part().drills();
+        return chosen().drills();
     }
 
     private int at() {

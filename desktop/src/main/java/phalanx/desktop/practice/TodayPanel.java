@@ -30,7 +30,7 @@ final class TodayPanel extends VBox {
     private final ListView<Today.Block> blocks = new ListView<>();
     private final Label plan = Cards.small("");
     private String title = "";
-    private Optional<Part> part = Optional.empty();
+    private Optional<PassageChoice> part = Optional.empty();
     private List<Step> steps = List.of();
     private boolean filling;
 
@@ -72,7 +72,7 @@ final class TodayPanel extends VBox {
     }
 
     /** Reckons what is to be done of a ladder or of drills; it is shown when it is found. */
-    void show(String song, List<Step> ladder, Part of) {
+    void show(String song, List<Step> ladder, PassageChoice of) {
         title = song;
         steps = ladder;
         part = Optional.of(of);

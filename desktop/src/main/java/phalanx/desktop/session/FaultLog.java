@@ -31,7 +31,7 @@ public final class FaultLog implements AutoCloseable {
         LOGGER.setUseParentHandlers(false);
         try {
             Files.createDirectories(folder);
-            file = new FileHandler(folder.resolve("faults-%g.log").toString(), MOST_BYTES, FILES, true);
+            file = new FileHandler(pattern(folder), MOST_BYTES, FILES, true);
             file.setFormatter(new SimpleFormatter());
             LOGGER.addHandler(file);
         } catch (IOException e) {
@@ -42,6 +42,11 @@ public final class FaultLog implements AutoCloseable {
             keep(fault);
             fault.printStackTrace();
         });
+    }
+
+    /** A per cent sign in the place of the folder is no pattern of the log's. */
+    private static String pattern(Path folder) {
+        return folder.toString().replace("%", "%%") + "/faults-%g.log";
     }
 
     /** Keeps a fault. Its message may name what is the player's, so it stays out. */

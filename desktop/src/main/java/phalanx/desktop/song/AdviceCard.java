@@ -26,6 +26,7 @@ import javafx.scene.layout.VBox;
 import phalanx.arrange.advice.KeyAdvice;
 import phalanx.arrange.advice.KeyAdvisor;
 import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.session.FaultLog;
 import phalanx.desktop.widget.Cards;
 import phalanx.guitar.NamedTuning;
 import phalanx.guitar.Tuning;
@@ -175,6 +176,7 @@ final class AdviceCard extends VBox {
                 } catch (CancellationException e) {
                     // given up; the card is idle again
                 } catch (RuntimeException e) {
+                    FaultLog.keep(e);
                     interfaceThread.execute(() -> failed(own, e));
                 }
             });

@@ -16,6 +16,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import phalanx.desktop.session.FaultLog;
 import phalanx.desktop.widget.Cards;
 import phalanx.project.Project;
 import phalanx.project.extra.Proposal;
@@ -145,6 +146,7 @@ final class ExtrasCard extends VBox {
                 } catch (CancellationException e) {
                     // given up, or the song has changed: the card is idle again
                 } catch (RuntimeException e) {
+                    FaultLog.keep(e);
                     interfaceThread.execute(() -> failed(own, e));
                 }
             });

@@ -177,6 +177,11 @@ final class TuneCard extends VBox {
 
     /** The neck up to fret 15, true to scale along; the chosen string stands out. */
     private final class Neck extends Drawing {
+        /** How far the nut is from its edge, and the last fret from its. */
+        private static final double NUT = 40;
+
+        private static final double END = 10;
+
         private Optional<Instrument> instrument = Optional.empty();
 
         Neck(BiConsumer<Integer, Integer> onPlace) {
@@ -204,12 +209,14 @@ final class TuneCard extends VBox {
                     shown.guitar().wireMm(shown.capo() + FRETS) - shown.guitar().wireMm(shown.capo());
             double mm =
                     shown.guitar().wireMm(shown.capo() + fret) - shown.guitar().wireMm(shown.capo());
-            return 40 + mm / whole * (getWidth() - 50);
+            double along = NUT + mm / whole * (getWidth() - NUT - END);
+            return view().leftHanded() ? getWidth() - along : along;
         }
 
         private int fretAt(Instrument shown, double x) {
             int fret = 0;
-            while (fret < FRETS && x > x(shown, fret)) {
+            int towardsBody = view().leftHanded() ? -1 : 1;
+            while (fret < FRETS && towardsBody * (x - x(shown, fret)) > 0) {
                 fret++;
             }
             return fret;
@@ -232,8 +239,9 @@ final class TuneCard extends VBox {
                     g.setStroke(view().colour(each == string ? "melody" : "ink"));
                     g.setLineWidth(each == string ? 2.6 : 1);
                     g.strokeLine(x(shown, 0), y, x(shown, FRETS), y);
-                    Pens.left(
-                            g, "" + each, 14, y + 4, Pens.mono(12), view().colour(each == string ? "melody" : "quiet"));
+                    double before = view().leftHanded() ? getWidth() - NUT / 2 : NUT / 2;
+                    Pens.centred(
+                            g, "" + each, before, y, Pens.mono(12), view().colour(each == string ? "melody" : "quiet"));
                 }
             });
         }

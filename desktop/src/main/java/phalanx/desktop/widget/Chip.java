@@ -5,11 +5,13 @@ import java.util.function.Supplier;
 import javafx.beans.property.StringProperty;
 import javafx.geometry.Bounds;
 import javafx.geometry.Pos;
+import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
+import javafx.scene.transform.Scale;
 import javafx.stage.Popup;
 
 /** A named value that opens its own small editor below itself. */
@@ -68,7 +70,10 @@ public final class Chip extends Button {
     private void show(Node content) {
         Popup opened = new Popup();
         opened.setAutoHide(true);
-        opened.getContent().add(content);
+        // it stands in a window of its own, and is to be as large as what it belongs to
+        double times = getLocalToSceneTransform().getMxx();
+        content.getTransforms().add(new Scale(times, times));
+        opened.getContent().add(new Group(content));
         opened.setOnHidden(event -> popup = Optional.empty());
         Bounds place = localToScreen(getBoundsInLocal());
         opened.getScene().getStylesheets().setAll(getScene().getStylesheets());

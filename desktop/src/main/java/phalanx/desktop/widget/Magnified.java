@@ -119,9 +119,11 @@ public class Magnified extends Region {
         }
     }
 
-    /** How far to go so that a stretch is in sight; nowhere where it fills the room. */
+    /** How far to go so that a stretch is in sight; of one longer than the room, some of it. */
     private static double missing(double from, double to, double room) {
-        boolean fills = from <= 0 && to >= room;
-        return fills ? 0 : from < 0 || to - from > room ? from : Math.max(0, to - room);
+        if (to - from > room) {
+            return from < room && to > 0 ? 0 : from;
+        }
+        return from < 0 ? from : Math.max(0, to - room);
     }
 }

@@ -33,6 +33,7 @@ class FaultLogTest {
 
     @Test
     void aFaultIsKeptWithoutWhatIsThePlayers() throws Exception {
+        folder = Files.createDirectory(folder.resolve("50%hers"));
         try (FaultLog log = new FaultLog(folder)) {
             FaultLog.keep(new IllegalStateException(
                     "the song My Secret Waltz", new NoSuchFileException("/home/somebody/waltz.abc")));

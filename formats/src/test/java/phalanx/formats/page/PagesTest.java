@@ -2,6 +2,7 @@ package phalanx.formats.page;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
@@ -11,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -41,6 +43,10 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.HeldShape;
+import phalanx.lefthand.shape.PricedShape;
+import phalanx.lefthand.shape.Shape;
 import phalanx.practice.Drills;
 import phalanx.practice.Ladder;
 import phalanx.project.Project;
@@ -107,7 +113,42 @@ class PagesTest {
         PageSetup setup = PageSetup.USUAL.on(PageSetup.Paper.values()[random.nextInt(PageSetup.Paper.values().length)]);
         return setup.withSpace(1.5 + random.nextInt(36) / 10.0)
                 .withMargin(5 + random.nextInt(setup.paper().strip() ? 11 : 30))
-                .withBars(random.nextInt(5));
+                .withBars(random.nextInt(5))
+                .forLeftHanded(random.nextBoolean());
+    }
+
+    /** For a left-handed player every line of a neck is the mirror image: the nut at the right. */
+    @Test
+    void aNeckIsTurnedForALeftHandedPlayer() {
+        PricedShape shape = FingeringFinder.forShapes(Instrument.STANDARD, Hand.AVERAGE)
+                .find(Shape.parse("x 3 2 0 1 0"))
+                .get(0);
+        HeldShape held = new HeldShape(shape.shape(), shape.fingering());
+        List<Mark.Line> right = lines(held, false);
+        List<Mark.Line> left = lines(held, true);
+        assertThat(right).isNotEmpty().hasSameSizeAs(left);
+        double both = 2 * 50 + 100;
+        for (int i = 0; i < right.size(); i++) {
+            assertThat(left.get(i).x1()).isCloseTo(both - right.get(i).x1(), within(1e-9));
+            assertThat(left.get(i).x2()).isCloseTo(both - right.get(i).x2(), within(1e-9));
+        }
+        // the nut is the thickest
+        assertThat(left.stream()
+                        .max(Comparator.comparingDouble(Mark.Line::width))
+                        .orElseThrow()
+                        .x1())
+                .isGreaterThan(100);
+    }
+
+    private static List<Mark.Line> lines(HeldShape held, boolean leftHanded) {
+        Pen pen = new Pen(PageSetup.USUAL);
+        new NeckDiagram(Instrument.STANDARD, held, 5, 100, leftHanded).draw(pen, 50, 50);
+        return pen.pages().get(0).marks().stream()
+                .filter(Mark.Line.class::isInstance)
+                .map(Mark.Line.class::cast)
+                // a cross is its own mirror image
+                .filter(line -> line.x1() == line.x2() || line.y1() == line.y2())
+                .toList();
     }
 
     /** No text lies over another, nothing outside the margins, and nothing of the song is left out. */

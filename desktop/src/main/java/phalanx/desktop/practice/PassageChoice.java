@@ -21,42 +21,42 @@ import phalanx.song.Song;
  * @param last place of its last bar
  * @param drills whether exercises apart are wanted and no ladder
  */
-record Part(String words, int first, int last, boolean drills) {
+record PassageChoice(String words, int first, int last, boolean drills) {
     /**
      * What can be chosen: the whole song, its sections, the marked bars; each as a ladder, then as drills.
      *
      * @param marked in the score, if any
      */
-    static List<Part> of(Song song, Optional<Moved.Stretch> marked) {
+    static List<PassageChoice> of(Song song, Optional<Moved.Stretch> marked) {
         List<Section> sections = song.sections();
-        List<Part> ladders = new ArrayList<>();
-        ladders.add(new Part("the whole song", 0, song.bars().size() - 1, false));
+        List<PassageChoice> ladders = new ArrayList<>();
+        ladders.add(new PassageChoice("the whole song", 0, song.bars().size() - 1, false));
         marked.filter(bars -> bars.to() <= song.endTick())
                 .map(bars -> marked(song, bars))
                 .ifPresent(ladders::add);
         for (int i = 0; i < sections.size(); i++) {
             Bar from = song.barAt(sections.get(i).startTick());
             int end = i + 1 < sections.size() ? sections.get(i + 1).startTick() : song.endTick();
-            ladders.add(new Part(
+            ladders.add(new PassageChoice(
                     "section " + sections.get(i).name() + ", from bar " + from.number(),
                     song.barIndexAt(from.startTick()),
                     song.barIndexAt(end - 1),
                     false));
         }
-        return Stream.concat(ladders.stream(), ladders.stream().map(Part::asDrills))
+        return Stream.concat(ladders.stream(), ladders.stream().map(PassageChoice::asDrills))
                 .toList();
     }
 
-    private static Part marked(Song song, Moved.Stretch bars) {
+    private static PassageChoice marked(Song song, Moved.Stretch bars) {
         int first = song.barIndexAt(bars.from());
         int last = song.barIndexAt(bars.to() - 1);
         int from = song.bars().get(first).number();
         int to = song.bars().get(last).number();
-        return new Part(first == last ? "bar " + from : "bars " + from + " to " + to, first, last, false);
+        return new PassageChoice(first == last ? "bar " + from : "bars " + from + " to " + to, first, last, false);
     }
 
-    private Part asDrills() {
-        return new Part("drills for " + words, first, last, true);
+    private PassageChoice asDrills() {
+        return new PassageChoice("drills for " + words, first, last, true);
     }
 
     /** The steps, in order. */
