@@ -164,6 +164,9 @@ class PhalanxAppTest {
                     .<Labeled>query()
                     .getText()
                     .startsWith("twin.phalanx.json is open in another window"));
+            assertThat(robot.lookup("#tour").query().isVisible())
+                    .as("the tour goes through the demo song")
+                    .isFalse();
         } finally {
             Files.delete(song);
         }

@@ -10,7 +10,9 @@ import javafx.geometry.Point2D;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Node;
 import javafx.scene.canvas.Canvas;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Region;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.score.ArrangedNote;
@@ -49,6 +51,13 @@ class ViewTest extends OpenWindow {
         Canvas canvas = (Canvas) score.getChildrenUnmodifiable().get(0);
         assertThat(canvas.getWidth()).isCloseTo(1.2 * score.getWidth(), within(1.0));
         assertThat(canvas.getBoundsInParent().getWidth()).isCloseTo(score.getWidth(), within(1.0));
+        // what opens in a window of its own, too
+        clickOn("#tempo");
+        Node editor = lookup(".editor").query();
+        double shown = WaitForAsyncUtils.waitForAsyncFx(
+                10_000, () -> editor.localToScene(editor.getLayoutBounds()).getWidth());
+        assertThat(shown).isCloseTo(1.2 * editor.getLayoutBounds().getWidth(), within(1.0));
+        type(KeyCode.ESCAPE);
         clickOn("#station-guitar");
         assertThat(shell.current()).isEqualTo(Station.GUITAR);
 
@@ -95,6 +104,25 @@ class ViewTest extends OpenWindow {
         assertThat(reach()).isNotEqualTo(before);
     }
 
+    /** On the neck on which a tune is put the open strings are at the right, fret 1 left of them. */
+    @Test
+    void aTuneIsPutOnATurnedNeck() {
+        interact(() -> shell.useView(View.FIRST.leftHanded(true)));
+        push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        ToggleButton shown = lookup("#neck-shown").query();
+        if (!shown.isSelected()) {
+            clickOn("#neck-shown");
+        }
+        type(KeyCode.F3);
+        Region neck = lookup("#tune-neck").query();
+        // string 1 is the uppermost
+        clickOn(WaitForAsyncUtils.waitForAsyncFx(10_000, () -> neck.localToScreen(neck.getWidth() - 10, 12)));
+        clickOn(WaitForAsyncUtils.waitForAsyncFx(10_000, () -> neck.localToScreen(neck.getWidth() - 60, 12)));
+        assertThat(project().song().melody().stream().limit(2).map(note -> note.pitch()
+                        .midi()))
+                .containsExactly(64, 65);
+    }
+
     private String reach() {
         return text("#measure");
     }
@@ -127,6 +155,8 @@ class ViewTest extends OpenWindow {
         type(KeyCode.RIGHT);
         assertThat(score.getAccessibleText())
                 .startsWith("Bar 1, beat 1. chord D. melody F#4, string 1 fret 2, finger ");
+        push(KeyCode.CONTROL, KeyCode.A);
+        assertThat(score.getAccessibleText()).isEqualTo("Bars 0 to 16, marked");
     }
 
     /** The same neck both ways: each fret is as far from the left edge as it was from the right one. */
