@@ -46,6 +46,9 @@ final class PageOptions {
     @Option(names = "--left-handed", description = "Draws necks with the nut at the right.")
     private boolean leftHanded;
 
+    @Option(names = "--staff", description = "Sets standard notation over the tablature of the score.")
+    private boolean staff;
+
     /** What is to be on the pages. */
     Sheet sheet(CommandSpec spec) {
         return Sheet.parse(sheet)
@@ -60,7 +63,7 @@ final class PageOptions {
     /** The lay-out for a file. */
     PageSetup setup(Path file, CommandSpec spec) {
         try {
-            PageSetup setup = PageSetup.USUAL.forLeftHanded(leftHanded);
+            PageSetup setup = PageSetup.USUAL.forLeftHanded(leftHanded).withStaff(staff);
             if (paper != null) {
                 setup = setup.on(paper(spec));
             } else if (PageFiles.isPicture(file)) {

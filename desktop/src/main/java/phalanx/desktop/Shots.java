@@ -13,6 +13,7 @@ import javafx.embed.swing.SwingFXUtils;
 import javafx.event.ActionEvent;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
@@ -20,6 +21,9 @@ import javafx.scene.control.TextField;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import phalanx.arrange.score.Arrangement;
+import phalanx.formats.page.Face;
+import phalanx.formats.page.Mark;
+import phalanx.formats.page.Page;
 import phalanx.righthand.PatternLibrary;
 
 /** Writes a picture of every main view, then closes the window. */
@@ -78,9 +82,8 @@ final class Shots {
                     shell.applyCss();
                     ((ListView<?>) scene.lookup("#ladder")).getSelectionModel().select(6);
                 }),
-                new Picture("pages.png", shell::showPages, () -> !((ListView<?>) scene.lookup("#pages"))
-                        .getItems()
-                        .isEmpty()),
+                new Picture("pages.png", this::showPages, () -> ((ListView<?>) scene.lookup("#pages"))
+                        .getItems().stream().anyMatch(page -> page instanceof Page laid && hasStaff(laid))),
                 new Picture("help.png", () -> {
                     shell.show(Station.PRACTICE);
                     shell.toggleHelp();
@@ -127,6 +130,16 @@ final class Shots {
         shell.applyCss();
         ((TextField) scene.lookup("#chain-field")).setText("D A/C# Bm7 x02220 G x5777x");
         ((TextField) scene.lookup("#chain-field")).fireEvent(new ActionEvent());
+    }
+
+    private void showPages() {
+        shell.showPages();
+        shell.applyCss();
+        ((CheckBox) scene.lookup("#page-staff")).fire();
+    }
+
+    private static boolean hasStaff(Page page) {
+        return page.marks().stream().anyMatch(mark -> mark instanceof Mark.Text text && text.face() == Face.MUSIC);
     }
 
     private void showAdvice() {

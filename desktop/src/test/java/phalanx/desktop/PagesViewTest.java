@@ -17,6 +17,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
+import phalanx.formats.page.Face;
+import phalanx.formats.page.Mark;
 import phalanx.formats.page.Page;
 import phalanx.formats.page.PageSetup;
 import phalanx.formats.page.Sheet;
@@ -36,6 +38,13 @@ class PagesViewTest extends OpenWindow {
         BufferedImage drawn = WaitForAsyncUtils.waitForAsyncFx(
                 10_000, () -> SwingFXUtils.fromFXImage(canvas.snapshot(null, null), null));
         assertThat(ink(drawn)).isBetween(0.01, 0.3);
+
+        int plain = pages.getItems().get(0).marks().size();
+        clickOn("#page-staff");
+        waitFor(() -> pages.getItems().get(0).marks().stream()
+                .anyMatch(mark -> mark instanceof Mark.Text text && text.face() == Face.MUSIC));
+        clickOn("#page-staff");
+        waitFor(() -> pages.getItems().get(0).marks().size() == plain);
 
         TextField space = lookup("#page-space").queryAs(TextField.class);
         interact(() -> {

@@ -3,6 +3,7 @@ package phalanx.desktop.arrange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import phalanx.formats.page.Staff;
 import phalanx.song.Bar;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
@@ -24,6 +25,9 @@ final class ScoreLayout {
     static final double HEADING = 44;
     /** What a sung tune takes above the lanes. */
     static final double SUNG = 24;
+
+    /** Between two lines of the staff. */
+    static final double STAFF_SPACE = 7;
 
     static final double LANE_PAD = 14;
     static final double LANE_GAP = 8;
@@ -77,8 +81,10 @@ final class ScoreLayout {
      * @param notation that stands on a staff above the lanes, if it is shown
      */
     ScoreLayout(Song song, int strings, int digits, boolean sung, Optional<Staff> notation, double width) {
-        this.staff = notation.map(Staff::height).orElse(0.0);
-        this.left = LEFT + notation.map(Staff::before).orElse(0.0);
+        this.staff = notation.map(Staff::height).orElse(0.0) * STAFF_SPACE;
+        this.left = LEFT
+                + notation.map(shown -> (shown.before() + Staff.METER) * STAFF_SPACE)
+                        .orElse(0.0);
         this.heading = sung ? HEADING + SUNG : HEADING;
         this.words =
                 !sung && song.melody().stream().anyMatch(note -> note.syllable().isPresent()) ? WORDS : 0;

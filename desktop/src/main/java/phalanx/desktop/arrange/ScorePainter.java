@@ -17,6 +17,7 @@ import phalanx.arrange.score.ArrangedSlot;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.View;
 import phalanx.desktop.widget.Pens;
+import phalanx.formats.page.Staff;
 import phalanx.lefthand.shape.Shape;
 import phalanx.righthand.Counting;
 import phalanx.righthand.Digit;
@@ -49,15 +50,14 @@ final class ScorePainter {
     private final View view;
     private final Map<ArrangedNote, ArrangedNote> slurred;
     private final NeckLanePainter neck;
-    private final Optional<StaffPainter> staff;
+    private final Optional<Staff> staff;
 
     /**
      * @param decided by the player: what a file or the chart decides has no pins
      * @param notation on a staff above, if it is shown
      */
     ScorePainter(Arrangement arrangement, List<Lock> decided, Optional<Staff> notation, ScoreLayout layout, View view) {
-        this.staff = notation.map(
-                shown -> new StaffPainter(shown, layout, arrangement.song().bars(), view));
+        this.staff = notation;
         this.decided = decided;
         this.arrangement = arrangement;
         this.layout = layout;
@@ -70,7 +70,7 @@ final class ScorePainter {
     void paint(GraphicsContext g, ScoreLayout.Line line) {
         paintLanes(g, line);
         neck.paint(g, line);
-        staff.ifPresent(own -> own.paint(g, line, arrangement.song().barIndexAt(line.startTick())));
+        staff.ifPresent(shown -> new StaffInk(g, view).paint(shown, layout, line, arrangement.song()));
         paintHeadings(g, line);
         if (arrangement.request().tune() == TuneUse.SUNG) {
             paintSung(g, line);

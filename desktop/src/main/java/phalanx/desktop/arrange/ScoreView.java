@@ -17,6 +17,7 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.View;
 import phalanx.desktop.widget.Crisp;
+import phalanx.formats.page.Staff;
 import phalanx.song.Moved;
 import phalanx.song.Song;
 

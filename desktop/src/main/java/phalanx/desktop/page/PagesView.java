@@ -9,6 +9,7 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Group;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -48,6 +49,7 @@ public final class PagesView extends StackPane implements Viewed {
     private final ComboBox<Integer> bars = new ComboBox<>();
     private final NumberField margin;
     private final NumberField space;
+    private final CheckBox staff = new CheckBox("Notation over the tablature");
     private final Label holds = Cards.small("");
     private final Label count = Cards.quiet("");
     private final ListView<Page> pages = new ListView<>();
@@ -99,6 +101,8 @@ public final class PagesView extends StackPane implements Viewed {
         sheet.setOnAction(event -> layOut());
         paper.setOnAction(event -> take(() -> setup.on(paper.getValue())));
         bars.setOnAction(event -> take(() -> setup.withBars(bars.getValue())));
+        staff.setId("page-staff");
+        staff.setOnAction(event -> take(() -> setup.withStaff(staff.isSelected())));
         Button write = Cards.button(
                 "page-save",
                 "Save as PDF, SVG or PNG",
@@ -116,6 +120,7 @@ public final class PagesView extends StackPane implements Viewed {
                 space,
                 Cards.quiet("Bars a line"),
                 bars,
+                staff,
                 write,
                 Cards.button("page-back", "Back (Esc)", "Go back to where you were", back),
                 count);
@@ -194,11 +199,13 @@ public final class PagesView extends StackPane implements Viewed {
         bars.setValue(setup.barsPerLine());
         margin.show(setup.marginMm());
         space.show(setup.spaceMm());
+        staff.setSelected(setup.staff());
         filling = false;
     }
 
     private void layOut() {
         holds.setText(sheet.getValue().words());
+        staff.setDisable(sheet.getValue() != Sheet.SCORE);
         if (workbench.arrangement().isEmpty()) {
             return;
         }

@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.notation.StaffNotation;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.righthand.Counting;
@@ -27,6 +28,10 @@ final class BarColumns {
     private static final double EIGHTH = 840;
     private static final double AFTER_EIGHTH = 2.3;
     private static final double TIGHTEST = 1.45;
+    /** A sign before a head of the staff, a head beside another, a dot: in spaces of the staff. */
+    private static final double HEAD_SIGN = 1.25;
+
+    private static final double HEAD_DOT = 0.95;
 
     /** A text in one of the rows over or under the strings. */
     record Word(int tick, String text, boolean struck) {}
@@ -34,6 +39,7 @@ final class BarColumns {
     private final Arrangement arrangement;
     private final Bar bar;
     private final boolean meter;
+    private final List<StaffNotation.Voice> staff;
     private final List<ArrangedNote> notes;
     private final List<Word> chords = new ArrayList<>();
     private final List<Word> fingers = new ArrayList<>();
@@ -49,9 +55,13 @@ final class BarColumns {
     /** What a column needs to its left and right in one row. */
     private record Need(int tick, double left, double right) {}
 
-    /** @param meter whether it is written in the bar */
-    BarColumns(Arrangement arrangement, Bar bar, boolean meter) {
+    /**
+     * @param meter whether it is written in the bar
+     * @param staff the voices on a staff above, none where there is no staff
+     */
+    BarColumns(Arrangement arrangement, Bar bar, boolean meter, List<StaffNotation.Voice> staff) {
         this.arrangement = arrangement;
+        this.staff = List.copyOf(staff);
         this.bar = bar;
         this.meter = meter;
         this.notes = arrangement.notes().stream()
@@ -123,6 +133,7 @@ final class BarColumns {
         rows.add(centred(hits, Face.MONO_BOLD, Sizes.DIGIT));
         rows.add(centred(counts, Face.MONO, Sizes.COUNT));
         rows.add(begun(words, Face.SANS, Sizes.WORDS));
+        rows.add(heads());
         List<Need> named = begun(chords, Face.BOLD, Sizes.CHORD);
         rows.add(named);
         TreeSet<Integer> ticks = new TreeSet<>();
@@ -173,6 +184,25 @@ final class BarColumns {
     /** More than the least for a longer time, less than in proportion. */
     private static double room(int ticks) {
         return Math.max(0, AFTER_EIGHTH * Math.sqrt(ticks / EIGHTH) - TIGHTEST);
+    }
+
+    /** What the staff needs at each moment: all its voices together, signs before heads and heads beside each other. */
+    private List<Need> heads() {
+        Map<Integer, Double> left = new TreeMap<>();
+        Map<Integer, Double> right = new TreeMap<>();
+        Signs signs = new Signs(staff);
+        for (StaffNotation.Voice voice : staff) {
+            for (StaffNotation.Struck struck : voice.struck()) {
+                int tick = struck.value().onset();
+                double half = Glyph.BLACK.width() / 2;
+                left.merge(tick, half + HEAD_SIGN * signs.columnsBefore(struck), Math::max);
+                double beside = right.containsKey(tick) ? StaffPainter.ASIDE : 0;
+                right.merge(tick, half + beside + struck.value().value().dots() * HEAD_DOT, Math::max);
+            }
+        }
+        return left.keySet().stream()
+                .map(tick -> new Need(tick, Sizes.STAFF * left.get(tick), Sizes.STAFF * right.get(tick)))
+                .toList();
     }
 
     private static List<Need> centred(List<Word> words, Face face, double size) {

@@ -42,17 +42,20 @@ public enum Face {
         this.file = file;
     }
 
-    /** A part of a text that is set in one face. */
-    public record Run(String text, Face face, double size) {
+    /**
+     * A part of a text that is set in one face.
+     *
+     * @param size of the type, in points
+     * @param rise by how much it is set higher, in points
+     */
+    public record Run(String text, Face face, double size, double rise) {
         public double width() {
             return text.codePoints().mapToDouble(face::advance).sum() * size;
         }
 
         /** Its outline, on the base line from zero. */
         public Shape outline() {
-            // signs of music lie about the line that they stand on; beside letters they are raised to the middle of
-            // these
-            return glyphs().getOutline(0, face == MUSIC ? (float) (-RAISED * size) : 0);
+            return glyphs().getOutline(0, (float) -rise);
         }
 
         private GlyphVector glyphs() {
@@ -140,7 +143,10 @@ public enum Face {
     }
 
     private Run run(String text, Face of, double size) {
-        return new Run(text, of, of == MUSIC && this != MUSIC ? SIGN * size : size);
+        // signs of music lie about the line that they stand on; beside letters they are raised to the middle of these
+        return of == MUSIC && this != MUSIC
+                ? new Run(text, of, SIGN * size, RAISED * SIGN * size)
+                : new Run(text, of, size, 0);
     }
 
     /** Letters of a text that cannot be set. */

@@ -3,6 +3,8 @@ package phalanx.formats.page;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -27,6 +29,7 @@ final class LinePainter {
     private static final double ROW = 1.35;
     private static final double WORDS_ROW = 1.6;
     private static final double AFTER = 1.5;
+    private static final double AFTER_STAFF = 0.6;
     private static final double FILLED_BAR = 0.12;
     private static final double END_BAR = 0.35;
 
@@ -36,20 +39,35 @@ final class LinePainter {
     private final ScoreLine line;
     private final double s;
     private final boolean named;
+    private final int first;
+    private final Optional<Staff> staff;
+    private final StaffPainter.Room room;
     private final boolean sections;
     private final boolean hits;
     private final boolean words;
     private Pen pen;
     private double top;
 
-    /** @param named whether the rows are called by their names, as in the first line of a page */
-    LinePainter(Arrangement arrangement, Map<ArrangedNote, ArrangedNote> slurred, ScoreLine line, boolean named) {
+    /**
+     * @param notation of the whole song, where a staff stands over the strings
+     * @param named whether the rows are called by their names, as in the first line of a page
+     */
+    LinePainter(
+            Arrangement arrangement,
+            Map<ArrangedNote, ArrangedNote> slurred,
+            ScoreLine line,
+            Optional<Staff> notation,
+            boolean named) {
         this.arrangement = arrangement;
         this.instrument = arrangement.request().instrument();
         this.slurred = slurred;
         this.line = line;
         this.s = line.space();
         this.named = named;
+        this.first = arrangement.song().barIndexAt(line.startTick());
+        this.staff = notation.map(all -> all.part(first, first + line.bars().size()));
+        this.room = staff.map(shown -> StaffPainter.room(shown, bars(), new Ruler(), Sizes.STAFF * s))
+                .orElse(new StaffPainter.Room(0, 0));
         this.sections = begun(arrangement, line).findAny().isPresent();
         this.hits = line.bars().stream().anyMatch(bar -> !bar.hits().isEmpty());
         this.words = line.bars().stream().anyMatch(bar -> !bar.words().isEmpty());
@@ -61,7 +79,11 @@ final class LinePainter {
     }
 
     private double staffTop() {
-        return top + ((sections ? SECTION_ROW : 0) + CHORD_ROW + FINGER_ROW + OVER) * s;
+        return top + ((sections ? SECTION_ROW : 0) + CHORD_ROW + staffRow() + FINGER_ROW + OVER) * s;
+    }
+
+    private double staffRow() {
+        return staff.isEmpty() ? 0 : (room.above() + room.below()) / s + AFTER_STAFF;
     }
 
     private double stringY(int string) {
@@ -76,6 +98,7 @@ final class LinePainter {
         int rows = 2 + (hits ? 1 : 0);
         return ((sections ? SECTION_ROW : 0)
                         + CHORD_ROW
+                        + staffRow()
                         + FINGER_ROW
                         + OVER
                         + instrument.strings()
@@ -91,7 +114,8 @@ final class LinePainter {
         pen = on;
         top = y;
         paintHeadings();
-        paintStaff();
+        staff.ifPresent(this::paintNotation);
+        paintStrings();
         List<ArrangedNote> sounding = arrangement.notes().stream()
                 .filter(note -> note.endTick() > line.startTick() && note.tick() < line.endTick())
                 .toList();
@@ -115,7 +139,7 @@ final class LinePainter {
     private void paintHeadings() {
         begun(arrangement, line).forEach(section -> {
             double size = 1.1 * s;
-            double x = section.startTick() == line.startTick() ? line.left() : line.x(section.startTick()) - s;
+            double x = section.startTick() == line.startTick() ? line.begin() : line.x(section.startTick()) - s;
             // to the next section of the line, or to its end
             double end = begun(arrangement, line)
                     .filter(next -> next.startTick() > section.startTick())
@@ -144,19 +168,64 @@ final class LinePainter {
         return line.x(word.tick()) - Sizes.TILE / 2 * s;
     }
 
-    private void paintStaff() {
+    private void paintNotation(Staff shown) {
+        double lowest = top + ((sections ? SECTION_ROW : 0) + CHORD_ROW) * s + room.above();
+        StaffPainter.marks(shown, bars(), 0, new Ruler(), Sizes.STAFF * s, lowest)
+                .forEach(pen::add);
+        // staff and strings are one line of music
+        pen.line(line.begin(), lowest, line.begin(), stringY(1), FILLED_BAR * s, Shade.INK);
+    }
+
+    private List<Bar> bars() {
+        return line.bars().stream().map(BarColumns::bar).toList();
+    }
+
+    /** The staff stands over the columns of the tablature. */
+    private final class Ruler implements StaffPainter.Ruler {
+        @Override
+        public double begin() {
+            return line.begin();
+        }
+
+        @Override
+        public double barX(Bar bar) {
+            return line.barX(line.columns(bar));
+        }
+
+        @Override
+        public double barEnd(Bar bar) {
+            return line.barEnd(bar);
+        }
+
+        @Override
+        public double x(int tick) {
+            return line.x(tick);
+        }
+
+        @Override
+        public OptionalDouble meter(Bar bar) {
+            BarColumns columns = line.columns(bar);
+            return columns.hasMeter() ? OptionalDouble.of(meterX(columns)) : OptionalDouble.empty();
+        }
+    }
+
+    private double meterX(BarColumns bar) {
+        return line.barX(bar) + (0.45 + Sizes.METER / 2) * s;
+    }
+
+    private void paintStrings() {
         double end = line.endX();
         for (int string = 1; string <= instrument.strings(); string++) {
             double y = stringY(string);
-            pen.line(line.left(), y, end, y, 0.07 * s, Shade.RULE);
+            pen.line(line.begin(), y, end, y, 0.07 * s, Shade.RULE);
             String name = Type.pretty(Pitch.of(instrument.tuning().midi(string), Key.C_MAJOR)
                     .note()
                     .toString());
-            double x = line.left() - 0.5 * s - Face.MONO.width(name, 0.9 * s);
+            double x = line.begin() - 0.5 * s - Face.MONO.width(name, 0.9 * s);
             pen.left(name, x, y + 0.3 * s, Face.MONO, 0.9 * s, Shade.QUIET);
         }
         for (BarColumns bar : line.bars()) {
-            barLine(line.barX(bar), FILLED_BAR);
+            barLine(bar == line.bars().get(0) ? line.begin() : line.barX(bar), FILLED_BAR);
             if (bar.hasMeter()) {
                 paintMeter(bar);
             }
@@ -175,7 +244,7 @@ final class LinePainter {
 
     private void paintMeter(BarColumns bar) {
         Bar of = bar.bar();
-        double x = line.barX(bar) + (0.45 + Sizes.METER / 2) * s;
+        double x = meterX(bar);
         double middle = (stringY(1) + stringY(instrument.strings())) / 2;
         double size = Math.min(2.2, (instrument.strings() - 1) * 0.44) * s;
         pen.centred(String.valueOf(of.meter().beats()), x, middle - 0.42 * size, Face.BOLD, size, Shade.INK);
@@ -217,7 +286,7 @@ final class LinePainter {
 
     private void nameRow(String name, double y) {
         double size = Sizes.LABEL * s;
-        pen.right(name, line.left() - 0.3 * s, y + Type.CAPITAL * size / 2, Face.SANS, size, Shade.QUIET);
+        pen.right(name, line.begin() - 0.3 * s, y + Type.CAPITAL * size / 2, Face.SANS, size, Shade.QUIET);
     }
 
     private void paintTrail(ArrangedNote note) {

@@ -60,11 +60,11 @@ public sealed interface Mark {
         }
     }
 
-    /** A bow over two places at one height. */
+    /** A bow over two places at one height; with a height below zero it hangs under them. */
     record Arc(double x1, double x2, double y, double height, double width, Shade shade) implements Mark {
         @Override
         public Rectangle2D box() {
-            return frame(x1, y - height, x2 - x1, height, width / 2);
+            return frame(x1, y - Math.max(0, height), x2 - x1, Math.abs(height), width / 2);
         }
     }
 

@@ -11,8 +11,10 @@ import java.util.Objects;
  *     {@value #LARGEST}
  * @param barsPerLine at most so many bars a line, to {@value #MOST_BARS}; 0 for as many as go well
  * @param leftHanded whether necks have the nut at the right
+ * @param staff whether standard notation stands over the tablature
  */
-public record PageSetup(Paper paper, double marginMm, double spaceMm, int barsPerLine, boolean leftHanded) {
+public record PageSetup(
+        Paper paper, double marginMm, double spaceMm, int barsPerLine, boolean leftHanded, boolean staff) {
     public static final double LEAST_MARGIN = 5;
     public static final double MOST_MARGIN = 40;
     public static final double SMALLEST = 1.5;
@@ -20,7 +22,7 @@ public record PageSetup(Paper paper, double marginMm, double spaceMm, int barsPe
     public static final int MOST_BARS = 12;
     private static final double NARROWEST = 60;
     /** On a sheet of A4. */
-    public static final PageSetup USUAL = new PageSetup(Paper.A4, 18, 2.6, 0, false);
+    public static final PageSetup USUAL = new PageSetup(Paper.A4, 18, 2.6, 0, false, false);
 
     static final double POINTS_PER_MM = 72 / 25.4;
 
@@ -79,23 +81,28 @@ public record PageSetup(Paper paper, double marginMm, double spaceMm, int barsPe
 
     /** On other paper; a phone has narrow margins. */
     public PageSetup on(Paper other) {
-        return new PageSetup(other, other == Paper.PHONE ? LEAST_MARGIN : marginMm, spaceMm, barsPerLine, leftHanded);
+        return new PageSetup(
+                other, other == Paper.PHONE ? LEAST_MARGIN : marginMm, spaceMm, barsPerLine, leftHanded, staff);
     }
 
     public PageSetup withMargin(double mm) {
-        return new PageSetup(paper, mm, spaceMm, barsPerLine, leftHanded);
+        return new PageSetup(paper, mm, spaceMm, barsPerLine, leftHanded, staff);
     }
 
     public PageSetup withSpace(double mm) {
-        return new PageSetup(paper, marginMm, mm, barsPerLine, leftHanded);
+        return new PageSetup(paper, marginMm, mm, barsPerLine, leftHanded, staff);
     }
 
     public PageSetup withBars(int most) {
-        return new PageSetup(paper, marginMm, spaceMm, most, leftHanded);
+        return new PageSetup(paper, marginMm, spaceMm, most, leftHanded, staff);
     }
 
     public PageSetup forLeftHanded(boolean now) {
-        return new PageSetup(paper, marginMm, spaceMm, barsPerLine, now);
+        return new PageSetup(paper, marginMm, spaceMm, barsPerLine, now, staff);
+    }
+
+    public PageSetup withStaff(boolean now) {
+        return new PageSetup(paper, marginMm, spaceMm, barsPerLine, leftHanded, now);
     }
 
     double left() {

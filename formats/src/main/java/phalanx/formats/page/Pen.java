@@ -52,7 +52,7 @@ final class Pen {
         pages.addAll(later);
     }
 
-    private void add(Mark mark) {
+    void add(Mark mark) {
         pages.get(pages.size() - 1).add(mark);
     }
 

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import phalanx.arrange.notation.StaffNotation;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.song.Bar;
@@ -20,18 +22,24 @@ final class ScoreSheet {
     /** No line is higher, in spaces. */
     private static final double HIGHEST_LINE = 24;
 
+    /** A staff above makes it so much higher at most. */
+    private static final double HIGHEST_STAFF = 20;
+
     private final Arrangement arrangement;
     private final PageSetup setup;
     private final Map<ArrangedNote, ArrangedNote> slurred;
     private final Foot foot;
     private final double space;
+    private final Optional<Staff> staff;
 
     ScoreSheet(Arrangement arrangement, PageSetup setup) {
         this.arrangement = arrangement;
         this.setup = setup;
         this.slurred = arrangement.slurred();
         this.foot = Foot.of(arrangement, setup);
-        this.space = Math.min(setup.space(), (foot.top() - setup.top()) / HIGHEST_LINE);
+        this.staff = setup.staff() ? Optional.of(Staff.of(arrangement)) : Optional.empty();
+        double highest = HIGHEST_LINE + (setup.staff() ? HIGHEST_STAFF : 0);
+        this.space = Math.min(setup.space(), (foot.top() - setup.top()) / highest);
     }
 
     List<Page> pages() {
@@ -58,7 +66,7 @@ final class ScoreSheet {
     }
 
     private LinePainter painter(ScoreLine line, boolean named) {
-        return new LinePainter(arrangement, slurred, line, named);
+        return new LinePainter(arrangement, slurred, line, staff, named);
     }
 
     private double drawShapes(Pen pen, double y) {
@@ -78,7 +86,9 @@ final class ScoreSheet {
         Bar before = null;
         for (Bar bar : arrangement.song().bars()) {
             boolean meter = before == null || !before.meter().equals(bar.meter());
-            bars.add(new BarColumns(arrangement, bar, meter));
+            List<StaffNotation.Voice> voices =
+                    staff.isEmpty() ? List.of() : staff.get().bars().get(bars.size());
+            bars.add(new BarColumns(arrangement, bar, meter, voices));
             before = bar;
         }
         Set<Integer> begun = new HashSet<>();
@@ -89,14 +99,15 @@ final class ScoreSheet {
         if (bars.size() > 1 && bars.get(0).bar().number() == 0) {
             begun.remove(1);
         }
-        double left = setup.left() + Sizes.LABELS * space;
-        double width = setup.right() - left;
+        double begin = setup.left() + Sizes.LABELS * space;
+        double signs = staff.map(shown -> shown.before() * Sizes.STAFF).orElse(0.0);
+        double room = (setup.right() - begin) / space - signs;
         List<ScoreLine> lines = new ArrayList<>();
         int from = 0;
-        for (int count : LineBreaks.of(bars, width / space, setup.barsPerLine(), begun::contains)) {
+        for (int count : LineBreaks.of(bars, room, setup.barsPerLine(), begun::contains)) {
             int to = from + count;
             boolean last = to == bars.size() || begun.contains(to);
-            lines.add(ScoreLine.of(bars.subList(from, to), left, width, space, last));
+            lines.add(ScoreLine.of(bars.subList(from, to), begin, signs, setup.right(), space, last));
             from = to;
         }
         return lines;

@@ -15,6 +15,8 @@ final class Sizes {
     static final double NUMBER = 0.8;
     static final double LABEL = 0.78;
     static final double METER = 1.9;
+    /** Between two lines of the staff. */
+    static final double STAFF = 0.67;
     /** Room left of the staff for the names of strings and rows. */
     static final double LABELS = 3.2;
     /** From a bar line to the first note. */

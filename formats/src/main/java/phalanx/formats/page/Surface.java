@@ -22,7 +22,8 @@ public interface Surface {
         page.marks().forEach(this::paint);
     }
 
-    private void paint(Mark mark) {
+    /** Draws a mark. */
+    default void paint(Mark mark) {
         if (mark instanceof Mark.Line line) {
             stroke(new Line2D.Double(line.x1(), line.y1(), line.x2(), line.y2()), line.width(), line.shade());
         } else if (mark instanceof Mark.Box box) {

@@ -1,4 +1,4 @@
-package phalanx.desktop.arrange;
+package phalanx.formats.page;
 
 /** Signs of the music font, by their code points in the open standard for such fonts (SMuFL), and how wide they are. */
 enum Glyph {

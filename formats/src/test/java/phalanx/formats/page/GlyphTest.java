@@ -1,4 +1,4 @@
-package phalanx.desktop.arrange;
+package phalanx.formats.page;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -11,7 +11,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-import phalanx.formats.page.Face;
 
 /** The bundled music font has every sign, as wide as is reckoned with: outlines read by another renderer. */
 class GlyphTest {

@@ -1,4 +1,4 @@
-package phalanx.desktop.arrange;
+package phalanx.formats.page;
 
 import java.util.List;
 import phalanx.arrange.notation.StaffNotation;
@@ -6,29 +6,31 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.theory.Key;
 
 /**
- * The staff above the lanes: what stands on it, and the room that takes. Pixels; a staff space is {@value #SPACE} of them.
+ * The staff above the tablature: what stands on it, and the room that takes, in spaces between two of its lines.
  *
  * @param bars the voices of each bar
  * @param key whose signature it has
  * @param above the lowest line, room for the highest note
  * @param below the lowest line, room for the lowest note
  */
-record Staff(List<List<StaffNotation.Voice>> bars, Key key, double above, double below) {
-    static final double SPACE = 7;
+public record Staff(List<List<StaffNotation.Voice>> bars, Key key, double above, double below) {
     /** Stems, beams and numbers reach so many spaces beyond a head. */
     private static final double STEM = 4.5;
 
-    private static final int TOP_LINE = 8;
-    /** Clef and meter, and each sign of the signature, in spaces. */
-    private static final double CLEF = 5.6;
+    static final int TOP_LINE = 8;
+    /** What the clef takes, and each sign of the signature. */
+    static final double CLEF = 3.6;
 
     static final double SIGN = 1.1;
+    /** What a meter takes before the first note. */
+    public static final double METER = 2;
 
-    Staff {
+    public Staff {
         bars = List.copyOf(bars);
     }
 
-    static Staff of(Arrangement arrangement) {
+    /** The staff of a whole song. */
+    public static Staff of(Arrangement arrangement) {
         List<List<StaffNotation.Voice>> bars = StaffNotation.of(arrangement);
         int highest = TOP_LINE;
         int lowest = 0;
@@ -42,15 +44,21 @@ record Staff(List<List<StaffNotation.Voice>> bars, Key key, double above, double
                 }
             }
         }
-        return new Staff(bars, arrangement.song().key(), (highest / 2.0 + STEM) * SPACE, (STEM - lowest / 2.0) * SPACE);
+        return new Staff(bars, arrangement.song().key(), highest / 2.0 + STEM, STEM - lowest / 2.0);
     }
 
-    double height() {
+    /** Some of its bars. */
+    Staff part(int from, int to) {
+        return new Staff(bars.subList(from, to), key, above, below);
+    }
+
+    /** All its room. */
+    public double height() {
         return above + below;
     }
 
-    /** What clef, signature and meter take before the first bar of a line. */
-    double before() {
-        return (CLEF + SIGN * Math.abs(key.fifths())) * SPACE;
+    /** What clef and signature take before the first bar of a line. */
+    public double before() {
+        return CLEF + SIGN * Math.abs(key.fifths());
     }
 }
