@@ -48,7 +48,7 @@ import phalanx.theory.Pitch;
 class ArrangerTest {
     private final Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
 
-    @Property(tries = 30)
+    @Property
     void whatEveryArrangementKeeps(@ForAll long seed, @ForAll NamedTuning tuning) {
         Instrument instrument = new Instrument(Guitar.STEEL, tuning.tuning(), (int) Math.floorMod(seed, 4L));
         Arrangement arrangement = new Arranger(instrument, Hand.AVERAGE)

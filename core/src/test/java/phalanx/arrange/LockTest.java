@@ -57,7 +57,7 @@ class LockTest {
     }
 
     /** Locks only remove candidates: the notes keep to them, or a finding says where they do not. */
-    @Property(tries = 6)
+    @Property
     void lockedShapesAreHeldOrTheAuditSaysNot(@ForAll long seed) {
         Random random = new Random(seed);
         Song song = Songs.random(seed, 6);
@@ -83,7 +83,7 @@ class LockTest {
     }
 
     /** The quick way after an edit against the same from scratch. */
-    @Property(tries = 4)
+    @Property
     void solvingAgainAfterEditsIsAsFromScratch(@ForAll long seed) {
         Random random = new Random(seed);
         Song song = Songs.random(seed, 8);
@@ -107,7 +107,7 @@ class LockTest {
         }
     }
 
-    @Property(tries = 4)
+    @Property
     void otherWaysCostWhatTheySay(@ForAll long seed) {
         Song song = Songs.random(seed, 6);
         Arranger arranger = new Arranger(instrument, Hand.AVERAGE);

@@ -54,7 +54,7 @@ class PinsTest {
     }
 
     /** Each decision is kept or said to be left, no tune note is lost to it, and what is free is never cheaper decided. */
-    @Property(tries = 7)
+    @Property
     void decisionsAreKeptOrSaid(@ForAll long seed) {
         Random random = new Random(seed);
         Song song = Songs.random(seed, 4);
@@ -106,7 +106,7 @@ class PinsTest {
     }
 
     /** As many inner notes begin at a place as were decided, or it is said; what sounds elsewhere stays asked for. */
-    @Property(tries = 5)
+    @Property
     void innerNotesComeAndGoAsDecided(@ForAll long seed) {
         Random random = new Random(seed);
         Song song = Songs.random(seed, 4);

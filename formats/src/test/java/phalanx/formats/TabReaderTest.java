@@ -64,7 +64,7 @@ class TabReaderTest {
      * What Phalanx writes as tablature it reads again: every note at its place, bars, chords and sections. Times come
      * back as fine as text shows them, which has at most 24 columns a beat.
      */
-    @Property(tries = 20)
+    @Property
     void itsOwnTablatureComesBack(@ForAll long seed) throws FormatException {
         String[] tunings = {"standard", "D A D G B E", "D A D G A D", "open G", "E A D G B E"};
         int which = (int) Math.floorMod(seed, (long) tunings.length);
@@ -96,7 +96,7 @@ class TabReaderTest {
     }
 
     /** A hand that is found for written notes stops them all, in reach, one finger at one place. */
-    @Property(tries = 20)
+    @Property
     void everyWrittenNoteIsStoppedByAFinger(@ForAll long seed) throws FormatException {
         Arrangement arranged = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
                 .quick(RandomSong.of(seed), Picking.PLAIN, List.of(), () -> false);
@@ -321,7 +321,7 @@ class TabReaderTest {
     }
 
     /** A tablature staff keeps its strings and frets: what was exported opens as the same arrangement. */
-    @Property(tries = 20)
+    @Property
     void anArrangementInMusicXmlComesBackAsItWas(@ForAll long seed) throws FormatException {
         Instrument guitar = new Instrument(Guitar.STEEL, Tuning.parse("D A D G B E"), (int) Math.floorMod(seed, 3L));
         Arrangement arranged =

@@ -81,7 +81,7 @@ public class AuditTest {
                 .orElse(-1);
     }
 
-    @Property(tries = 15)
+    @Property
     void aGoodArrangementIsAuditedTheSameAgain(@ForAll @LongRange(min = 0, max = 5000) long seed) {
         Arrangement good = good(seed);
         List<Finding> again = Audit.of(good).findings(good);
@@ -91,7 +91,7 @@ public class AuditTest {
                 .doesNotContain(FindingKind.DIGITS_CROSSED, FindingKind.STRING_CLASH);
     }
 
-    @Property(tries = 12)
+    @Property
     void aNoteThatNoFingerStopsIsAStringClash(@ForAll @LongRange(min = 0, max = 5000) long seed) {
         Arrangement good = good(seed);
         Arrangement spoilt = changed(
@@ -111,7 +111,7 @@ public class AuditTest {
         assertThat(kinds(spoilt)).contains(FindingKind.STRING_CLASH);
     }
 
-    @Property(tries = 12)
+    @Property
     void aTuneNoteThatIsCutOrLeftOutIsMissed(@ForAll @LongRange(min = 0, max = 5000) long seed) {
         Arrangement good = good(seed);
         int tune = first(good, Role.MELODY);
@@ -137,7 +137,7 @@ public class AuditTest {
                 .isEqualTo(before + 1);
     }
 
-    @Property(tries = 12)
+    @Property
     void aNoteOverTheTuneBuriesIt(@ForAll @LongRange(min = 0, max = 5000) long seed) {
         Arrangement good = good(seed);
         int tune = first(good, Role.MELODY);
@@ -151,7 +151,7 @@ public class AuditTest {
         assertThat(kinds(notes(good, more))).contains(FindingKind.MELODY_BURIED);
     }
 
-    @Property(tries = 12)
+    @Property
     void fingersTooFarApartOrInTwoPlacesAreFound(@ForAll @LongRange(min = 0, max = 5000) long seed) {
         Arrangement good = good(seed);
         List<Hold> far = List.of(
@@ -168,7 +168,7 @@ public class AuditTest {
         assertThat(kinds(with(good, good.notes(), crossed, good.request()))).contains(FindingKind.FINGER_CONFLICT);
     }
 
-    @Property(tries = 12)
+    @Property
     void digitsThatCrossOrHaveTwoStringsAreFound(@ForAll @LongRange(min = 0, max = 5000) long seed) {
         Arrangement good = good(seed);
         int pinch = IntStream.range(1, good.notes().size())
@@ -192,7 +192,7 @@ public class AuditTest {
         assertThat(kinds(notes(good, brushed))).doesNotContain(FindingKind.DIGITS_CROSSED);
     }
 
-    @Property(tries = 12)
+    @Property
     void whatIsTooFastIsFoundAndTheCeilingSaysSo(@ForAll @LongRange(min = 0, max = 5000) long seed) {
         Arrangement good = good(seed);
         Song fast = good.song().withTempo(Song.FASTEST);
@@ -219,7 +219,7 @@ public class AuditTest {
         }
     }
 
-    @Property(tries = 12)
+    @Property
     void aLockThatIsLeftIsFound(@ForAll @LongRange(min = 0, max = 5000) long seed) {
         Arrangement good = good(seed);
         HeldShape far =
@@ -234,7 +234,7 @@ public class AuditTest {
         assertThat(kinds(with(good, good.notes(), good.holds(), request))).contains(FindingKind.LOCK_NOT_KEPT);
     }
 
-    @Property(tries = 12)
+    @Property
     void chordTonesThatAreNeverHeardAreNamed(@ForAll @LongRange(min = 0, max = 5000) long seed) {
         Arrangement good = good(seed);
         List<ArrangedNote> rootsAlone = good.notes().stream()

@@ -115,7 +115,7 @@ class CascadeTest {
     }
 
     /** Harmonics put where they cannot be, by hand. */
-    @Property(tries = 10)
+    @Property
     void harmonicsThatCannotBeAreFound(@ForAll long seed) {
         Arrangement good = Solve.of(project(Songs.random(seed, 3)));
         List<ArrangedNote> notes = new ArrayList<>(good.notes());

@@ -97,7 +97,7 @@ class HarmonicsTest {
     }
 
     /** Whatever is asked for is there or said; the tune stays what it was, and so does what it cost. */
-    @Property(tries = 30)
+    @Property
     void whatIsAskedForIsPlayedOrSaid(@ForAll long seed) {
         Random random = new Random(seed);
         Song song = Songs.random(seed, 5).withTempo(60 + random.nextInt(140));
@@ -133,7 +133,7 @@ class HarmonicsTest {
     }
 
     /** What is said of one note alone comes true. */
-    @Property(tries = 15)
+    @Property
     void whatIsSaidOfANoteComesTrue(@ForAll long seed) {
         Song song = Songs.random(seed, 4);
         Arrangement plain = arranged(song, Octave.UP, List.of());

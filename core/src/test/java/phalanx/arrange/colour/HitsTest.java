@@ -72,7 +72,7 @@ class HitsTest {
         return new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, picking, List.of(), () -> false);
     }
 
-    @Property(tries = 25)
+    @Property
     void noHitComesWhileItsHandIsBusyAndNothingRingsOnAStoppedString(@ForAll long seed) {
         Random random = new Random(seed);
         Song song = Songs.random(seed, 6).withTempo(60 + random.nextInt(140));

@@ -59,7 +59,7 @@ class SlursTest {
     }
 
     /** What a pattern hammers: the finger comes down late from an open string of the key, the other voices stay. */
-    @Property(tries = 20)
+    @Property
     void aPatternHammersUnderASteadyThumb(@ForAll long seed) {
         Song song = song(seed).withMelody(List.of());
         String name = song.bars().get(song.bars().size() - 1).meter().equals(Meter.COMMON) ? "Door Latch" : "Gate Hook";
@@ -118,7 +118,7 @@ class SlursTest {
     }
 
     /** Every slur by the holds alone, its limits written down a second time; plucks and tune stay what they were. */
-    @Property(tries = 40)
+    @Property
     void slursAreOfFreeFingersInTheirDirectionAndGain(@ForAll long seed) {
         Song song = song(seed);
         Arrangement plain = arranged(song, Picking.PLAIN, Wishes.USUAL, List.of());
@@ -302,7 +302,7 @@ class SlursTest {
     }
 
     /** Marks that cannot be, put into good arrangements by hand: each is told with its reason. */
-    @Property(tries = 20)
+    @Property
     void slursThatCannotBeAreFound(@ForAll long seed) {
         Arrangement good = arranged(song(seed), Picking.PLAIN, Wishes.USUAL, List.of());
         List<ArrangedNote> notes = new ArrayList<>(good.notes());

@@ -37,12 +37,12 @@ class EnumerationTest {
         check(
                 FOUR_STRINGS_SEVEN_FRETS,
                 IntStream.concat(
-                        IntStream.range(0, Deep.of(30, 2000)), HARD.stream().mapToInt(seed -> seed)));
+                        IntStream.range(0, Deep.of(15, 2000)), HARD.stream().mapToInt(seed -> seed)));
     }
 
     @Test
     void onSixStringsNoWayIsCheaper() {
-        check(SIX_STRINGS_FIVE_FRETS, IntStream.range(0, Deep.of(4, 200)));
+        check(SIX_STRINGS_FIVE_FRETS, IntStream.range(0, Deep.of(2, 200)));
     }
 
     private static void check(Instrument instrument, IntStream seeds) {

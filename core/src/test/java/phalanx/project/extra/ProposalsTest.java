@@ -127,7 +127,7 @@ class ProposalsTest {
     }
 
     /** Whatever is proposed can be arranged; the tune of the song itself is all there; the figure is the difference. */
-    @Property(tries = 6)
+    @Property
     void everyProposalIsPricedAndKeepsTheTune(@ForAll long seed) {
         Project project = project(Songs.random(seed, 6));
         List<Integer> tune =

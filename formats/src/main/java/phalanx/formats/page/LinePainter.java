@@ -332,9 +332,29 @@ final class LinePainter {
         pen.arc(from, to, y, 0.5 * s, 0.13 * s, Shade.INK);
         double size = 0.75 * s;
         double width = Face.BOLD.width(kind.sign(), size);
-        double middle = (from + to) / 2;
+        double middle = clearOf(note.string() - 1, from, to, width / 2);
         pen.filled(middle - width / 2 - 0.1 * s, y - 0.85 * s, width + 0.2 * s, 0.75 * s, 0, Shade.PAPER);
         pen.centred(kind.sign(), middle, y - 0.48 * s, Face.BOLD, size, Shade.INK);
+    }
+
+    /** Where a letter over a bow stands, as near to its middle as the signs of the string above let it. */
+    private double clearOf(int string, double from, double to, double half) {
+        List<ArrangedNote> beside = line.bars().stream()
+                .flatMap(bar -> bar.notes().stream())
+                .filter(note -> note.string() == string)
+                .toList();
+        double middle = (from + to) / 2;
+        double step = 0.1 * s;
+        for (double off = 0; off < (to - from) / 2; off += step) {
+            for (double at : new double[] {middle + off, middle - off}) {
+                if (beside.stream()
+                        .allMatch(note ->
+                                Math.abs(line.x(note.tick()) - at) > half + 0.1 * s + BarColumns.width(note) / 2 * s)) {
+                    return at;
+                }
+            }
+        }
+        return middle;
     }
 
     /** A line before what is brushed, with a head where the stroke goes, and without one before what is rolled. */

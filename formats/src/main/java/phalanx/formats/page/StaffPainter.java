@@ -296,13 +296,21 @@ public final class StaffPainter {
         private void paintHeads(Struck struck, int index) {
             String type = struck.value().value().type();
             double x = x(struck);
-            int before = Integer.MIN_VALUE / 2;
-            boolean aside = false;
+            // the highest head of each column beside the stem
+            List<Integer> highest = new ArrayList<>();
             for (Head head : struck.heads()) {
                 Glyph glyph = head(head, type);
                 // the upper of two neighbours, or of two on one pitch, goes to the other side of the stem
-                aside = head.place() - before <= 1 && !aside;
-                double at = x + (aside ? Glyph.BLACK.width() * space : 0);
+                int column = 0;
+                while (column < highest.size() && head.place() - highest.get(column) <= 1) {
+                    column++;
+                }
+                if (column == highest.size()) {
+                    highest.add(head.place());
+                } else {
+                    highest.set(column, head.place());
+                }
+                double at = x + column * Glyph.BLACK.width() * space;
                 paintLedgers(head.place(), at);
                 if (head.sign().isPresent()) {
                     Glyph sign = sign(head.sign().get());
@@ -314,7 +322,6 @@ public final class StaffPainter {
                 if (head.tiedTo()) {
                     paintTie(struck, head, index);
                 }
-                before = head.place();
             }
         }
 
