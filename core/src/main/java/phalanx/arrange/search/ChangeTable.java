@@ -357,7 +357,8 @@ final class ChangeTable implements LayeredGraph.Changes {
             if (move(finger, from, to) != 0) {
                 more += REFINGERING;
                 int other = Stops.at(before.fingers[from], string) - 1;
-                if (Stops.at(before.frets[from], string) >= Stops.at(after.frets[to], string)) {
+                int fret = Stops.at(before.frets[from], string);
+                if (MoveTable.waits(other, fret, finger, Stops.at(after.frets[to], string))) {
                     limits[finger] = Math.min(limits[finger], has[other][before.leavingAt[other][from]]);
                 }
             }

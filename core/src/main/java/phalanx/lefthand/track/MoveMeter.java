@@ -146,7 +146,7 @@ public final class MoveMeter {
                 if (takes) {
                     effort.add(Term.REFINGERING, Effort.thousandths(Weights.REFINGERING));
                     int theirs = Pace.pluck(plucks, was - 1);
-                    if (stopsBefore.fret(string) >= stopsAfter.fret(string)) {
+                    if (MoveTable.waits(was - 1, stopsBefore.fret(string), finger.ordinal(), stopsAfter.fret(string))) {
                         over = Optional.of(Finger.values()[was - 1]);
                         pluck = pace.us(theirs) < pace.us(pluck) ? theirs : pluck;
                     }

@@ -342,6 +342,17 @@ public final class MoveTable {
         return isLed(from, to, slides) ? ledShifts[at] : freeShifts[at];
     }
 
+    /**
+     * Whether a finger must wait until another has left the string that it takes over: on one fret, or behind it where the
+     * two would cross. A lower finger is put down behind a higher one while that still sounds.
+     *
+     * @param finger that pressed, and {@code next} that will, as indices
+     */
+    public static boolean waits(int finger, int fret, int next, int nextFret) {
+        boolean thumb = finger == Fingering.THUMB || next == Fingering.THUMB;
+        return fret == nextFret || fret > nextFret && (thumb || next > finger);
+    }
+
     /** Whether one of some slides leads a shift. */
     private boolean isLed(int from, int to, long slides) {
         return (slides & leading[to - from + positions]) != 0;

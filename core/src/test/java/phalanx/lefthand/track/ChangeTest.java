@@ -139,14 +139,21 @@ class ChangeTest {
     @Test
     void aFingerWaitsForTheOneWhoseStringItTakesOver() {
         Posture from = press(new Press(Finger.RING, 5, 2, 2));
+        Posture same = new Posture(new Fingering(List.of(new Press(Finger.LITTLE, 5, 2, 2))), 3);
         Posture behind = new Posture(new Fingering(List.of(new Press(Finger.INDEX, 3, 2, 2))), 3);
         Posture beyond = new Posture(
                 new Fingering(List.of(new Press(Finger.RING, 5, 3, 3), new Press(Finger.LITTLE, 6, 2, 2))), 3);
         int ringPlucked = Pace.withPluck(0, Finger.RING.ordinal(), 1);
-        FingerMove waits =
-                meter.change(from, behind, ringPlucked, eighth).moves().get(0);
+        FingerMove waits = meter.change(from, same, ringPlucked, eighth).moves().get(1);
+        assertThat(waits.finger()).isEqualTo(Finger.LITTLE);
         assertThat(waits.takesOver()).contains(Finger.RING);
         assertThat(waits.hasMs()).isEqualTo(125);
+        // the index is put down behind the ring finger while that sounds
+        assertThat(meter.change(from, behind, ringPlucked, eighth)
+                        .moves()
+                        .get(0)
+                        .takesOver())
+                .isEmpty();
         FingerMove above =
                 meter.change(from, beyond, ringPlucked, eighth).moves().get(1);
         assertThat(above.finger()).isEqualTo(Finger.LITTLE);
