@@ -21,6 +21,7 @@ import phalanx.desktop.session.Message;
 import phalanx.desktop.session.OpenFiles;
 import phalanx.desktop.session.Rescue;
 import phalanx.desktop.session.Rest;
+import phalanx.desktop.widget.Fonts;
 import phalanx.formats.disk.SafeFile;
 import phalanx.formats.library.LibraryFile;
 import phalanx.formats.library.SettingsFile;
@@ -68,6 +69,7 @@ public final class PhalanxApp extends Application {
     void show(Stage stage, Opening opening) {
         Path data = DataFolder.of(System.getenv(), Path.of(System.getProperty("user.home")));
         SafeFile.sweep(data);
+        Fonts.load(data.resolve("fonts"));
         faults = new FaultLog(data.resolve("faults"));
         SettingsFile settings = new SettingsFile(data.resolve("settings.json"));
         rescue = new Rescue(

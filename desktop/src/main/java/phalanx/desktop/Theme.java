@@ -7,7 +7,6 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
-import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
@@ -16,21 +15,13 @@ import java.util.stream.Stream;
 import javafx.application.Application;
 import javafx.scene.Scene;
 import javafx.scene.paint.Color;
-import javafx.scene.text.Font;
-import phalanx.formats.page.Face;
+import phalanx.desktop.widget.Fonts;
 
 /** The themes. Colours are read from the style sheet, so that controls and drawings share one source. */
 public enum Theme {
     SPRUCE("Spruce", "light", "spruce.css", new PrimerLight().getUserAgentStylesheet()),
     ROSEWOOD("Rosewood", "dark", "rosewood.css", new PrimerDark().getUserAgentStylesheet()),
     EBONY("Ebony", "black on white, the strongest contrast", "ebony.css", new PrimerLight().getUserAgentStylesheet());
-
-    private static final List<String> FONTS = List.of(
-            "IBMPlexSans_400Regular.ttf",
-            "IBMPlexSans_500Medium.ttf",
-            "IBMPlexSans_600SemiBold.ttf",
-            "IBMPlexMono_400Regular.ttf",
-            "IBMPlexMono_600SemiBold.ttf");
 
     /** The size of plain text in lists that open over the window, in px. */
     private static final int PLAIN = 15;
@@ -95,7 +86,7 @@ public enum Theme {
      * @param percent how large what opens over the window is; it stands in a window of its own
      */
     void apply(Scene scene, int percent) {
-        FONTS.forEach(Theme::load);
+        Fonts.loadLetters();
         Application.setUserAgentStylesheet(base);
         String over = ".tooltip, .context-menu, .combo-box-popup .list-cell { -fx-font-size: %dpx; }"
                 .formatted(PLAIN * percent / 100);
@@ -107,16 +98,6 @@ public enum Theme {
 
     private static String encoded(String sheet) {
         return Base64.getEncoder().encodeToString(sheet.getBytes(StandardCharsets.UTF_8));
-    }
-
-    private static void load(String font) {
-        try (InputStream in = Face.open(font)) {
-            if (Font.loadFont(in, 12) == null) {
-                throw new IllegalStateException("font " + font + " cannot be loaded");
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     private static String url(String resource) {

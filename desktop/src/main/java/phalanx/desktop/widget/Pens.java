@@ -1,15 +1,11 @@
 package phalanx.desktop.widget;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
-import phalanx.formats.page.Face;
 
 /** Fonts and text placing for drawings. */
 public final class Pens {
@@ -35,25 +31,9 @@ public final class Pens {
         return Font.font(MONO + BOLD, size);
     }
 
-    /** The signs of music; loaded when they are first wanted. */
+    /** The signs of music. */
     public static Font music(double size) {
-        return Font.font(Music.FAMILY, size);
-    }
-
-    private static final class Music {
-        static final String FAMILY = load();
-
-        private static String load() {
-            try (InputStream in = Face.MUSIC.open()) {
-                Font font = Font.loadFont(in, 12);
-                if (font == null) {
-                    throw new IllegalStateException("the music font cannot be loaded");
-                }
-                return font.getFamily();
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-        }
+        return Font.font(Fonts.music(), size);
     }
 
     /** How wide a text is drawn. */
