@@ -43,7 +43,10 @@ final class BottomLine extends HBox implements Viewed {
         progress.setPrefSize(PROGRESS_SIZE, PROGRESS_SIZE);
         progress.visibleProperty().bind(workbench.busyProperty().and(turning));
         progress.managedProperty().bind(progress.visibleProperty());
-        Label silent = new Label(playback.audible() ? "" : "No sound card: playing is silent.");
+        Label silent = new Label();
+        ObservableValue<String> heard =
+                playback.audibleProperty().map(card -> card ? "" : "No sound card: playing is silent.");
+        silent.textProperty().bind(heard);
         silent.setId("silent");
         silent.getStyleClass().add("quiet");
         silent.visibleProperty().bind(playback.playingProperty());

@@ -31,6 +31,7 @@ public final class Playback {
     private final Executor interfaceThread;
     private final AtomicLong latest = new AtomicLong();
     private final ReadOnlyBooleanWrapper playing = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyBooleanWrapper audible = new ReadOnlyBooleanWrapper();
     private final ObjectProperty<Habits> habits = new SimpleObjectProperty<>(Habits.USUAL);
     private Optional<StringSet> strings = Optional.empty();
     private Optional<Transport> transport = Optional.empty();
@@ -91,6 +92,8 @@ public final class Playback {
         this.output = output;
         this.background = background;
         this.interfaceThread = interfaceThread;
+        audible.set(output.audible());
+        output.whenAudibleChanges(() -> interfaceThread.execute(() -> audible.set(output.audible())));
         habits.addListener((property, before, now) -> transport.ifPresent(running -> {
             running.setMix(mix());
             if (now.percent() != before.percent() && !practising) {
@@ -108,9 +111,13 @@ public final class Playback {
         return habits;
     }
 
-    /** Whether a sound card was found. */
+    /** Whether there is a sound card. */
     public boolean audible() {
-        return output.audible();
+        return audible.get();
+    }
+
+    ReadOnlyBooleanProperty audibleProperty() {
+        return audible.getReadOnlyProperty();
     }
 
     /** Whether a tune that is sung is heard softly. */

@@ -5,6 +5,9 @@ public interface Output {
     /** Whether anything can be heard; a silent output only keeps time. */
     boolean audible();
 
+    /** Has a listener told, on any thread, when a sound card goes away or comes back; only the last one is. */
+    default void whenAudibleChanges(Runnable listener) {}
+
     /** Begins to pull samples; a playback that is running ends. */
     void start(SampleSource source);
 
