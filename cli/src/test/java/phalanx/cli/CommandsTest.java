@@ -555,6 +555,14 @@ class CommandsTest {
         assertThat(run("arrange", in.toString(), "-o", ladder.toString(), "--sheet", "practice"))
                 .isZero();
         assertThat(Files.readString(ladder)).contains("aria-label=\"The ladder: each step clean three times");
+        // the clef by its code point in the standard for music fonts (SMuFL), on a staff alone
+        Path plain = folder.resolve("plain.svg");
+        Path staff = folder.resolve("staff.svg");
+        assertThat(run("arrange", in.toString(), "-o", plain.toString())).isZero();
+        assertThat(run("arrange", in.toString(), "-o", staff.toString(), "--staff"))
+                .isZero();
+        assertThat(Files.readString(plain)).doesNotContain("aria-label=\"\ue052\"");
+        assertThat(Files.readString(staff)).contains("aria-label=\"\ue052\"");
         assertThat(run("arrange", in.toString(), "-o", score.toString(), "--sheet", "poster"))
                 .isEqualTo(2);
         assertThat(err.toString()).contains("--sheet \"poster\": there are score, shapes, practice, words");
