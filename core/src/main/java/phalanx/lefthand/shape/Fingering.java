@@ -113,7 +113,7 @@ public record Fingering(List<Press> presses) {
         int stringOfB = gap == 0 ? stringOfA : nearEnd(b, a);
         double along = instrument.alongMm(a.fret()) - instrument.alongMm(b.fret());
         double across = instrument.acrossMm(stringOfA, a.fret()) - instrument.acrossMm(stringOfB, b.fret());
-        return Math.hypot(along, across);
+        return Math.sqrt(along * along + across * across);
     }
 
     private static int nearEnd(Press of, Press to) {

@@ -31,7 +31,7 @@ final class RestPlaces {
                 ? neck.across(neck.strings(), fret) - THUMB_BEHIND_MM
                 : (neck.across(1, fret) + neck.across(neck.strings(), fret)) / 2;
         double across = from - neck.across(string, Press.fret(press));
-        return Math.hypot(along, across);
+        return Math.sqrt(along * along + across * across);
     }
 
     /** Of a barre the string nearest to where the finger waits. */

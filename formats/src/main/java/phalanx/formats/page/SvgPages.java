@@ -1,18 +1,28 @@
 package phalanx.formats.page;
 
 import java.awt.Shape;
-import java.awt.geom.AffineTransform;
 import java.awt.geom.PathIterator;
 import java.io.StringWriter;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
 
-/** Pages under one another as SVG 1.1 (W3C); letters are outlines, so that it looks the same without any font. */
+/**
+ * Pages under one another as SVG 1.1 (W3C); letters are outlines, so that it looks the same without any font. Each letter's
+ * outline stands in the file once, an em wide a thousand units, and is used where the letter is.
+ */
 final class SvgPages {
     private static final String NAMESPACE = "http://www.w3.org/2000/svg";
+    private static final String LINKS = "http://www.w3.org/1999/xlink";
+    private static final int EM = 1000;
+    /** How numbers are written: hundredths of a point, and thousandths of an em. */
+    private static final String FINE = "%.2f";
+
+    private static final String WHOLE = "%.0f";
 
     private SvgPages() {}
 
@@ -25,13 +35,14 @@ final class SvgPages {
             xml.writeStartDocument("UTF-8", "1.0");
             xml.writeStartElement("svg");
             xml.writeDefaultNamespace(NAMESPACE);
+            xml.writeNamespace("xlink", LINKS);
             xml.writeAttribute("width", number(width) + "pt");
             xml.writeAttribute("height", number(height) + "pt");
             xml.writeAttribute("viewBox", "0 0 " + number(width) + " " + number(height));
             xml.writeStartElement("title");
             xml.writeCharacters(legal(title));
             xml.writeEndElement();
-            Drawing drawing = new Drawing(xml);
+            Drawing drawing = new Drawing(xml, new TreeMap<>());
             drawing.element("rect", "fill", "#FFFFFF", "width", number(width), "height", number(height));
             double y = 0;
             for (Page page : pages) {
@@ -41,6 +52,7 @@ final class SvgPages {
                 xml.writeEndElement();
                 y += page.height();
             }
+            drawing.writeLetters();
             xml.writeEndElement();
             xml.writeEndDocument();
             xml.close();
@@ -56,11 +68,16 @@ final class SvgPages {
     }
 
     private static String number(double value) {
-        String text = String.format(Locale.ROOT, "%.2f", value);
+        return number(value, FINE);
+    }
+
+    private static String number(double value, String format) {
+        String text = String.format(Locale.ROOT, format, value);
         return text.contains(".") ? text.replaceAll("0+$", "").replaceAll("\\.$", "") : text;
     }
 
-    private record Drawing(XMLStreamWriter xml) implements Surface {
+    /** @param letters outlines by what they are called in the file */
+    private record Drawing(XMLStreamWriter xml, Map<String, String> letters) implements Surface {
         /** @param attributes names and values in turn */
         void element(String name, String... attributes) {
             try {
@@ -88,11 +105,34 @@ final class SvgPages {
             try {
                 xml.writeStartElement("g");
                 xml.writeAttribute("aria-label", legal(run.text()));
-                fill(AffineTransform.getTranslateInstance(x, baseline).createTransformedShape(run.outline()), shade);
+                xml.writeAttribute("fill", colour(shade));
+                double at = x;
+                for (int letter : run.text().codePoints().toArray()) {
+                    Face.Run alone = new Face.Run(Character.toString(letter), run.face(), EM, 0);
+                    use(alone, at, baseline - run.rise(), run.size() / EM);
+                    at += alone.width() * run.size() / EM;
+                }
                 xml.writeEndElement();
             } catch (XMLStreamException e) {
                 throw new IllegalStateException(e);
             }
+        }
+
+        private void use(Face.Run letter, double x, double y, double scale) {
+            String id = letter.face().name().toLowerCase(Locale.ROOT) + "-"
+                    + Integer.toHexString(letter.text().codePointAt(0));
+            String outline = letters.computeIfAbsent(id, name -> path(letter.outline(), WHOLE));
+            if (!outline.isEmpty()) {
+                String place = String.format(Locale.ROOT, "translate(%s %s) scale(%.5f)", number(x), number(y), scale);
+                element("use", "xlink:href", "#" + id, "transform", place);
+            }
+        }
+
+        /** The outlines of all letters that were used. */
+        void writeLetters() throws XMLStreamException {
+            xml.writeStartElement("defs");
+            letters.forEach((id, outline) -> element("path", "id", id, "d", outline));
+            xml.writeEndElement();
         }
 
         private static String colour(Shade shade) {
@@ -104,6 +144,10 @@ final class SvgPages {
         }
 
         private static String path(Shape shape) {
+            return path(shape, FINE);
+        }
+
+        private static String path(Shape shape, String format) {
             StringBuilder d = new StringBuilder();
             double[] at = new double[6];
             for (PathIterator path = shape.getPathIterator(null); !path.isDone(); path.next()) {
@@ -111,7 +155,7 @@ final class SvgPages {
                 d.append("MLQCZ".charAt(kind));
                 int values = new int[] {2, 2, 4, 6, 0}[kind];
                 for (int i = 0; i < values; i++) {
-                    d.append(i > 0 ? " " : "").append(number(at[i]));
+                    d.append(i > 0 ? " " : "").append(number(at[i], format));
                 }
             }
             return d.toString();

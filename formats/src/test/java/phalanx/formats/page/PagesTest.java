@@ -20,6 +20,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import javax.xml.parsers.DocumentBuilderFactory;
@@ -33,6 +34,8 @@ import org.assertj.core.data.Percentage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.w3c.dom.Document;
+import org.w3c.dom.Element;
+import org.w3c.dom.NodeList;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.TuneUse;
@@ -345,12 +348,31 @@ class PagesTest {
                 .parse(new ByteArrayInputStream(Files.readAllBytes(svg)));
         assertThat(document.getDocumentElement().getTagName()).isEqualTo("svg");
         assertThat(document.getElementsByTagName("text").getLength()).isZero();
+        // every letter that has ink is used where it stands, and its outline is in the file once
+        List<String> used = attributes(document, "use", "xlink:href");
+        List<String> outlines = attributes(document, "path", "id");
+        assertThat(outlines).doesNotHaveDuplicates();
+        assertThat(used).allMatch(link -> outlines.contains(link.substring(1)));
+        long letters = Sheet.SCORE.pages(arrangement, PageSetup.USUAL).stream()
+                .flatMap(page -> texts(page).stream())
+                .flatMapToInt(text -> text.text().codePoints())
+                .filter(letter -> !Character.isWhitespace(letter))
+                .count();
+        assertThat(used).hasSize((int) letters);
         assertThat(document.getElementsByTagName("title").item(0).getTextContent())
                 .isEqualTo(arrangement.song().title());
         BufferedImage image = ImageIO.read(png.toFile());
         // 90 mm at three pixels to the point
         assertThat(image.getWidth()).isBetween(763, 767);
         assertThat(image.getHeight()).isGreaterThan(image.getWidth());
+    }
+
+    private static List<String> attributes(Document document, String element, String attribute) {
+        NodeList all = document.getElementsByTagName(element);
+        return IntStream.range(0, all.getLength())
+                .mapToObj(i -> ((Element) all.item(i)).getAttribute(attribute))
+                .filter(value -> !value.isEmpty())
+                .toList();
     }
 
     /** Letters of other alphabets are set where the type has them, else a question mark stands and is told. */
