@@ -86,7 +86,7 @@ public final class Weights {
     public static final double SHIFT_PER_100_MM = 1.5;
     /** The share of a shift that is left when a finger slides along with the hand and leads it. */
     public static final double GUIDED_SHIFT = 0.1;
-    /** A string goes from one finger to another: one must be gone before the other comes. */
+    /** A string goes from one finger to another: one leaves what the other must find. */
     public static final double REFINGERING = 0.3;
     /** A move that needs more time than it has, for each time that it needs what it has. */
     public static final double TOO_FAST = 3;

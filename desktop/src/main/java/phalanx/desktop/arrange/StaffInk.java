@@ -2,6 +2,7 @@ package phalanx.desktop.arrange;
 
 import java.util.OptionalDouble;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.text.Font;
 import phalanx.desktop.View;
 import phalanx.desktop.widget.Ink;
 import phalanx.desktop.widget.Pens;
@@ -18,6 +19,7 @@ final class StaffInk extends Ink {
 
     private final GraphicsContext g;
     private final View view;
+    private final Font music = Pens.music(StaffPainter.EM * SPACE);
 
     StaffInk(GraphicsContext g, View view) {
         super(g, shade -> view.colour(token(shade)));
@@ -86,12 +88,8 @@ final class StaffInk extends Ink {
 
     @Override
     public void text(Face.Run run, double x, double baseline, Shade shade) {
-        Pens.left(
-                g,
-                run.text(),
-                x,
-                baseline,
-                run.face() == Face.MUSIC ? Pens.music(run.size()) : Pens.sansBold(run.size()),
-                view.colour(token(shade)));
+        // signs are all of one size; figures over tuplets are few
+        Font font = run.face() == Face.MUSIC ? music : Pens.sansBold(run.size());
+        Pens.left(g, run.text(), x, baseline, font, view.colour(token(shade)));
     }
 }

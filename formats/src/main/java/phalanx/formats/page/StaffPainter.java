@@ -35,8 +35,8 @@ public final class StaffPainter {
     private static final int REST_CLEAR = 4;
 
     private static final double TUPLET = 1.57;
-    /** An em of the music font is so many spaces. */
-    private static final double EM = 4;
+    /** An em of the music font is so many spaces; all signs are set in that size. */
+    public static final double EM = 4;
     /** Where the sharps of a signature stand, the first first, and the flats. */
     private static final int[] SHARPS = {8, 5, 9, 6, 3, 7, 4};
 
