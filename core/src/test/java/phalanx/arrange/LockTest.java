@@ -34,6 +34,7 @@ import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
+import phalanx.testing.Deep;
 
 class LockTest {
     private final Instrument instrument = Instrument.STANDARD;
@@ -86,7 +87,7 @@ class LockTest {
     @Property
     void solvingAgainAfterEditsIsAsFromScratch(@ForAll long seed) {
         Random random = new Random(seed);
-        Song song = Songs.random(seed, 8);
+        Song song = Songs.random(seed, Deep.of(4, 8));
         Arranger quick = new Arranger(instrument, Hand.AVERAGE);
         List<ShapeLock> locks = new ArrayList<>();
         for (int edit = 0; edit < 4; edit++) {

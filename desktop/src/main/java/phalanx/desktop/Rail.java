@@ -3,6 +3,7 @@ package phalanx.desktop;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
@@ -52,7 +53,9 @@ final class Rail extends VBox {
         return button;
     }
 
-    void mark(Station shown) {
-        buttons.forEach((station, button) -> button.setSelected(station == shown));
+    /** Marks where the player is; nothing while that is no station. */
+    void mark(Optional<Station> shown) {
+        buttons.forEach((station, button) ->
+                button.setSelected(shown.filter(station::equals).isPresent()));
     }
 }

@@ -140,6 +140,7 @@ public final class Shell extends Magnified {
             pages.useView(view);
         }
         frame.setCenter(pages);
+        rail.mark(Optional.empty());
         pages.lookup("#page-sheet").requestFocus();
     }
 
@@ -148,7 +149,7 @@ public final class Shell extends Magnified {
         current = station;
         Node shown = node(station);
         frame.setCenter(shown);
-        rail.mark(station);
+        rail.mark(Optional.of(station));
         if (station == Station.GUITAR) {
             tour.did(Tour.Step.HAND);
         } else if (station == Station.PRACTICE) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.event.ActionEvent;
@@ -14,6 +15,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
@@ -31,6 +33,7 @@ class PagesViewTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.P);
         ListView<Page> pages = lookup("#pages").queryListView();
         waitFor(() -> !pages.getItems().isEmpty());
+        assertThat(marked()).isEmpty();
         int before = pages.getItems().size();
         // the first page is drawn, dark on white, not left empty
         waitFor(() -> canvas().isPresent());
@@ -75,6 +78,15 @@ class PagesViewTest extends OpenWindow {
         assertThat(Files.readAllBytes(file)).startsWith('%', 'P', 'D', 'F');
         type(KeyCode.ESCAPE);
         assertThat(lookup("#shapes-station").tryQuery()).isPresent();
+        assertThat(marked()).containsExactly("station-shapes");
+    }
+
+    /** The stations that the rail marks. */
+    private List<String> marked() {
+        return lookup(".rail .toggle-button").queryAllAs(ToggleButton.class).stream()
+                .filter(ToggleButton::isSelected)
+                .map(ToggleButton::getId)
+                .toList();
     }
 
     private Optional<Canvas> canvas() {
