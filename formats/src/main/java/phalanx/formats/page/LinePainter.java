@@ -169,11 +169,16 @@ final class LinePainter {
     }
 
     private void paintNotation(Staff shown) {
-        double lowest = top + ((sections ? SECTION_ROW : 0) + CHORD_ROW) * s + room.above();
+        double lowest = lowestLine();
         StaffPainter.marks(shown, bars(), 0, new Ruler(), Sizes.STAFF * s, lowest)
                 .forEach(pen::add);
         // staff and strings are one line of music
         pen.line(line.begin(), lowest, line.begin(), stringY(1), FILLED_BAR * s, Shade.INK);
+    }
+
+    /** The lowest line of the staff. */
+    private double lowestLine() {
+        return top + ((sections ? SECTION_ROW : 0) + CHORD_ROW) * s + room.above();
     }
 
     private List<Bar> bars() {
@@ -240,6 +245,10 @@ final class LinePainter {
 
     private void barLine(double x, double width) {
         pen.line(x, stringY(1), x, stringY(instrument.strings()), width * s, Shade.INK);
+        if (staff.isPresent()) {
+            double lowest = lowestLine();
+            pen.line(x, lowest - Staff.LINES_APART * Sizes.STAFF * s, x, lowest, width * s, Shade.INK);
+        }
     }
 
     private void paintMeter(BarColumns bar) {

@@ -18,6 +18,8 @@ public record Staff(List<List<StaffNotation.Voice>> bars, Key key, double above,
     private static final double STEM = 4.5;
 
     static final int TOP_LINE = 8;
+    /** From the lowest line to the highest. */
+    static final double LINES_APART = TOP_LINE / 2.0;
     /** What the clef takes, and each sign of the signature. */
     static final double CLEF = 3.6;
 

@@ -43,9 +43,10 @@ public final class StaffPainter {
     private static final int[] FLATS = {4, 7, 3, 6, 2, 5, 1};
 
     /**
-     * What a line takes above and below its lowest line.
+     * What a line takes.
      *
-     * @param above both positive
+     * @param above its lowest line, not negative
+     * @param below its lowest line, not negative
      */
     record Room(double above, double below) {}
 
