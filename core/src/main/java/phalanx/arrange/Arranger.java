@@ -46,6 +46,8 @@ import phalanx.song.Song;
 public final class Arranger {
     /** A tune stays as written when no other octave makes the whole cheaper by more than this. */
     private static final double AS_WRITTEN_MAY_COST = 1.1;
+    /** An octave that is this much dearer by a rough answer is not looked at again: rough ones differ by less. */
+    private static final double CLEARLY_DEARER = 1.2;
 
     private static final Comparator<Solved> OCTAVES = Comparator.<Solved>comparingLong(
                     solved -> solved.solver.graph().unplayable())
@@ -159,10 +161,19 @@ public final class Arranger {
      */
     public Arrangement rough(Song song, Picking picking, Wishes wishes, BooleanSupplier cancelled) {
         Song named = chartShapes.named(song);
-        Request request = new Request(named, instrument, hand, chartShapes.with(List.of(), named), picking, wishes);
+        return finish(roughly(request(named, picking, wishes, List.of(), 0), 0, cancelled), false);
+    }
+
+    private Solved roughly(Request request, int movedBy, BooleanSupplier cancelled) {
         SongDemand demand = SongDemand.of(request);
-        Solver solver = Solver.rough(layers, demand.slots(), named.tempo(), cancelled);
-        return finish(new Solved(named, request, 0, demand, solver, solver.quick()), false);
+        Solver solver = Solver.rough(layers, demand.slots(), request.song().tempo(), cancelled);
+        return new Solved(request.song(), request, movedBy, demand, solver, solver.quick());
+    }
+
+    /** What is asked for with a tune moved by so many semitones. */
+    private Request request(Song song, Picking picking, Wishes wishes, List<? extends Lock> locks, int move) {
+        Song moved = song.transpose(move);
+        return new Request(moved, instrument, hand, chartShapes.with(locks, moved), picking, wishes);
     }
 
     /**
@@ -283,23 +294,35 @@ public final class Arranger {
             List<? extends Lock> locks,
             int move,
             BooleanSupplier cancelled) {
-        Song moved = song.transpose(move);
-        List<Lock> held = chartShapes.with(locks, moved);
-        return solve(song, new Request(moved, instrument, hand, held, picking, wishes), move, cancelled);
+        return solve(song, request(song, picking, wishes, locks, move), move, cancelled);
     }
 
     private Compared compare(
             Song song, Picking picking, Wishes wishes, List<Integer> moves, BooleanSupplier cancelled) {
+        List<Solved> rough = moves.stream()
+                .map(move -> roughly(request(song, picking, wishes, List.of(), move), move, cancelled))
+                .toList();
+        Solved leader = rough.stream().min(OCTAVES).orElseThrow();
         List<OctaveChoice.Tried> tried = new ArrayList<>();
         Solved best = null;
-        for (int move : moves) {
+        for (Solved one : rough) {
             // one after the other, and only the best is kept: a long song fills much room
-            Solved one = solve(song, picking, wishes, List.of(), move, cancelled);
-            tried.add(figures(one));
-            best = best == null || OCTAVES.compare(one, best) < 0 ? one : best;
+            if (!isClearlyDearer(one, leader)) {
+                Solved quick = solve(song, picking, wishes, List.of(), one.movedBy, cancelled);
+                best = best == null || OCTAVES.compare(quick, best) < 0 ? quick : best;
+                tried.add(figures(quick));
+            } else {
+                tried.add(figures(one));
+            }
         }
         last = Optional.of(best);
         return new Compared(song, picking, wishes, best.movedBy, new OctaveChoice(best.movedBy / 12, tried));
+    }
+
+    private static boolean isClearlyDearer(Solved one, Solved leader) {
+        return SongGraph.tune(leader.answer.way().cost()) == 0
+                && leader.solver.graph().unplayable() <= one.solver.graph().unplayable()
+                && effortToCompare(one) > CLEARLY_DEARER * effortToCompare(leader);
     }
 
     /** What is written may cost a little more. */

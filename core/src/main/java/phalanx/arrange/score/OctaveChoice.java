@@ -16,7 +16,7 @@ public record OctaveChoice(int octaves, List<Tried> tried) {
      *
      * @param octaves by how many the tune is moved
      * @param lost tune notes lost or cut short
-     * @param effort of the song, by the quick answer
+     * @param effort of the song, by the quick answer; by a rough one where it is clearly dearer
      * @param meanFret of all notes
      */
     public record Tried(int octaves, long lost, double effort, double meanFret) {

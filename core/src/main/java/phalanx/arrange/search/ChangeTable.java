@@ -20,6 +20,7 @@ import phalanx.lefthand.track.Stops;
  */
 final class ChangeTable implements LayeredGraph.Changes {
     private static final int STRINGS = 16;
+    private static final long[] NONE = {};
     private static final int REFINGERING = Effort.thousandths(Weights.REFINGERING);
 
     private final Layer before;
@@ -58,8 +59,15 @@ final class ChangeTable implements LayeredGraph.Changes {
     private final int[][] bassStepsFrom = new int[STRINGS][STRINGS];
     private final boolean tuneRings;
     private final boolean bassRings;
-    private final boolean innerRings;
     private final int[] limits = new int[Fingering.FINGERS];
+
+    // of strings as Stops.bit has them, nothing where inner notes need not ring on
+    /** Of each candidate before those that were struck. */
+    private final long[] struck;
+    /** Of each candidate before those whose notes a tune that begins may hide. */
+    private final long[] hidden;
+    /** Of each candidate after those that are struck as it begins. */
+    private final long[] taken;
 
     /**
      * @param slotBefore the slot of the layer before
@@ -81,6 +89,9 @@ final class ChangeTable implements LayeredGraph.Changes {
                 has[finger][way] = pace.us(before.press(leaving[way]) == 0 ? 0 : Layer.pluck(leaving[way]));
             }
         }
+        for (int pluck = 0; pluck <= pace.plucks(); pluck++) {
+            timed[pluck] = table.within(pace.us(pluck));
+        }
         this.lastPlucks = new byte[before.count];
         for (int candidate = 0; candidate < before.count; candidate++) {
             for (int finger = 0; finger < Fingering.FINGERS; finger++) {
@@ -90,7 +101,13 @@ final class ChangeTable implements LayeredGraph.Changes {
         }
         this.tuneRings = slot.melodyRingsOn();
         this.bassRings = slot.bassRingsOn();
-        this.innerRings = slot.innerRingsOnFrom(slotBefore);
+        boolean innerRings = slot.innerRingsOnFrom(slotBefore);
+        this.struck = innerRings ? new long[before.count] : NONE;
+        this.hidden = innerRings && slot.melodyBegins() ? new long[before.count] : NONE;
+        this.taken = innerRings ? new long[after.count] : NONE;
+        if (innerRings) {
+            fillStrokes();
+        }
         if (slot.bassBegins()) {
             fillBassSteps();
         }
@@ -104,6 +121,36 @@ final class ChangeTable implements LayeredGraph.Changes {
                 bassStepsFrom[from][to] = step;
             }
         }
+    }
+
+    private void fillStrokes() {
+        boolean atOnce = slot.inner().isEmpty() || slot.inner().get(0).tick() == slot.startTick();
+        for (int to = 0; to < taken.length; to++) {
+            taken[to] = (slot.melodyBegins() ? bit(after.tunes[to]) : 0)
+                    | (slot.bassBegins() ? bit(after.basses[to]) : 0)
+                    | (atOnce && after.struck[to] != 0 ? bits(after.placings[to].moments()[0]) : 0);
+        }
+        for (int from = 0; from < struck.length; from++) {
+            struck[from] = bits(before.struck[from]);
+            for (long left = hidden.length == 0 ? 0 : struck[from]; left != 0; left &= left - 1) {
+                int string = Stops.string(left);
+                int midi = instrument.midi(string, Stops.at(before.frets[from], string));
+                hidden[from] |= slot.melody().get().midi() <= midi ? Stops.bit(string) : 0;
+            }
+        }
+    }
+
+    private static long bit(int string) {
+        return string == Layer.NONE ? 0 : Stops.bit(string);
+    }
+
+    /** Of strings with bit s for string s. */
+    private static long bits(int strings) {
+        long bits = 0;
+        for (int left = strings; left != 0; left &= left - 1) {
+            bits |= bit(Integer.numberOfTrailingZeros(left));
+        }
+        return bits;
     }
 
     /**
@@ -146,9 +193,6 @@ final class ChangeTable implements LayeredGraph.Changes {
     }
 
     private MoveTable.Timed within(int pluck) {
-        if (timed[pluck] == null) {
-            timed[pluck] = table.within(pace.us(pluck));
-        }
         return timed[pluck];
     }
 
@@ -297,12 +341,12 @@ final class ChangeTable implements LayeredGraph.Changes {
             }
             sum += hand < whole ? placedWithTheHand(from, to, hand, whole) : 0;
         }
-        long handed = Stops.handedOver(before.frets[from], before.fingers[from], after.frets[to], after.fingers[to]);
+        long fingersDiffer = before.fingers[from] ^ after.fingers[to];
+        long handed = before.stopped[from] & after.stopped[to] & Stops.inUse(fingersDiffer);
         if (handed != 0) {
             sum += waiting(from, to, handed, hand);
         }
-        long cost = (long) sum * Effort.STEPS;
-        return before.struck[from] == 0 || !innerRings ? cost : cost + innerCuts(from, to);
+        return (long) sum * Effort.STEPS + innerCuts(from, to, fingersDiffer);
     }
 
     private long move(int finger, int from, int to) {
@@ -374,23 +418,12 @@ final class ChangeTable implements LayeredGraph.Changes {
     }
 
     /** Inner notes that end here though their chord goes on and their string is not wanted. */
-    private long innerCuts(int from, int to) {
-        boolean struckAtOnce = after.struck[to] != 0
-                && (slot.inner().isEmpty() || slot.inner().get(0).tick() == slot.startTick());
-        long cost = 0;
-        for (int left = before.struck[from]; left != 0; left &= left - 1) {
-            int string = Integer.numberOfTrailingZeros(left);
-            boolean taken = slot.melodyBegins() && after.tunes[to] == string
-                    || slot.bassBegins() && after.basses[to] == string
-                    || struckAtOnce && (after.placings[to].moments()[0] >> string & 1) == 1;
-            if (!taken && !before.keeps(from, string, after, to)) {
-                int midi = instrument.midi(string, Stops.at(before.frets[from], string));
-                boolean hidden = slot.melodyBegins()
-                        && after.tunes[to] != Layer.NONE
-                        && slot.melody().get().midi() <= midi;
-                cost += hidden ? 0 : SongGraph.INNER_CUT;
-            }
+    private long innerCuts(int from, int to, long fingersDiffer) {
+        if (struck.length == 0 || struck[from] == 0) {
+            return 0;
         }
-        return cost;
+        long cut = struck[from] & ~taken[to] & Stops.inUse(fingersDiffer | before.frets[from] ^ after.frets[to]);
+        return SongGraph.INNER_CUT
+                * (long) Long.bitCount(hidden.length == 0 || after.tunes[to] == Layer.NONE ? cut : cut & ~hidden[from]);
     }
 }

@@ -10,6 +10,8 @@ import phalanx.arrange.demand.Labels;
  * none falls the cheapest with each label. For one thread.
  */
 final class Entries implements Beginnings.Offers {
+    private static final int NOWHERE = -1;
+
     private final Nodes before;
     private final Beginnings beginnings;
     private final long repeat;
@@ -78,12 +80,14 @@ final class Entries implements Beginnings.Offers {
      * Looks for the cheapest way with each label into a candidate; those that are a repeated stroke dearer than the
      * cheapest are left out.
      *
-     * @return what the cheapest costs
+     * @param limit only ways below it count
+     * @return what the cheapest costs; the limit where there is none
      */
-    long intoEach(int candidate) {
-        Arrays.fill(costs, LayeredGraph.IMPOSSIBLE);
-        least = LayeredGraph.IMPOSSIBLE;
-        beginnings.all(candidate, this, LayeredGraph.IMPOSSIBLE);
+    long intoEach(int candidate, long limit) {
+        Arrays.fill(costs, limit);
+        Arrays.fill(from, NOWHERE);
+        least = limit;
+        beginnings.all(candidate, this, limit);
         return least;
     }
 
@@ -136,7 +140,7 @@ final class Entries implements Beginnings.Offers {
 
     /** Whether the way with a label is worth having: none is a repeated stroke cheaper. */
     boolean counts(int entry) {
-        return costs[entry] == least || costs[entry] < least + repeat;
+        return from[entry] != NOWHERE && (costs[entry] == least || costs[entry] < least + repeat);
     }
 
     /** What the cheapest of the ways with labels costs when a stroke follows it. */

@@ -59,7 +59,7 @@ final class FullPass {
 
     Solver.Answer answer() {
         if (whole.layers() <= FEW) {
-            return new Solver.Answer(whole, NarrowPass.through(whole).way());
+            return new Solver.Answer(whole, NarrowPass.through(whole.wide()).way());
         }
         long limit = best.way().cost() + Math.round(SLACK * Effort.GRAINS);
         int middle = (whole.layers() + 1) / 2;

@@ -21,6 +21,7 @@ final class GroupedBeginnings extends Beginnings {
     private static final long STAYS = 1L << MoveTable.EFFORT_BITS;
 
     private static final long SLIDES = -1L << Integer.SIZE;
+    private static final int[] NONE = {};
 
     private final ChangeTable table;
     /** Whether the known layer is the one before. */
@@ -180,6 +181,7 @@ final class GroupedBeginnings extends Beginnings {
         }
         long[] least = new long[own * groups];
         Arrays.fill(least, ChangeTable.EFFORT);
+        int[][] staying = staying(finger, theirs);
         int[] seenIn = new int[theirs];
         for (int group = 0; group < groups; group++) {
             for (int at = starts[group]; at < starts[group + 1]; at++) {
@@ -190,37 +192,33 @@ final class GroupedBeginnings extends Beginnings {
                         long move = earlier ? rows[their][arriving[way]] : rows[way][arriving[their]];
                         int to = way * groups + group;
                         long effort = Math.min(least[to] & ChangeTable.EFFORT, move & ChangeTable.EFFORT);
-                        least[to] = (least[to] | move) & SLIDES | effort;
+                        least[to] = (least[to] | move) & SLIDES | least[to] & STAYS | effort;
                     }
-                }
-            }
-        }
-        markStays(finger, least);
-        return least;
-    }
-
-    private void markStays(int finger, long[] least) {
-        int leaving = table.before().leaving[finger].length;
-        int arriving = table.after().arriving[finger].length;
-        boolean[] mayStay = new boolean[leaving * arriving];
-        boolean any = false;
-        for (int from = 0; from < leaving; from++) {
-            for (int to = 0; to < arriving; to++) {
-                mayStay[from * arriving + to] = table.stays(finger, from, to);
-                any |= mayStay[from * arriving + to];
-            }
-        }
-        int own = earlier ? arriving : leaving;
-        for (int group = 0; group < groups && any; group++) {
-            for (int at = starts[group]; at < starts[group + 1]; at++) {
-                int their = memberWays[finger][at];
-                for (int way = 0; way < own; way++) {
-                    if (mayStay[earlier ? their * arriving + way : way * arriving + their]) {
+                    for (int way : staying[their]) {
                         least[way * groups + group] |= STAYS;
                     }
                 }
             }
         }
+        return least;
+    }
+
+    /** For each way of a finger on the known side those on the other with which it stays where it plucked. */
+    private int[][] staying(int finger, int theirs) {
+        int leaving = table.before().leaving[finger].length;
+        int arriving = table.after().arriving[finger].length;
+        int[][] staying = new int[theirs][];
+        Arrays.fill(staying, NONE);
+        for (int from = 0; from < leaving; from++) {
+            for (int to = 0; to < arriving; to++) {
+                if (table.stays(finger, from, to)) {
+                    int their = earlier ? from : to;
+                    staying[their] = Arrays.copyOf(staying[their], staying[their].length + 1);
+                    staying[their][staying[their].length - 1] = earlier ? to : from;
+                }
+            }
+        }
+        return staying;
     }
 
     /** What the way on to a candidate costs at least; something from the limit on where it is not below it. */

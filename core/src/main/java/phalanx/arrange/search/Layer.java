@@ -43,6 +43,8 @@ public final class Layer {
     final int[] bassPlaces;
     final long[] frets;
     final long[] fingers;
+    /** Strings that are stopped, a lowest bit for each as {@link Stops#bit} has it. */
+    final long[] stopped;
     /** Effort of holding for a beat, in thousandths. */
     final int[] holds;
     /** What the sound costs, in thousandths. */
@@ -78,6 +80,7 @@ public final class Layer {
         this.bassPlaces = new int[count];
         this.frets = new long[count];
         this.fingers = new long[count];
+        this.stopped = new long[count];
         this.holds = new int[count];
         this.sounds = new int[count];
         this.plucks = new int[count];
@@ -98,6 +101,7 @@ public final class Layer {
         basses[to] = from.basses[index];
         frets[to] = from.frets[index];
         fingers[to] = from.fingers[index];
+        stopped[to] = Stops.inUse(fingers[to]);
         tunePlaces[to] = place(to, tunes[to]);
         bassPlaces[to] = place(to, basses[to]);
         holds[to] = from.holds[index];

@@ -30,6 +30,24 @@ public interface LayeredGraph {
         return 0;
     }
 
+    /**
+     * What of a candidate sounds on into the next layer, as one number: a candidate with another number cannot stand in
+     * for it.
+     */
+    default long ringsOn(int layer, int candidate) {
+        return 0;
+    }
+
+    /** What of it has sounded on from the layer before. */
+    default long hasRungOn(int layer, int candidate) {
+        return 0;
+    }
+
+    /** Ways to a candidate that are this much dearer than the cheapest to one that can stand in for it are left out. */
+    default long furthest() {
+        return IMPOSSIBLE;
+    }
+
     /** The changes from the layer before into a layer; for one thread. */
     Changes changes(int layer);
 
@@ -80,6 +98,21 @@ public interface LayeredGraph {
             @Override
             public int lastStroke(int layer, int candidate) {
                 return forward.firstStroke(last - layer, candidate);
+            }
+
+            @Override
+            public long ringsOn(int layer, int candidate) {
+                return forward.hasRungOn(last - layer, candidate);
+            }
+
+            @Override
+            public long hasRungOn(int layer, int candidate) {
+                return forward.ringsOn(last - layer, candidate);
+            }
+
+            @Override
+            public long furthest() {
+                return forward.furthest();
             }
 
             @Override

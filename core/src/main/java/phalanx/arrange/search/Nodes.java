@@ -74,6 +74,11 @@ final class Nodes {
         return costs[node] + (Labels.repeats(label(node), stroke) ? repeat : 0);
     }
 
+    /** What the cheapest of all costs. */
+    long cheapest() {
+        return Arrays.stream(best).min().orElseThrow();
+    }
+
     /** The same dearer by so much. */
     Nodes plus(long difference) {
         return difference == 0
@@ -94,9 +99,10 @@ final class Nodes {
                 || !Arrays.equals(firsts, other.firsts)) {
             return false;
         }
-        long difference = costs[0] - other.costs[0];
+        long difference = cheapest() - other.cheapest();
         for (int node = 0; node < costs.length; node++) {
-            if (costs[node] - other.costs[node] != difference) {
+            boolean dropped = costs[node] >= LayeredGraph.IMPOSSIBLE && other.costs[node] >= LayeredGraph.IMPOSSIBLE;
+            if (!dropped && costs[node] - other.costs[node] != difference) {
                 return false;
             }
         }

@@ -85,7 +85,7 @@ public record SolvedSong(Request request, Solver solver, Solver.Answer answer) {
     /** The cheapest way in and on where no inner stroke lies between. */
     private static long joined(int candidate, Entries into, Entries out) {
         long least = LayeredGraph.IMPOSSIBLE;
-        if (into.intoEach(candidate) < least && out.intoEach(candidate) < least) {
+        if (into.intoEach(candidate, least) < least && out.intoEach(candidate, least) < least) {
             for (int entry = 0; entry < out.count(); entry++) {
                 least = Math.min(least, out.cost(entry) + into.cheapestBefore(out.label(entry)));
             }

@@ -13,8 +13,11 @@ import phalanx.song.Reprises;
  * Sections that come again are held as one of the times.
  */
 public final class Solver {
-    /** So many candidates of each kind in all slots together are promising: more where a song is short. */
-    private static final int OF_EACH_KIND = 600;
+    /**
+     * In a song of so many slots one candidate of each kind is promising; more where it is shorter, by the square: it is
+     * pairs of them that take the time.
+     */
+    private static final double ONE_OF_EACH_KIND = 256;
 
     private static final int MOST_OF_EACH_KIND = 10;
 
@@ -67,7 +70,8 @@ public final class Solver {
             List<Reprises.Reprise> reprises,
             Optional<Solver> earlier,
             BooleanSupplier cancelled) {
-        int ofEachKind = Math.max(1, Math.min(MOST_OF_EACH_KIND, OF_EACH_KIND / slots.size()));
+        double perSlot = ONE_OF_EACH_KIND / slots.size();
+        int ofEachKind = (int) Math.max(1, Math.min(MOST_OF_EACH_KIND, perSlot * perSlot));
         return through(ofEachKind, finder, slots, tempo, reprises, earlier, cancelled);
     }
 
@@ -93,7 +97,7 @@ public final class Solver {
         Layer[] layers = found.clone();
         before.ifPresent(
                 other -> Arrays.setAll(layers, at -> found[at] == other.found[at] ? other.graph.layer(at) : found[at]));
-        SongGraph graph = check.with(layers);
+        SongGraph graph = check.with(layers).near();
         NarrowPass narrow = before.map(other -> again(other, graph)).orElseGet(() -> NarrowPass.through(graph));
         return new Solver(finder, reprises, ofEachKind, found, graph, narrow);
     }

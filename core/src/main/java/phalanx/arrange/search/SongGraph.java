@@ -22,6 +22,12 @@ import phalanx.righthand.InnerStroke;
  * slot and stands apart.
  */
 public final class SongGraph implements LayeredGraph {
+    /**
+     * Ways to a candidate that are this much dearer than to another are not followed, in effort: no change is worth that
+     * much (measured: the same answers in 60 of 60 songs, see docs/performance.md; with 4 they were not).
+     */
+    static final double FURTHEST = 7;
+
     static final int TUNE_AT = 42;
     static final long TUNE_CUT = 1L << TUNE_AT;
     static final int BASS_CUT = Effort.thousandths(Weights.BASS_CUT) * Effort.STEPS;
@@ -34,6 +40,7 @@ public final class SongGraph implements LayeredGraph {
     private final MoveMeter meter;
     private final Instrument instrument;
     private final BooleanSupplier cancelled;
+    private final long furthest;
 
     /**
      * @param slots of the song
@@ -55,12 +62,13 @@ public final class SongGraph implements LayeredGraph {
         this.meter = meter;
         this.instrument = instrument;
         this.cancelled = cancelled;
+        this.furthest = IMPOSSIBLE;
         Clock clock = new Clock(tempo);
         this.paces = slots.stream().map(slot -> pace(slot, clock)).toArray(Pace[]::new);
         this.steps = slots.stream().mapToInt(Slot::holdSteps).toArray();
     }
 
-    private SongGraph(SongGraph other, List<Slot> slots, Layer[] layers, BooleanSupplier cancelled) {
+    private SongGraph(SongGraph other, List<Slot> slots, Layer[] layers, BooleanSupplier cancelled, long furthest) {
         this.slots = slots;
         this.layers = layers;
         this.meter = other.meter;
@@ -68,21 +76,36 @@ public final class SongGraph implements LayeredGraph {
         this.paces = other.paces;
         this.steps = other.steps;
         this.cancelled = cancelled;
+        this.furthest = furthest;
+    }
+
+    private SongGraph(SongGraph other, List<Slot> slots, Layer[] layers) {
+        this(other, slots, layers, other.cancelled, other.furthest);
+    }
+
+    /** The same graph, with ways left out that are {@value #FURTHEST} effort dearer than others that lead as far. */
+    SongGraph near() {
+        return new SongGraph(this, slots, layers, cancelled, Math.round(FURTHEST * Effort.GRAINS));
+    }
+
+    /** The same graph with all ways. */
+    SongGraph wide() {
+        return new SongGraph(this, slots, layers, cancelled, IMPOSSIBLE);
     }
 
     /** The same graph, to be given up on another request. */
     public SongGraph withCancel(BooleanSupplier newCancelled) {
-        return new SongGraph(this, slots, layers, newCancelled);
+        return new SongGraph(this, slots, layers, newCancelled, furthest);
     }
 
     /** The same slots with other candidates. */
     SongGraph with(Layer[] other) {
-        return new SongGraph(this, slots, other.clone(), cancelled);
+        return new SongGraph(this, slots, other.clone());
     }
 
     /** The same slots with no candidates yet. */
     SongGraph growing() {
-        return new SongGraph(this, slots, new Layer[layers.length], cancelled);
+        return new SongGraph(this, slots, new Layer[layers.length]);
     }
 
     /** Puts in the candidates of a slot that has none. */
@@ -96,7 +119,7 @@ public final class SongGraph implements LayeredGraph {
         otherSlots.set(at, slot);
         Layer[] otherLayers = layers.clone();
         otherLayers[at] = layer;
-        return new SongGraph(this, otherSlots, otherLayers, cancelled);
+        return new SongGraph(this, otherSlots, otherLayers);
     }
 
     /** How much time a slot leaves for the change after it. */
@@ -188,6 +211,28 @@ public final class SongGraph implements LayeredGraph {
     @Override
     public int lastStroke(int at, int candidate) {
         return layers[at].placings[candidate].last();
+    }
+
+    @Override
+    public long ringsOn(int at, int candidate) {
+        return at + 1 == layers.length ? 0 : sounding(at + 1, layers[at], candidate);
+    }
+
+    @Override
+    public long hasRungOn(int at, int candidate) {
+        return at == 0 ? 0 : sounding(at, layers[at], candidate);
+    }
+
+    /** The places of a candidate's notes that ring over the beginning of a slot. */
+    private long sounding(int at, Layer layer, int candidate) {
+        Slot slot = slots.get(at);
+        long tune = slot.melodyRingsOn() ? layer.tunePlaces[candidate] : 0;
+        return tune << Integer.SIZE | (slot.bassRingsOn() ? layer.bassPlaces[candidate] : 0);
+    }
+
+    @Override
+    public long furthest() {
+        return furthest;
     }
 
     @Override

@@ -1,5 +1,6 @@
 package phalanx.arrange.search;
 
+import java.util.Arrays;
 import java.util.BitSet;
 import phalanx.arrange.demand.Labels;
 
@@ -65,7 +66,7 @@ public final class Sweep {
             }
             sweep.extend(graph, layer);
             if (layer > lastEdited && sweep.nodes[layer].runsAlong(nodes[layer])) {
-                long difference = sweep.nodes[layer].costs[0] - nodes[layer].costs[0];
+                long difference = sweep.nodes[layer].cheapest() - nodes[layer].cheapest();
                 for (int later = layer + 1; later < nodes.length; later++) {
                     sweep.nodes[later] = nodes[later].plus(difference);
                 }
@@ -104,43 +105,96 @@ public final class Sweep {
         }
         Nodes.Collector found = new Nodes.Collector(count);
         Entries entries = layer == 0 ? null : new Entries(graph.changes(layer), nodes[layer - 1], graph.repeat());
+        Near near = new Near(graph, layer);
         for (int to = 0; to < count; to++) {
             found.next();
             long own = graph.cost(layer, to);
             int first = graph.firstStroke(layer, to);
             if (entries == null) {
                 found.add(graph.lastStroke(layer, to), own, 0);
-            } else if (first != Labels.NONE || entries.count() == 1) {
-                addCheapest(graph, layer, to, own, entries, found);
-            } else {
-                addEach(to, own, entries, found);
+                continue;
             }
+            long limit = near.limit(to) - own;
+            long into = first != Labels.NONE || entries.count() == 1
+                    ? addCheapest(graph, layer, to, limit, entries, found)
+                    : addEach(to, own, limit, entries, found);
+            near.add(to, into + own);
         }
         nodes[layer] = found.done();
     }
 
-    private static void addCheapest(
-            LayeredGraph graph, int layer, int to, long own, Entries entries, Nodes.Collector found) {
+    /** @return what the cheapest way costs, or the limit */
+    private static long addCheapest(
+            LayeredGraph graph, int layer, int to, long limit, Entries entries, Nodes.Collector found) {
         int first = graph.firstStroke(layer, to);
-        long cost = entries.into(to, first, LayeredGraph.IMPOSSIBLE);
+        long cost = entries.into(to, first, limit);
         int label = first == Labels.NONE ? entries.label(0) : graph.lastStroke(layer, to);
-        if (cost < LayeredGraph.IMPOSSIBLE) {
-            found.add(label, cost + own, entries.node());
+        if (cost < limit) {
+            found.add(label, cost + graph.cost(layer, to), entries.node());
         } else {
             found.add(label, LayeredGraph.IMPOSSIBLE, 0);
         }
+        return cost;
     }
 
     /** Where no inner stroke falls the last one is remembered, as far as it may still matter. */
-    private static void addEach(int to, long own, Entries entries, Nodes.Collector found) {
-        if (entries.intoEach(to) >= LayeredGraph.IMPOSSIBLE) {
+    private static long addEach(int to, long own, long limit, Entries entries, Nodes.Collector found) {
+        long cost = entries.intoEach(to, limit);
+        if (cost >= limit) {
             found.add(Labels.NONE, LayeredGraph.IMPOSSIBLE, 0);
-            return;
+            return cost;
         }
         for (int entry = 0; entry < entries.count(); entry++) {
             if (entries.counts(entry)) {
                 found.add(entries.label(entry), entries.cost(entry) + own, entries.node(entry));
             }
+        }
+        return cost;
+    }
+
+    /** From which cost on ways to the candidates of a layer are left out. */
+    private static final class Near {
+        private final LayeredGraph graph;
+        private final int layer;
+        private long[] kinds = new long[8];
+        private long[] cheapest = new long[8];
+        private int count;
+
+        Near(LayeredGraph graph, int layer) {
+            this.graph = graph;
+            this.layer = layer;
+        }
+
+        long limit(int candidate) {
+            if (graph.furthest() >= LayeredGraph.IMPOSSIBLE) {
+                return LayeredGraph.IMPOSSIBLE;
+            }
+            int kind = kind(candidate);
+            long best = cheapest[kind];
+            return best >= LayeredGraph.IMPOSSIBLE ? best : best + graph.furthest();
+        }
+
+        void add(int candidate, long cost) {
+            if (graph.furthest() < LayeredGraph.IMPOSSIBLE) {
+                int kind = kind(candidate);
+                cheapest[kind] = Math.min(cheapest[kind], cost);
+            }
+        }
+
+        private int kind(int candidate) {
+            long number = graph.ringsOn(layer, candidate);
+            for (int kind = 0; kind < count; kind++) {
+                if (kinds[kind] == number) {
+                    return kind;
+                }
+            }
+            if (count == kinds.length) {
+                kinds = Arrays.copyOf(kinds, 2 * count);
+                cheapest = Arrays.copyOf(cheapest, 2 * count);
+            }
+            kinds[count] = number;
+            cheapest[count] = LayeredGraph.IMPOSSIBLE;
+            return count++;
         }
     }
 

@@ -45,6 +45,11 @@ public final class Pace {
         return pluck <= pluck(plucks, finger) ? plucks : plucks & ~(MOST_PLUCKS << at) | pluck << at;
     }
 
+    /** How many plucks there are. */
+    public int plucks() {
+        return us.length - 1;
+    }
+
     /** Microseconds that a finger has after its last pluck. */
     public int us(int pluck) {
         return us[pluck];

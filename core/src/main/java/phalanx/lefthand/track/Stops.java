@@ -52,8 +52,13 @@ public record Stops(long frets, long fingers) {
         return (int) (fields >> shift(string) & FIELD);
     }
 
+    /** The lowest bit of a string's field. */
+    public static long bit(int string) {
+        return 1L << shift(string);
+    }
+
     /** The lowest bit of each field that is not nought. */
-    static long inUse(long fields) {
+    public static long inUse(long fields) {
         return (fields | fields >> 1 | fields >> 2 | fields >> 3 | fields >> 4 | fields >> 5) & LOWEST_BITS;
     }
 
@@ -75,10 +80,5 @@ public record Stops(long frets, long fingers) {
     /** Whether a string keeps its fret and its finger into the next moment. */
     public boolean keeps(int string, Stops next) {
         return keeps(string, frets, fingers, next.frets, next.fingers);
-    }
-
-    /** Strings that go from one finger to another, a lowest bit for each. */
-    public static long handedOver(long frets, long fingers, long nextFrets, long nextFingers) {
-        return inUse(fingers ^ nextFingers) & inUse(frets) & inUse(nextFrets);
     }
 }

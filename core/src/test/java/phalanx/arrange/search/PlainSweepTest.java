@@ -36,9 +36,12 @@ class PlainSweepTest {
             Solver solver = Solver.quick(finder, slots, song.tempo(), List.of(), Optional.empty(), () -> false);
             long first = solver.quick().way().cost();
             long full = solver.full().way().cost();
-            long plain = Sweep.through(solver.graph().with(finder.all(slots, () -> {})))
+            long plain = Sweep.through(solver.graph().wide().with(finder.all(slots, () -> {})))
                     .way()
                     .cost();
+            assertThat(Sweep.through(solver.graph()).way().cost())
+                    .as("song %d without ways that are far dearer", seed)
+                    .isEqualTo(Sweep.through(solver.graph().wide()).way().cost());
             assertThat(SongGraph.tune(full)).isEqualTo(SongGraph.tune(plain));
             assertThat(SongGraph.grains(full) / (double) SongGraph.grains(plain))
                     .as("song %d", seed)
