@@ -198,7 +198,9 @@ class SongStationTest extends OpenWindow {
 
     @Test
     void aSecondPartGoesUnderTheTuneAndAThirdIsTheBass() throws Exception {
-        open("three.abc", "X:1\nT:Three Gates\nM:4/4\nL:1/4\nK:C\nV:low\nC,2G,,2|C,4|\nV:under\nCEGE|E4|\nV:top\n\"C\"cegc|c4|\nw:la lee lo la lum\n");
+        open(
+                "three.abc",
+                "X:1\nT:Three Gates\nM:4/4\nL:1/4\nK:C\nV:low\nC,2G,,2|C,4|\nV:under\nCEGE|E4|\nV:top\n\"C\"cegc|c4|\nw:la lee lo la lum\n");
         push(KeyCode.CONTROL, KeyCode.DIGIT2);
         ComboBox<String> harmony = lookup("#harmony-part").query();
         assertThat(lookup("#parts")

@@ -226,7 +226,7 @@ final class GroupedBeginnings extends Beginnings {
         long least = limit;
         for (int one = 0; one < classes; one++) {
             long ring = ring(one, to);
-            int end = bounds(one, to, ring, least);
+            int end = bounds(one, to, ring, least, true);
             for (int group = firstGroups[one]; group < end; group++) {
                 least = Math.min(least, leasts[group]);
             }
@@ -243,10 +243,11 @@ final class GroupedBeginnings extends Beginnings {
      * What the way on from the groups of a class costs at least.
      *
      * @param ring what becomes of notes that should ring over
-     * @param limit from where on groups are not looked at
+     * @param limit from where on groups are not looked at; those of a class are told by their cheapest, the first least
+     * @param least whether only the least of all is wanted
      * @return the end of those that were
      */
-    private int bounds(int one, int to, long ring, long limit) {
+    private int bounds(int one, int to, long ring, long limit, boolean least) {
         long[] moves0 = leastMoves[0];
         long[] moves1 = leastMoves[1];
         long[] moves2 = leastMoves[2];
@@ -258,8 +259,9 @@ final class GroupedBeginnings extends Beginnings {
         int base3 = way(3, to) * groups;
         int base4 = way(4, to) * groups;
         int stands = layer.positions[to];
+        long end = limit;
         int group = firstGroups[one];
-        for (; group < firstGroups[one + 1] && firsts[group] + ring < limit; group++) {
+        for (; group < firstGroups[one + 1] && firsts[group] + ring < end; group++) {
             long move0 = moves0[base0 + group];
             long move1 = moves1[base1 + group];
             long move2 = moves2[base2 + group];
@@ -274,6 +276,7 @@ final class GroupedBeginnings extends Beginnings {
                 change += shift(group, to, stands, move0 | move1 | move2 | move3 | move4);
             }
             leasts[group] = firsts[group] + ring + (long) change * Effort.STEPS;
+            end = least ? Math.min(end, leasts[group]) : end;
         }
         return group;
     }
@@ -317,7 +320,7 @@ final class GroupedBeginnings extends Beginnings {
     /** Looks at the groups of a class, the likeliest first. */
     private void look(int one, int to, long ring) {
         int begin = firstGroups[one];
-        int end = bounds(one, to, ring, cheapest());
+        int end = bounds(one, to, ring, cheapest(), false);
         int likeliest = begin;
         for (int group = begin; group < end; group++) {
             likeliest = leasts[group] < leasts[likeliest] ? group : likeliest;

@@ -134,6 +134,103 @@ class SweepTest {
         assertThat(sum(graph, way)).isEqualTo(way.cost());
     }
 
+    /** Changes cost 8 at most: what is 9 dearer than another way as far is worth nothing, unless a note rings on. */
+    @Property(tries = 400)
+    void farDearerWaysAreLeftOutAndNeverMissed(@ForAll long seed) {
+        Random random = new Random(seed);
+        RingingGraph graph = new RingingGraph(random);
+        NarrowPass pass = NarrowPass.through(graph);
+        assertThat(pass.way().cost()).isEqualTo(graph.costs.allCosts(0, 0).get(0));
+        pass.complete();
+        long best = pass.way().cost();
+        for (int layer = 0; layer < graph.layers(); layer++) {
+            int at = pass.way().candidate(layer);
+            assertThat(pass.beginnings(layer)[at] + pass.endings(layer)[at] - graph.cost(layer, at))
+                    .isEqualTo(best);
+        }
+    }
+
+    @Example
+    void someOfTheFarDearerWaysAreLeftOut() {
+        long left = LongStream.range(0, 100)
+                .map(seed -> {
+                    RingingGraph graph = new RingingGraph(new Random(seed));
+                    return Arrays.stream(Sweep.through(graph).costs(graph.layers() - 1))
+                            .filter(cost -> cost >= LayeredGraph.IMPOSSIBLE)
+                            .count();
+                })
+                .sum();
+        assertThat(left).isPositive();
+    }
+
+    /** A random graph whose candidates may hold a note over into the next layer, where it must be taken over. */
+    private static final class RingingGraph implements LayeredGraph {
+        private static final long FURTHEST = 9;
+
+        private final RandomGraph costs;
+        /** Of the layers' beginnings whether the candidates before and after hold a note over it. */
+        private final boolean[][] holds;
+
+        private final boolean[][] takes;
+
+        RingingGraph(Random random) {
+            costs = new RandomGraph(random);
+            holds = new boolean[layers()][];
+            takes = new boolean[layers()][];
+            for (int layer = 0; layer < layers(); layer++) {
+                holds[layer] = new boolean[candidates(layer)];
+                takes[layer] = new boolean[candidates(layer)];
+                costs.own[layer] = random.longs(candidates(layer), 0, 30).toArray();
+                // the first candidates hold nothing over, so that there is a way
+                for (int candidate = 1; candidate < candidates(layer); candidate++) {
+                    holds[layer][candidate] = layer + 1 < layers() && random.nextBoolean();
+                    takes[layer][candidate] = layer > 0 && random.nextBoolean();
+                }
+                for (int from = 0; layer > 0 && from < candidates(layer - 1); from++) {
+                    for (int to = 0; to < candidates(layer); to++) {
+                        boolean rings = holds[layer - 1][from] == takes[layer][to];
+                        costs.changes[layer][from][to] = rings ? costs.changes[layer][from][to] : IMPOSSIBLE;
+                    }
+                }
+            }
+        }
+
+        @Override
+        public int layers() {
+            return costs.layers();
+        }
+
+        @Override
+        public int candidates(int layer) {
+            return costs.candidates(layer);
+        }
+
+        @Override
+        public long cost(int layer, int candidate) {
+            return costs.cost(layer, candidate);
+        }
+
+        @Override
+        public Changes changes(int layer) {
+            return costs.changes(layer);
+        }
+
+        @Override
+        public long ringsOn(int layer, int candidate) {
+            return holds[layer][candidate] ? 1 : 0;
+        }
+
+        @Override
+        public long hasRungOn(int layer, int candidate) {
+            return takes[layer][candidate] ? 1 : 0;
+        }
+
+        @Override
+        public long furthest() {
+            return FURTHEST;
+        }
+    }
+
     @Property(tries = 200)
     void settlingAsItGoesChangesNothing(@ForAll long seed) {
         settled(seed);
