@@ -7,16 +7,22 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.Wishes;
+import phalanx.arrange.notation.Grouping;
+import phalanx.arrange.notation.Rhythm;
 import phalanx.arrange.notation.StaffNotation;
 import phalanx.arrange.notation.StaffNotation.Head;
 import phalanx.arrange.notation.StaffNotation.Struck;
 import phalanx.arrange.notation.StaffNotation.Voice;
+import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -26,6 +32,7 @@ import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
+import phalanx.technique.Hit;
 import phalanx.theory.Key;
 import phalanx.theory.Note;
 import phalanx.theory.Step;
@@ -35,6 +42,46 @@ class StaffNotationTest {
     private static Arrangement arranged(Song song) {
         return new Arranger(Instrument.STANDARD, Hand.AVERAGE)
                 .quick(song, Picking.PLAIN, Wishes.USUAL.withOctave(Octave.AS_WRITTEN), List.of(), () -> false);
+    }
+
+    /** Strokes fill each bar; one begins wherever something is struck, and rests stand where nothing sounds. */
+    private static void checkRhythm(Arrangement arrangement) {
+        for (Bar bar : arrangement.song().bars()) {
+            Rhythm rhythm = Rhythm.of(arrangement, bar);
+            TreeSet<Integer> struck = new TreeSet<>();
+            int at = bar.startTick();
+            for (Rhythm.Stroke stroke : rhythm.strokes()) {
+                Grouping.Value value = stroke.value();
+                assertThat(value.onset()).isEqualTo(at);
+                assertThat(value.value().type()).isNotEmpty();
+                boolean sounds = arrangement.notes().stream()
+                        .anyMatch(note -> note.tick() <= value.onset() && note.endTick() > value.onset());
+                if (value.rest()) {
+                    assertThat(sounds).as("bar %d at %d", bar.number(), at).isFalse();
+                } else if (!stroke.tied()) {
+                    struck.add(at);
+                }
+                at = value.end();
+            }
+            assertThat(at).isEqualTo(bar.endTick());
+            assertThat(struck)
+                    .containsExactlyElementsOf(Stream.concat(
+                                    arrangement.notes().stream().map(ArrangedNote::tick),
+                                    arrangement.hits().stream().map(Hit::tick))
+                            .filter(bar::contains)
+                            .collect(Collectors.toCollection(TreeSet::new)));
+            for (Grouping.Run run : rhythm.beams()) {
+                int beat = bar.meter().beatTicks();
+                assertThat(rhythm.strokes().subList(run.first(), run.last() + 1))
+                        .allMatch(stroke -> stroke.value().beams() > 0)
+                        .extracting(stroke -> bar.offsetOf(stroke.value().onset()) / beat)
+                        .containsOnly(bar.offsetOf(rhythm.strokes()
+                                        .get(run.first())
+                                        .value()
+                                        .onset())
+                                / beat);
+            }
+        }
     }
 
     /** What a head sounds: written E4 on the lowest line, an octave above what is heard. */
@@ -55,6 +102,7 @@ class StaffNotationTest {
     void everyNoteIsReadBackAndBarsAddUp(@ForAll long seed) {
         Song song = Songs.random(seed, 4).transpose((int) Math.floorMod(seed, 5L) - 2);
         Arrangement arrangement = arranged(song);
+        checkRhythm(arrangement);
         List<List<Voice>> bars = StaffNotation.of(arrangement);
         assertThat(bars).hasSameSizeAs(song.bars());
         List<String> read = new ArrayList<>();

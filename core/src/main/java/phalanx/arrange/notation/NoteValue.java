@@ -3,6 +3,7 @@ package phalanx.arrange.notation;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import phalanx.song.Bar;
 import phalanx.song.Ticks;
 
 /**
@@ -63,6 +64,13 @@ public record NoteValue(int ticks, String type, int dots, int actual, int normal
         }
         parts.add(new NoteValue(left, "", 0, 1, 1));
         return parts;
+    }
+
+    /** The rests of a silence within a bar: a bar of silence has one, whatever its length. */
+    static List<NoteValue> silence(Bar bar, int from, int to) {
+        return from == bar.startTick() && to == bar.endTick()
+                ? List.of(new NoteValue(to - from, "whole", 0, 1, 1))
+                : split(to - from);
     }
 
     private static boolean representable(int ticks) {

@@ -168,11 +168,7 @@ public final class StaffNotation {
 
         private void rest(int from, int to, List<Struck> struck) {
             int at = from;
-            // a bar of silence has one rest, whatever its length
-            List<NoteValue> values = from == bar.startTick() && to == bar.endTick()
-                    ? List.of(new NoteValue(to - from, "whole", 0, 1, 1))
-                    : NoteValue.split(to - from);
-            for (NoteValue value : from < to ? values : List.<NoteValue>of()) {
+            for (NoteValue value : from < to ? NoteValue.silence(bar, from, to) : List.<NoteValue>of()) {
                 struck.add(new Struck(new Grouping.Value(at, value, true), List.of()));
                 at += value.ticks();
             }

@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import java.util.Optional;
+
 /** Signs of the music font, by their code points in the open standard for such fonts (SMuFL), and how wide they are. */
 enum Glyph {
     CLEF(0xE052, 2.684),
@@ -48,6 +50,44 @@ enum Glyph {
 
     double width() {
         return width;
+    }
+
+    /** The head of a note of some value, by its English name. */
+    static Glyph head(String type) {
+        return switch (type) {
+            case "whole" -> WHOLE;
+            case "half" -> HALF;
+            default -> BLACK;
+        };
+    }
+
+    /** The rest of some value, by its English name. */
+    static Glyph rest(String type) {
+        return switch (type) {
+            case "whole" -> REST_WHOLE;
+            case "half" -> REST_HALF;
+            case "quarter" -> REST_QUARTER;
+            case "eighth" -> REST_EIGHTH;
+            case "16th" -> REST_16TH;
+            case "32nd" -> REST_32ND;
+            default -> REST_64TH;
+        };
+    }
+
+    /**
+     * The flag of a note that stands alone.
+     *
+     * @param beams how many it would have under a beam
+     * @param up whether its stem points upwards
+     */
+    static Optional<Glyph> flag(int beams, boolean up) {
+        return switch (beams) {
+            case 1 -> Optional.of(up ? FLAG_8TH_UP : FLAG_8TH_DOWN);
+            case 2 -> Optional.of(up ? FLAG_16TH_UP : FLAG_16TH_DOWN);
+            case 3 -> Optional.of(up ? FLAG_32ND_UP : FLAG_32ND_DOWN);
+            case 4 -> Optional.of(up ? FLAG_64TH_UP : FLAG_64TH_DOWN);
+            default -> Optional.empty();
+        };
     }
 
     /** The figures of a number in a meter. */

@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import phalanx.arrange.demand.Role;
+import phalanx.arrange.notation.Rhythm;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.Instrument;
@@ -27,6 +28,13 @@ final class LinePainter {
     private static final double OVER = 1.1;
     private static final double UNDER = 1.7;
     private static final double ROW = 1.35;
+    /** The row of the rhythm, where no staff has it. */
+    private static final double RHYTHM_ROW = 2.1;
+    /** The space of the small staff that its signs are made for. */
+    private static final double RHYTHM_SPACE = 0.45;
+    /** From the lowest string to the tops of its stems: room for figures of tuplets. */
+    private static final double RHYTHM_UNDER = 1.25;
+
     private static final double WORDS_ROW = 1.6;
     private static final double AFTER = 1.5;
     private static final double AFTER_STAFF = 0.6;
@@ -91,7 +99,16 @@ final class LinePainter {
     }
 
     private double rowY(int row) {
-        return stringY(instrument.strings()) + (UNDER + row * ROW) * s;
+        return stringY(instrument.strings()) + (UNDER + rhythmRow() + row * ROW) * s;
+    }
+
+    private double rhythmRow() {
+        return staff.isEmpty() ? RHYTHM_ROW : 0;
+    }
+
+    /** The middle of the rhythm's heads. */
+    private double rhythmY() {
+        return stringY(instrument.strings()) + (RHYTHM_UNDER + RhythmPainter.HEIGHT * RHYTHM_SPACE) * s;
     }
 
     double height() {
@@ -104,6 +121,7 @@ final class LinePainter {
                         + instrument.strings()
                         - 1
                         + UNDER
+                        + rhythmRow()
                         + (rows - 1) * ROW
                         + (words ? WORDS_ROW : 0)
                         + AFTER)
@@ -127,6 +145,16 @@ final class LinePainter {
                     .sorted(Comparator.comparing(note -> note.role() != Role.INNER))
                     .forEach(this::paintNote);
             paintRows(bar);
+            if (staff.isEmpty()) {
+                RhythmPainter.marks(
+                                Rhythm.of(arrangement, bar.bar()),
+                                line::x,
+                                line.barX(bar),
+                                line.barEnd(bar.bar()),
+                                rhythmY(),
+                                RHYTHM_SPACE * s)
+                        .forEach(pen::add);
+            }
         }
         // over the figures, so that none hides them
         line.bars().forEach(bar -> bar.notes().forEach(note -> {
@@ -285,6 +313,9 @@ final class LinePainter {
         bar.words().forEach(word -> pen.left(word.text(), left(word), base, Face.SANS, Sizes.WORDS * s, Shade.INK));
         if (named && bar == line.bars().get(0)) {
             nameRow("finger", over);
+            if (staff.isEmpty()) {
+                nameRow("rhythm", rhythmY());
+            }
             nameRow("digit", rowY(0));
             if (hits) {
                 nameRow("hit", rowY(1));

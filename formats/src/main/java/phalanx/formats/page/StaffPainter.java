@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.notation.Grouping;
@@ -23,11 +22,8 @@ public final class StaffPainter {
 
     private static final double BAR_LINE = 0.17;
     private static final double STEM = 0.18;
-    private static final double BEAM = 0.5;
-    private static final double NEXT_BEAM = 0.75;
     private static final double STEM_LENGTH = 3.3;
     private static final double LEDGER = 0.4;
-    private static final double HOOK = 1.1;
     private static final double BEFORE_HEAD = 0.25;
     /** A head in the way of another voice's stands so far aside. */
     static final double ASIDE = 1.3;
@@ -250,16 +246,7 @@ public final class StaffPainter {
         private void paintRest(Struck struck) {
             Grouping.Value value = struck.value();
             boolean wholeBar = value.value().type().equals("whole");
-            Glyph glyph =
-                    switch (value.value().type()) {
-                        case "whole" -> Glyph.REST_WHOLE;
-                        case "half" -> Glyph.REST_HALF;
-                        case "quarter" -> Glyph.REST_QUARTER;
-                        case "eighth" -> Glyph.REST_EIGHTH;
-                        case "16th" -> Glyph.REST_16TH;
-                        case "32nd" -> Glyph.REST_32ND;
-                        default -> Glyph.REST_64TH;
-                    };
+            Glyph glyph = Glyph.rest(value.value().type());
             // a bar of silence has its rest in the middle
             double at = wholeBar ? (ruler.x(value.onset()) + ruler.barEnd(bar)) / 2 : ruler.x(value.onset());
             double x = at - space / 2;
@@ -353,10 +340,6 @@ public final class StaffPainter {
             return (over ? ruler.barEnd(bar) : ruler.x(struck.value().end())) - 0.6 * space;
         }
 
-        private void beam(double x, double y, double width) {
-            marks.add(new Mark.Box(x, y, width, BEAM * space, 0, Optional.of(shade), Optional.empty(), 0));
-        }
-
         private double stemX(Struck struck, boolean up) {
             return x(struck) + (up ? (Glyph.BLACK.width() - STEM / 2) * space : STEM / 2 * space);
         }
@@ -375,23 +358,13 @@ public final class StaffPainter {
             }
             double end = up ? y(highest(struck)) - STEM_LENGTH * space : y(lowest(struck)) + STEM_LENGTH * space;
             stem(struck, up, end);
-            flag(struck.value().beams(), up)
+            Glyph.flag(struck.value().beams(), up)
                     .ifPresent(flag -> glyph(flag, stemX(struck, up) - STEM / 2 * space, end, shade));
         }
 
         private void stem(Struck struck, boolean up, double end) {
             double x = stemX(struck, up);
             line(x, y(up ? lowest(struck) : highest(struck)), x, end, STEM, shade);
-        }
-
-        private static Optional<Glyph> flag(int beams, boolean up) {
-            return switch (beams) {
-                case 1 -> Optional.of(up ? Glyph.FLAG_8TH_UP : Glyph.FLAG_8TH_DOWN);
-                case 2 -> Optional.of(up ? Glyph.FLAG_16TH_UP : Glyph.FLAG_16TH_DOWN);
-                case 3 -> Optional.of(up ? Glyph.FLAG_32ND_UP : Glyph.FLAG_32ND_DOWN);
-                case 4 -> Optional.of(up ? Glyph.FLAG_64TH_UP : Glyph.FLAG_64TH_DOWN);
-                default -> Optional.empty();
-            };
         }
 
         private void paintBeam(Grouping.Run run) {
@@ -401,20 +374,11 @@ public final class StaffPainter {
                     ? group.stream().mapToDouble(one -> y(highest(one))).min().orElseThrow() - STEM_LENGTH * space
                     : group.stream().mapToDouble(one -> y(lowest(one))).max().orElseThrow() + STEM_LENGTH * space;
             group.forEach(struck -> stem(struck, up, end));
-            for (int i = 0; i < group.size(); i++) {
-                for (int level = 1; level <= group.get(i).value().beams(); level++) {
-                    double y = end + (level - 1) * NEXT_BEAM * space * (up ? 1 : -1) - (up ? 0 : BEAM * space);
-                    double x = stemX(group.get(i), up);
-                    boolean next =
-                            i + 1 < group.size() && group.get(i + 1).value().beams() >= level;
-                    boolean before = i > 0 && group.get(i - 1).value().beams() >= level;
-                    if (next) {
-                        beam(x, y, stemX(group.get(i + 1), up) - x);
-                    } else if (!before) {
-                        beam(i > 0 ? x - HOOK * space : x, y, HOOK * space);
-                    }
-                }
-            }
+            double[] stems =
+                    group.stream().mapToDouble(struck -> stemX(struck, up)).toArray();
+            int[] beams =
+                    group.stream().mapToInt(struck -> struck.value().beams()).toArray();
+            marks.addAll(Beams.of(stems, beams, end, up, space, shade));
         }
 
         private void paintTuplet(Grouping.Run run) {
@@ -453,7 +417,7 @@ public final class StaffPainter {
             if (head.isHarmonic()) {
                 return open ? Glyph.DIAMOND : Glyph.DIAMOND_BLACK;
             }
-            return type.equals("whole") ? Glyph.WHOLE : open ? Glyph.HALF : Glyph.BLACK;
+            return Glyph.head(type);
         }
 
         private static Glyph sign(Accidental accidental) {

@@ -40,6 +40,7 @@ import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
+import phalanx.arrange.notation.Rhythm;
 import phalanx.arrange.notation.StaffNotation;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.RandomSong;
@@ -239,7 +240,10 @@ class PagesTest {
                 .count();
     }
 
-    /** Every head and sign of the notation stands on the page once, and a clef and the key before each line. */
+    /**
+     * Every head and sign of the notation stands on the page once, and a clef and the key before each line; without a staff
+     * every stroke of the rhythm.
+     */
     private static void checkStaff(Arrangement arrangement, List<Page> pages, boolean staff, String what) {
         List<StaffNotation.Head> heads = StaffNotation.of(arrangement).stream()
                 .flatMap(List::stream)
@@ -248,7 +252,11 @@ class PagesTest {
                 .toList();
         long clefs = count(pages, Glyph.CLEF::equals);
         assertThat(clefs > 0).as(what).isEqualTo(staff);
-        assertThat(count(pages, HEADS::contains)).as(what).isEqualTo(staff ? heads.size() : 0);
+        long rhythm = arrangement.song().bars().stream()
+                .flatMap(bar -> Rhythm.of(arrangement, bar).strokes().stream())
+                .filter(stroke -> !stroke.value().rest())
+                .count();
+        assertThat(count(pages, HEADS::contains)).as(what).isEqualTo(staff ? heads.size() : rhythm);
         long signs = heads.stream().filter(head -> head.sign().isPresent()).count();
         long key = clefs * Math.abs(arrangement.song().key().fifths());
         assertThat(count(pages, SIGNS::contains)).as(what).isEqualTo(staff ? signs + key : 0);
