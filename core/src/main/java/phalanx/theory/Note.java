@@ -69,6 +69,13 @@ public record Note(Step step, int alter) {
         return Math.abs(wanted) <= 2 ? new Note(target, wanted) : Key.C_MAJOR.spell(pitchClass);
     }
 
+    /** A name of a note, a chord or a key as it is printed: ♯ and ♭ for # and b. */
+    public static String printed(String name) {
+        return name.replaceAll("(?<=[A-G])bb", "♭♭")
+                .replaceAll("(?<=[A-G])b", "♭")
+                .replace("#", "♯");
+    }
+
     /** Position on the line of fifths: C is 0, G is 1, F is -1. */
     public int fifths() {
         int natural =

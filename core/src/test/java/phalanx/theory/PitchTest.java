@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.stream.Stream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
@@ -43,5 +44,12 @@ class PitchTest {
         assertThatThrownBy(() -> Pitch.parse("C")).hasMessageContaining("octave");
         assertThatThrownBy(() -> Key.parse("Q")).hasMessageContaining("\"Q\"");
         assertThatThrownBy(() -> Interval.parse("##b3")).hasMessageContaining("##b3");
+    }
+
+    @Test
+    void namesArePrintedWithTheirSigns() {
+        assertThat(Stream.of("F#4", "Bb2", "Ebb3", "C##5", "Bb minor", "Dbm7/Ab", "Bdim"))
+                .extracting(Note::printed)
+                .containsExactly("F♯4", "B♭2", "E♭♭3", "C♯♯5", "B♭ minor", "D♭m7/A♭", "Bdim");
     }
 }

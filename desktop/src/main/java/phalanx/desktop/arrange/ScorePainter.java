@@ -30,6 +30,7 @@ import phalanx.technique.Attack;
 import phalanx.technique.Hit;
 import phalanx.technique.SlurKind;
 import phalanx.theory.Key;
+import phalanx.theory.Note;
 import phalanx.theory.Pitch;
 
 /** Draws lines of the score. Voices differ in shape and colour together. */
@@ -244,7 +245,7 @@ final class ScorePainter {
         return capo == 0
                 ? ""
                 : change.chord()
-                        .map(chord -> pretty(chord.transpose(-capo, key).text()) + " ")
+                        .map(chord -> Note.printed(chord.transpose(-capo, key).text()) + " ")
                         .orElse("");
     }
 
@@ -273,17 +274,13 @@ final class ScorePainter {
                     : layout.x(line, note.endTick()) - TILE / 2;
             g.setFill(colour("melody").deriveColor(0, 1, 1, 0.55));
             g.fillRect(x - TILE / 2, y + 9, Math.max(TRAIL, end - x), TRAIL);
-            String text = note.syllable().orElse(note.pitch().toString());
+            String text = note.syllable().orElse(Note.printed(note.pitch().toString()));
             Pens.left(g, text, x - TILE / 2, y + 5, Pens.sans(14), colour("melody"));
         }
     }
 
     private static String shown(ChordChange change) {
-        return pretty(change.name());
-    }
-
-    private static String pretty(String name) {
-        return name.replaceAll("(?<=[A-G])b", "♭").replace("#", "♯");
+        return Note.printed(change.name());
     }
 
     private void paintSection(GraphicsContext g, ScoreLayout.Line line, Section section) {

@@ -19,6 +19,7 @@ import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.technique.Attack;
 import phalanx.technique.Hit;
+import phalanx.theory.Note;
 
 /**
  * What stands in a bar and where: a column for each moment, as near to the one before as what is written in them allows,
@@ -74,7 +75,7 @@ final class BarColumns {
     private void read() {
         for (ChordChange change : arrangement.song().chart()) {
             if (bar.contains(change.startTick())) {
-                chords.add(new Word(change.startTick(), Type.pretty(change.name()), true));
+                chords.add(new Word(change.startTick(), Note.printed(change.name()), true));
             }
         }
         Map<Integer, String> landing = new TreeMap<>();
@@ -100,7 +101,8 @@ final class BarColumns {
         }
         boolean sung = arrangement.request().tune() == TuneUse.SUNG;
         for (MelodyNote note : arrangement.song().melodyBetween(bar.startTick(), bar.endTick())) {
-            String text = note.syllable().orElse(sung ? Type.pretty(note.pitch().toString()) : "");
+            String text =
+                    note.syllable().orElse(sung ? Note.printed(note.pitch().toString()) : "");
             if (bar.contains(note.tick()) && !text.isEmpty()) {
                 words.add(new Word(note.tick(), text.replace('\u00a0', ' '), true));
             }

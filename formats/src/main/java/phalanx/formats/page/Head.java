@@ -6,6 +6,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.PartialCapo;
 import phalanx.song.Song;
+import phalanx.theory.Note;
 
 /** Title and what a player must know before the first note. */
 final class Head {
@@ -56,10 +57,10 @@ final class Head {
         Instrument instrument = arrangement.request().instrument();
         Song song = arrangement.song();
         List<Fact> facts = new ArrayList<>();
-        facts.add(new Fact("tuning", Type.pretty(instrument.tuning().notes())));
+        facts.add(new Fact("tuning", Note.printed(instrument.tuning().notes())));
         facts.add(new Fact("capo", instrument.capo() == 0 ? "none" : String.valueOf(instrument.capo())));
         instrument.partial().map(PartialCapo::label).ifPresent(label -> facts.add(new Fact("partial capo", label)));
-        facts.add(new Fact("key", Type.pretty(song.key().toString())));
+        facts.add(new Fact("key", Note.printed(song.key().toString())));
         facts.add(new Fact(
                 "meter", song.bars().get(song.bars().size() > 1 ? 1 : 0).meter().toString()));
         facts.add(new Fact("quarter =", String.valueOf(song.tempo())));

@@ -18,6 +18,7 @@ import phalanx.song.Section;
 import phalanx.technique.Attack;
 import phalanx.technique.SlurKind;
 import phalanx.theory.Key;
+import phalanx.theory.Note;
 import phalanx.theory.Pitch;
 
 /** Draws a line of tablature with its rows: chords and fingers over it, digits, hits, the count and words under it. */
@@ -251,7 +252,7 @@ final class LinePainter {
         for (int string = 1; string <= instrument.strings(); string++) {
             double y = stringY(string);
             pen.line(line.begin(), y, end, y, 0.07 * s, Shade.RULE);
-            String name = Type.pretty(Pitch.of(instrument.tuning().midi(string), Key.C_MAJOR)
+            String name = Note.printed(Pitch.of(instrument.tuning().midi(string), Key.C_MAJOR)
                     .note()
                     .toString());
             double x = line.begin() - 0.5 * s - Face.MONO.width(name, 0.9 * s);

@@ -14,6 +14,7 @@ import phalanx.lefthand.shape.HeldShape;
 import phalanx.lefthand.shape.Shape;
 import phalanx.song.ChordChange;
 import phalanx.song.ChordFrets;
+import phalanx.theory.Note;
 
 /** The shapes of a song side by side, each with its chord's name. */
 final class ShapeRows {
@@ -51,7 +52,7 @@ final class ShapeRows {
             HeldShape held = held(change.startTick(), arrangement.song().chordEnd(i));
             boolean sounds = held.shape().frets().stream().anyMatch(fret -> fret >= 0);
             if (sounds) {
-                String name = Type.pretty(change.name());
+                String name = Note.printed(change.name());
                 shapes.computeIfAbsent(List.of(name, held), key -> new Named(name, held, new ArrayList<>()))
                         .bars()
                         .add(arrangement.song().barAt(change.startTick()).number());

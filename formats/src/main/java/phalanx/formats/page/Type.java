@@ -10,11 +10,6 @@ final class Type {
 
     private Type() {}
 
-    /** A name of a chord or key with its signs. */
-    static String pretty(String name) {
-        return name.replaceAll("(?<=[A-G])b", "♭").replace("#", "♯");
-    }
-
     /** A text in lines of at most a width; a word that is wider is broken where it must be. */
     static List<String> lines(String text, Face face, double size, double width) {
         List<String> lines = new ArrayList<>();

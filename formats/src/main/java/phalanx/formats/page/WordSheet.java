@@ -9,6 +9,7 @@ import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Section;
 import phalanx.song.Ticks;
+import phalanx.theory.Note;
 
 /** Words with the chords over them, and the shapes, for who sings; chords in bars where there are no words. */
 final class WordSheet {
@@ -108,7 +109,7 @@ final class WordSheet {
             TreeMap<Integer, String> chords = new TreeMap<>();
             for (ChordChange change : arrangement.song().chart()) {
                 if (bar.contains(change.startTick())) {
-                    chords.put(change.startTick(), Type.pretty(change.name()));
+                    chords.put(change.startTick(), Note.printed(change.name()));
                 }
             }
             List<Cell> cells = new ArrayList<>();
