@@ -31,7 +31,7 @@ final class FullPass {
     private static final int FEW = 12;
 
     /** Candidates from which the way on is this much dearer than from the cheapest are left out, in effort. */
-    private static final double FURTHEST = 7;
+    private static final double FURTHEST = 20;
     /** No slot is raised by more: one that is hard for the quick pass need not be hard. */
     private static final long MOST_RAISED = Effort.GRAINS;
     /** So many slots beyond those that are wanted the looking back begins. */

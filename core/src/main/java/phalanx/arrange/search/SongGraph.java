@@ -24,9 +24,9 @@ import phalanx.righthand.InnerStroke;
 public final class SongGraph implements LayeredGraph {
     /**
      * Ways to a candidate that are this much dearer than to another are not followed, in effort: no change is worth that
-     * much (measured: the same answers in 60 of 60 songs, see docs/performance.md; with 4 they were not).
+     * much (measured, see docs/performance.md).
      */
-    static final double FURTHEST = 7;
+    static final double FURTHEST = 12;
 
     static final int TUNE_AT = 42;
     static final long TUNE_CUT = 1L << TUNE_AT;

@@ -8,7 +8,7 @@ import phalanx.arrange.score.Arrangement;
 
 /** What can be printed of an arrangement. */
 public enum Sheet {
-    SCORE("score", "the whole arrangement: tablature with fingers, digits, count and words"),
+    SCORE("score", "the whole arrangement: tablature with fingers, rhythm, digits, count and words"),
     SHAPES("shapes", "every shape of the song on one neck after the other"),
     PRACTICE("practice", "the ladder and the drills with boxes to tick"),
     WORDS("words", "words and chords with the shapes, for a singer");
