@@ -23,8 +23,8 @@ import phalanx.righthand.InnerStroke;
  */
 public final class SongGraph implements LayeredGraph {
     /**
-     * Ways to a candidate that are this much dearer than to another are not followed, in effort: no change is worth that
-     * much (measured, see docs/performance.md).
+     * Ways to a candidate that are this much dearer than to another are not followed, in effort: hardly any change is
+     * worth that much (measured, not proven; see docs/performance.md).
      */
     static final double FURTHEST = 12;
 
