@@ -306,13 +306,13 @@ public final class Arranger {
         List<OctaveChoice.Tried> tried = new ArrayList<>();
         Solved best = null;
         for (Solved one : rough) {
-            // one after the other, and only the best is kept: a long song fills much room
+            // one after the other, and of the quick ones only the best is kept: a long song fills much room
             if (!isClearlyDearer(one, leader)) {
                 Solved quick = solve(song, picking, wishes, List.of(), one.movedBy, cancelled);
                 best = best == null || OCTAVES.compare(quick, best) < 0 ? quick : best;
-                tried.add(figures(quick));
+                tried.add(figures(quick, false));
             } else {
-                tried.add(figures(one));
+                tried.add(figures(one, true));
             }
         }
         last = Optional.of(best);
@@ -331,13 +331,17 @@ public final class Arranger {
         return solved.movedBy == 0 ? effort / AS_WRITTEN_MAY_COST : effort;
     }
 
-    private OctaveChoice.Tried figures(Solved solved) {
+    private OctaveChoice.Tried figures(Solved solved, boolean rough) {
         long cost = solved.answer.way().cost();
         Pricing.Chosen chosen = new Pricing.Chosen(solved.answer.graph(), solved.answer.way());
         double meanFret = new NoteWriter(solved.request, chosen.slots(), chosen.candidates())
                 .write().stream().mapToInt(ArrangedNote::fret).average().orElse(0);
         return new OctaveChoice.Tried(
-                solved.movedBy / 12, SongGraph.tune(cost), SongGraph.grains(cost) / (double) Effort.GRAINS, meanFret);
+                solved.movedBy / 12,
+                SongGraph.tune(cost),
+                SongGraph.grains(cost) / (double) Effort.GRAINS,
+                rough,
+                meanFret);
     }
 
     private Solved solve(Song asked, Request request, int movedBy, BooleanSupplier cancelled) {

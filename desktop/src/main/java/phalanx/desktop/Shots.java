@@ -21,8 +21,6 @@ import javafx.scene.control.TextField;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import phalanx.arrange.score.Arrangement;
-import phalanx.formats.page.Face;
-import phalanx.formats.page.Mark;
 import phalanx.formats.page.Page;
 import phalanx.righthand.PatternLibrary;
 
@@ -83,7 +81,7 @@ final class Shots {
                     ((ListView<?>) scene.lookup("#ladder")).getSelectionModel().select(6);
                 }),
                 new Picture("pages.png", this::showPages, () -> ((ListView<?>) scene.lookup("#pages"))
-                        .getItems().stream().anyMatch(page -> page instanceof Page laid && hasStaff(laid))),
+                        .getItems().stream().anyMatch(page -> page instanceof Page laid && laid.hasStaff())),
                 new Picture("help.png", () -> {
                     shell.show(Station.PRACTICE);
                     shell.toggleHelp();
@@ -136,10 +134,6 @@ final class Shots {
         shell.showPages();
         shell.applyCss();
         ((CheckBox) scene.lookup("#page-staff")).fire();
-    }
-
-    private static boolean hasStaff(Page page) {
-        return page.marks().stream().anyMatch(mark -> mark instanceof Mark.Text text && text.face() == Face.MUSIC);
     }
 
     private void showAdvice() {

@@ -19,8 +19,6 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
-import phalanx.formats.page.Face;
-import phalanx.formats.page.Mark;
 import phalanx.formats.page.Page;
 import phalanx.formats.page.PageSetup;
 import phalanx.formats.page.Sheet;
@@ -44,10 +42,10 @@ class PagesViewTest extends OpenWindow {
 
         int plain = pages.getItems().get(0).marks().size();
         clickOn("#page-staff");
-        waitFor(() -> pages.getItems().get(0).marks().stream()
-                .anyMatch(mark -> mark instanceof Mark.Text text && text.face() == Face.MUSIC));
+        waitFor(() -> pages.getItems().get(0).hasStaff());
         clickOn("#page-staff");
-        waitFor(() -> pages.getItems().get(0).marks().size() == plain);
+        waitFor(() -> pages.getItems().get(0).marks().size() == plain
+                && !pages.getItems().get(0).hasStaff());
 
         TextField space = lookup("#page-space").queryAs(TextField.class);
         interact(() -> {

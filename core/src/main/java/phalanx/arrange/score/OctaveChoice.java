@@ -17,16 +17,24 @@ public record OctaveChoice(int octaves, List<Tried> tried) {
      * @param octaves by how many the tune is moved
      * @param lost tune notes lost or cut short
      * @param effort of the song, by the quick answer; by a rough one where it is clearly dearer
+     * @param rough whether it is that
      * @param meanFret of all notes
      */
-    public record Tried(int octaves, long lost, double effort, double meanFret) {
+    public record Tried(int octaves, long lost, double effort, boolean rough, double meanFret) {
         String words() {
             String where = octaves == 0
                     ? "as written"
                     : (Math.abs(octaves) == 1 ? "an octave" : Math.abs(octaves) + " octaves")
                             + (octaves > 0 ? " higher" : " lower");
             String missing = lost == 0 ? "" : ", tune notes lost or cut " + lost;
-            return String.format(Locale.ROOT, "%s effort %.0f, mean fret %.1f%s", where, effort, meanFret, missing);
+            return String.format(
+                    Locale.ROOT,
+                    "%s effort %s%.0f, mean fret %.1f%s",
+                    where,
+                    rough ? "about " : "",
+                    effort,
+                    meanFret,
+                    missing);
         }
     }
 

@@ -20,7 +20,6 @@ import phalanx.lefthand.track.Stops;
  */
 final class ChangeTable implements LayeredGraph.Changes {
     private static final int STRINGS = 16;
-    private static final long[] NONE = {};
     private static final int REFINGERING = Effort.thousandths(Weights.REFINGERING);
 
     private final Layer before;
@@ -61,13 +60,7 @@ final class ChangeTable implements LayeredGraph.Changes {
     private final boolean bassRings;
     private final int[] limits = new int[Fingering.FINGERS];
 
-    // of strings as Stops.bit has them, nothing where inner notes need not ring on
-    /** Of each candidate before those that were struck. */
-    private final long[] struck;
-    /** Of each candidate before those whose notes a tune that begins may hide. */
-    private final long[] hidden;
-    /** Of each candidate after those that are struck as it begins. */
-    private final long[] taken;
+    private final InnerCuts innerCuts;
 
     /**
      * @param slotBefore the slot of the layer before
@@ -101,13 +94,7 @@ final class ChangeTable implements LayeredGraph.Changes {
         }
         this.tuneRings = slot.melodyRingsOn();
         this.bassRings = slot.bassRingsOn();
-        boolean innerRings = slot.innerRingsOnFrom(slotBefore);
-        this.struck = innerRings ? new long[before.count] : NONE;
-        this.hidden = innerRings && slot.melodyBegins() ? new long[before.count] : NONE;
-        this.taken = innerRings ? new long[after.count] : NONE;
-        if (innerRings) {
-            fillStrokes();
-        }
+        this.innerCuts = new InnerCuts(before, after, slotBefore, slot, instrument);
         if (slot.bassBegins()) {
             fillBassSteps();
         }
@@ -121,36 +108,6 @@ final class ChangeTable implements LayeredGraph.Changes {
                 bassStepsFrom[from][to] = step;
             }
         }
-    }
-
-    private void fillStrokes() {
-        boolean atOnce = slot.inner().isEmpty() || slot.inner().get(0).tick() == slot.startTick();
-        for (int to = 0; to < taken.length; to++) {
-            taken[to] = (slot.melodyBegins() ? bit(after.tunes[to]) : 0)
-                    | (slot.bassBegins() ? bit(after.basses[to]) : 0)
-                    | (atOnce && after.struck[to] != 0 ? bits(after.placings[to].moments()[0]) : 0);
-        }
-        for (int from = 0; from < struck.length; from++) {
-            struck[from] = bits(before.struck[from]);
-            for (long left = hidden.length == 0 ? 0 : struck[from]; left != 0; left &= left - 1) {
-                int string = Stops.string(left);
-                int midi = instrument.midi(string, Stops.at(before.frets[from], string));
-                hidden[from] |= slot.melody().get().midi() <= midi ? Stops.bit(string) : 0;
-            }
-        }
-    }
-
-    private static long bit(int string) {
-        return string == Layer.NONE ? 0 : Stops.bit(string);
-    }
-
-    /** Of strings with bit s for string s. */
-    private static long bits(int strings) {
-        long bits = 0;
-        for (int left = strings; left != 0; left &= left - 1) {
-            bits |= bit(Integer.numberOfTrailingZeros(left));
-        }
-        return bits;
     }
 
     /**
@@ -346,7 +303,8 @@ final class ChangeTable implements LayeredGraph.Changes {
         if (handed != 0) {
             sum += waiting(from, to, handed, hand);
         }
-        return (long) sum * Effort.STEPS + innerCuts(from, to, fingersDiffer);
+        return (long) sum * Effort.STEPS
+                + innerCuts.cost(from, to, fingersDiffer | before.frets[from] ^ after.frets[to]);
     }
 
     private long move(int finger, int from, int to) {
@@ -415,15 +373,5 @@ final class ChangeTable implements LayeredGraph.Changes {
             }
         }
         return more;
-    }
-
-    /** Inner notes that end here though their chord goes on and their string is not wanted. */
-    private long innerCuts(int from, int to, long fingersDiffer) {
-        if (struck.length == 0 || struck[from] == 0) {
-            return 0;
-        }
-        long cut = struck[from] & ~taken[to] & Stops.inUse(fingersDiffer | before.frets[from] ^ after.frets[to]);
-        return SongGraph.INNER_CUT
-                * (long) Long.bitCount(hidden.length == 0 || after.tunes[to] == Layer.NONE ? cut : cut & ~hidden[from]);
     }
 }

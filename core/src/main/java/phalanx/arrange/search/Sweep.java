@@ -116,7 +116,7 @@ public final class Sweep {
             }
             long limit = near.limit(to) - own;
             long into = first != Labels.NONE || entries.count() == 1
-                    ? addCheapest(graph, layer, to, limit, entries, found)
+                    ? addCheapest(graph, layer, to, own, limit, entries, found)
                     : addEach(to, own, limit, entries, found);
             near.add(to, into + own);
         }
@@ -125,12 +125,12 @@ public final class Sweep {
 
     /** @return what the cheapest way costs, or the limit */
     private static long addCheapest(
-            LayeredGraph graph, int layer, int to, long limit, Entries entries, Nodes.Collector found) {
+            LayeredGraph graph, int layer, int to, long own, long limit, Entries entries, Nodes.Collector found) {
         int first = graph.firstStroke(layer, to);
         long cost = entries.into(to, first, limit);
         int label = first == Labels.NONE ? entries.label(0) : graph.lastStroke(layer, to);
         if (cost < limit) {
-            found.add(label, cost + graph.cost(layer, to), entries.node());
+            found.add(label, cost + own, entries.node());
         } else {
             found.add(label, LayeredGraph.IMPOSSIBLE, 0);
         }

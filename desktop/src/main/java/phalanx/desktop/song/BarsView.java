@@ -14,6 +14,7 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.SongHarmony;
 import phalanx.song.TuneNote;
+import phalanx.theory.Note;
 import phalanx.theory.Pitch;
 
 /** The song bar by bar: chords with their numerals above, the tune below, its height by pitch, and the entry cursor. */
@@ -219,7 +220,7 @@ final class BarsView extends Drawing {
             double x = x(shown, placed.startTick()) + 6;
             double top = top(shown, placed.startTick());
             boolean only = proposed.contains(placed.startTick());
-            String name = placed.chord().text() + (only ? "?" : "");
+            String name = Note.printed(placed.chord().text()) + (only ? "?" : "");
             Pens.left(g, name, x, top + 36, Pens.sansBold(17), view().colour(only ? "quiet" : "ink"));
             boolean own = placed.function().diatonic();
             Pens.left(
@@ -250,7 +251,7 @@ final class BarsView extends Drawing {
                 double second = height(tuneNote.note().below().get());
                 g.fillRoundRect(x, top(shown, tick) + TUNE_TOP + second, width, NOTE / 2, NOTE, NOTE);
             }
-            String name = tuneNote.note().pitch().note().toString();
+            String name = Note.printed(tuneNote.note().pitch().note().toString());
             if (first && width > 20) {
                 Pens.left(g, name, x + 6, y + 11, Pens.sansBold(11), view().colour("on-colour"));
             }
@@ -275,7 +276,13 @@ final class BarsView extends Drawing {
         g.setFill(view().colour("bass"));
         g.fillRoundRect(x, y, width, NOTE, NOTE, NOTE);
         if (width > 26) {
-            Pens.left(g, note.pitch().toString(), x + 6, y + 11, Pens.sansBold(11), view().colour("on-colour"));
+            Pens.left(
+                    g,
+                    Note.printed(note.pitch().toString()),
+                    x + 6,
+                    y + 11,
+                    Pens.sansBold(11),
+                    view().colour("on-colour"));
         }
     }
 

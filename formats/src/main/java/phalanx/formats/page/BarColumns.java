@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.notation.Rhythm;
 import phalanx.arrange.notation.StaffNotation;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -42,6 +43,7 @@ final class BarColumns {
     private final boolean meter;
     private final List<StaffNotation.Voice> staff;
     private final List<ArrangedNote> notes;
+    private final Rhythm rhythm;
     private final List<Word> chords = new ArrayList<>();
     private final List<Word> fingers = new ArrayList<>();
     private final List<Word> digits = new ArrayList<>();
@@ -68,6 +70,7 @@ final class BarColumns {
         this.notes = arrangement.notes().stream()
                 .filter(note -> bar.contains(note.tick()))
                 .toList();
+        this.rhythm = Rhythm.of(arrangement, bar);
         read();
         place();
     }
@@ -135,7 +138,7 @@ final class BarColumns {
         rows.add(centred(hits, Face.MONO_BOLD, Sizes.DIGIT));
         rows.add(centred(counts, Face.MONO, Sizes.COUNT));
         rows.add(begun(words, Face.SANS, Sizes.WORDS));
-        rows.add(heads());
+        rows.add(staff.isEmpty() ? strokes() : heads());
         List<Need> named = begun(chords, Face.BOLD, Sizes.CHORD);
         rows.add(named);
         TreeSet<Integer> ticks = new TreeSet<>();
@@ -207,6 +210,19 @@ final class BarColumns {
                 .toList();
     }
 
+    /** The signs of the rhythm; a rest of a whole bar stands in its middle and needs no column. */
+    private List<Need> strokes() {
+        double half = Glyph.BLACK.width() / 2;
+        return rhythm.strokes().stream()
+                .map(Rhythm.Stroke::value)
+                .filter(value -> !value.rest() || value.value().ticks() < bar.lengthTicks())
+                .map(value -> new Need(
+                        value.onset(),
+                        Sizes.RHYTHM * half,
+                        Sizes.RHYTHM * (half + value.value().dots() * HEAD_DOT)))
+                .toList();
+    }
+
     private static List<Need> centred(List<Word> words, Face face, double size) {
         return words.stream()
                 .map(word ->
@@ -250,6 +266,10 @@ final class BarColumns {
 
     List<ArrangedNote> notes() {
         return notes;
+    }
+
+    Rhythm rhythm() {
+        return rhythm;
     }
 
     List<Word> chords() {

@@ -9,7 +9,6 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import phalanx.arrange.demand.Role;
-import phalanx.arrange.notation.Rhythm;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.Instrument;
@@ -31,8 +30,6 @@ final class LinePainter {
     private static final double ROW = 1.35;
     /** The row of the rhythm, where no staff has it. */
     private static final double RHYTHM_ROW = 2.1;
-    /** The space of the small staff that its signs are made for. */
-    private static final double RHYTHM_SPACE = 0.45;
     /** From the lowest string to the tops of its stems: room for figures of tuplets. */
     private static final double RHYTHM_UNDER = 1.25;
 
@@ -109,7 +106,7 @@ final class LinePainter {
 
     /** The middle of the rhythm's heads. */
     private double rhythmY() {
-        return stringY(instrument.strings()) + (RHYTHM_UNDER + RhythmPainter.HEIGHT * RHYTHM_SPACE) * s;
+        return stringY(instrument.strings()) + (RHYTHM_UNDER + RhythmPainter.HEIGHT * Sizes.RHYTHM) * s;
     }
 
     double height() {
@@ -148,12 +145,12 @@ final class LinePainter {
             paintRows(bar);
             if (staff.isEmpty()) {
                 RhythmPainter.marks(
-                                Rhythm.of(arrangement, bar.bar()),
+                                bar.rhythm(),
                                 line::x,
                                 line.barX(bar),
                                 line.barEnd(bar.bar()),
                                 rhythmY(),
-                                RHYTHM_SPACE * s)
+                                Sizes.RHYTHM * s)
                         .forEach(pen::add);
             }
         }

@@ -16,4 +16,10 @@ public record Page(double width, double height, List<Mark> marks) {
             throw new IllegalArgumentException("a page of " + width + " by " + height);
         }
     }
+
+    /** Whether a staff stands on it: each begins with a clef. */
+    public boolean hasStaff() {
+        return marks.stream()
+                .anyMatch(mark -> mark instanceof Mark.Text text && text.text().equals(Glyph.CLEF.text()));
+    }
 }

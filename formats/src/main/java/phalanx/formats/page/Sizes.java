@@ -17,6 +17,8 @@ final class Sizes {
     static final double METER = 1.9;
     /** Between two lines of the staff. */
     static final double STAFF = 0.67;
+    /** The space of the small staff that the signs of the rhythm are made for. */
+    static final double RHYTHM = 0.45;
     /** Room left of the staff for the names of strings and rows. */
     static final double LABELS = 3.2;
     /** From a bar line to the first note. */
