@@ -116,8 +116,7 @@ public final class DigitAssigner {
     private static boolean leadsIntoABrush(List<Pluck> plucks, int next) {
         return next < plucks.size()
                 && plucks.get(next).tick() - plucks.get(next - 1).tick() <= Ticks.QUARTER
-                && plucks.stream()
-                        .skip(next)
+                && plucks.subList(next, plucks.size()).stream()
                         .takeWhile(pluck -> pluck.tick() == plucks.get(next).tick())
                         .anyMatch(Pluck::brush);
     }

@@ -3,7 +3,6 @@ package phalanx.arrange.audit;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -110,18 +109,13 @@ final class SpeedMeter {
         String barre = move.to().filter(Press::isBarre).isPresent() ? " and lays a barre" : "";
         String how = move.kind() == FingerMove.Kind.ROLL
                 ? "rolls at fret " + move.to().orElseThrow().fret()
-                : String.format(
-                        Locale.ROOT,
-                        "%s %.0f mm to fret %d",
-                        move.kind() == FingerMove.Kind.PLACE ? "comes down over" : "travels",
-                        move.mm(),
-                        move.to().orElseThrow().fret());
+                : (move.kind() == FingerMove.Kind.PLACE ? "comes down over " : "travels ") + Math.round(move.mm())
+                        + " mm to fret " + move.to().orElseThrow().fret();
         return who + " " + how + barre + over;
     }
 
     private static String what(Shift shift) {
-        return String.format(
-                Locale.ROOT, "the hand shifts %.0f mm from fret %d to %d", shift.mm(), shift.from(), shift.to());
+        return "the hand shifts " + Math.round(shift.mm()) + " mm from fret " + shift.from() + " to " + shift.to();
     }
 
     /**

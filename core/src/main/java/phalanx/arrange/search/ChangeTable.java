@@ -296,7 +296,7 @@ final class ChangeTable implements LayeredGraph.Changes {
                 int needs = table.shiftNeedsUs(position, next);
                 sum += MoveTable.hurry(needs, hand) - MoveTable.hurry(needs, pace.us(latest));
             }
-            sum += hand < whole ? placedWithTheHand(from, to, hand, whole) : 0;
+            sum += hand < whole ? placedWithTheHand(from, to, latest, hand) : 0;
         }
         long fingersDiffer = before.fingers[from] ^ after.fingers[to];
         long handed = before.stopped[from] & after.stopped[to] & Stops.inUse(fingersDiffer);
@@ -338,13 +338,17 @@ final class ChangeTable implements LayeredGraph.Changes {
     }
 
     /** What fingers that were up lose when they must go with the hand. */
-    private int placedWithTheHand(int from, int to, int hand, int whole) {
+    private int placedWithTheHand(int from, int to, int latest, int hand) {
         int more = 0;
-        for (int finger = 0; finger < Fingering.FINGERS; finger++) {
-            if (pressBefore(finger, from) == 0 && pressAfter(finger, to) != 0) {
-                int needs = needs(finger, from, to);
-                more += MoveTable.hurry(needs, hand) - MoveTable.hurry(needs, whole);
-            }
+        int position = before.positions[from];
+        for (int left = after.down[to] & ~before.down[from]; left != 0; left &= left - 1) {
+            int finger = Integer.numberOfTrailingZeros(left);
+            int press = pressAfter(finger, to);
+            int atOnce = (int) within(0).places(finger, position)[press];
+            more += latest < LATEST_TOLD
+                    ? (int) within(latest).places(finger, position)[press] - atOnce
+                    : MoveTable.hurry(needs(finger, from, to), hand)
+                            - MoveTable.hurry(needs(finger, from, to), pace.us(0));
         }
         return more;
     }
@@ -352,7 +356,7 @@ final class ChangeTable implements LayeredGraph.Changes {
     /** What it costs that strings go from one finger to another, and what that loses of the other's time. */
     private int waiting(int from, int to, long handed, int placedHas) {
         int more = 0;
-        Arrays.fill(limits, Integer.MAX_VALUE);
+        boolean waits = false;
         for (long left = handed; left != 0; left &= left - 1) {
             int string = Stops.string(left);
             int finger = Stops.at(after.fingers[to], string) - 1;
@@ -361,11 +365,15 @@ final class ChangeTable implements LayeredGraph.Changes {
                 int other = Stops.at(before.fingers[from], string) - 1;
                 int fret = Stops.at(before.frets[from], string);
                 if (MoveTable.waits(other, fret, finger, Stops.at(after.frets[to], string))) {
+                    if (!waits) {
+                        waits = true;
+                        Arrays.fill(limits, Integer.MAX_VALUE);
+                    }
                     limits[finger] = Math.min(limits[finger], has[other][before.leavingAt[other][from]]);
                 }
             }
         }
-        for (int finger = 0; finger < Fingering.FINGERS; finger++) {
+        for (int finger = 0; waits && finger < Fingering.FINGERS; finger++) {
             int had = pressBefore(finger, from) == 0 ? placedHas : has[finger][before.leavingAt[finger][from]];
             if (limits[finger] < had) {
                 int needs = needs(finger, from, to);

@@ -364,12 +364,16 @@ final class GroupedBeginnings extends Beginnings {
                     + ((int) word2 & ChangeTable.EFFORT)
                     + ((int) word3 & ChangeTable.EFFORT)
                     + ((int) word4 & ChangeTable.EFFORT)
-                    + steps[known.basses[member]]
-                    + table.shift(from, next, words);
-            if (wants(member, memberCosts[at], ring + (long) change * Effort.STEPS)) {
+                    + steps[known.basses[member]];
+            if (from != next) {
+                change += table.shift(from, next, words);
+            }
+            long begun = memberCosts[at];
+            long told = ring + (long) change * Effort.STEPS;
+            if (begun + told < cheapest() && wants(member, begun, told)) {
                 offer(
                         member,
-                        memberCosts[at],
+                        begun,
                         ring
                                 + (earlier
                                         ? table.cost(member, to, change, words)

@@ -51,6 +51,9 @@ public final class Layer {
     final int[] sounds;
 
     final int[] plucks;
+    /** The fingers that press, bit f for finger f. */
+    final byte[] down;
+
     final Ear.Placing[] placings;
     /** Strings that inner strokes fall on, bit s for string s. */
     final short[] struck;
@@ -84,6 +87,7 @@ public final class Layer {
         this.holds = new int[count];
         this.sounds = new int[count];
         this.plucks = new int[count];
+        this.down = new byte[count];
         this.placings = new Ear.Placing[count];
         this.struck = new short[count];
         this.shapes = new byte[count];
@@ -107,6 +111,9 @@ public final class Layer {
         holds[to] = from.holds[index];
         sounds[to] = from.sounds[index];
         plucks[to] = from.plucks[index];
+        for (int finger = 0; finger < Fingering.FINGERS; finger++) {
+            down[to] |= (byte) (press(to, finger) == 0 ? 0 : 1 << finger);
+        }
         placings[to] = from.placings[index];
         struck[to] = from.struck[index];
         shapes[to] = from.shapes[index];

@@ -339,7 +339,7 @@ public final class MoveTable {
      */
     public int shift(int from, int to, long slides) {
         int at = from * positions + to;
-        return isLed(from, to, slides) ? ledShifts[at] : freeShifts[at];
+        return (slides & leading(from, to)) != 0 ? ledShifts[at] : freeShifts[at];
     }
 
     /**
@@ -353,9 +353,9 @@ public final class MoveTable {
         return fret == nextFret || fret > nextFret && (thumb || next > finger);
     }
 
-    /** Whether one of some slides leads a shift. */
-    private boolean isLed(int from, int to, long slides) {
-        return (slides & leading[to - from + positions]) != 0;
+    /** The slides that lead a shift: those of any one finger among the bits of {@link Timed#moves} do. */
+    public long leading(int from, int to) {
+        return leading[to - from + positions];
     }
 
     /** A slide of so many frets as one bit of a word's upper half; longer ones lead no hand and have none. */
