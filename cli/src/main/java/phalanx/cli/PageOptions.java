@@ -49,6 +49,11 @@ final class PageOptions {
     @Option(names = "--staff", description = "Sets standard notation over the tablature of the score.")
     private boolean staff;
 
+    @Option(
+            names = "--once",
+            description = "Only names sections that come again with the very same notes, in the score.")
+    private boolean once;
+
     /** What is to be on the pages. */
     Sheet sheet(CommandSpec spec) {
         return Sheet.parse(sheet)
@@ -63,7 +68,8 @@ final class PageOptions {
     /** The lay-out for a file. */
     PageSetup setup(Path file, CommandSpec spec) {
         try {
-            PageSetup setup = PageSetup.USUAL.forLeftHanded(leftHanded).withStaff(staff);
+            PageSetup setup =
+                    PageSetup.USUAL.forLeftHanded(leftHanded).withStaff(staff).withOnce(once);
             if (paper != null) {
                 setup = setup.on(paper(spec));
             } else if (PageFiles.isPicture(file)) {

@@ -6,7 +6,7 @@ import java.util.Objects;
 import phalanx.arrange.demand.Lock;
 import phalanx.righthand.Picking;
 import phalanx.song.Bar;
-import phalanx.song.Moved;
+import phalanx.song.Spliced;
 
 /**
  * What was decided about some bars, to be put on others: the locks that stand wholly in them, and the picking.
@@ -82,6 +82,6 @@ public record CopiedBars(int ticks, List<Lock> locks, List<Picking.Span> spans) 
     }
 
     private static List<Lock> shifted(Lock lock, int by) {
-        return lock.moved(by < 0 ? new Moved(0, -by, 0) : new Moved(0, 0, by));
+        return lock.moved(by < 0 ? new Spliced(0, -by, 0) : new Spliced(0, 0, by));
     }
 }

@@ -33,6 +33,8 @@ public record IgnoredFinding(int tick, FindingKind kind, String reason) {
 
     /** The same in a song that has other bars; nothing where its bar is gone. */
     Optional<IgnoredFinding> moved(Moved moved) {
-        return moved.stretch(tick, tick + 1).map(there -> new IgnoredFinding(there.from(), kind, reason));
+        return moved.stretches(tick, tick + 1).stream()
+                .findFirst()
+                .map(there -> new IgnoredFinding(there.from(), kind, reason));
     }
 }

@@ -17,6 +17,7 @@ import phalanx.guitar.StringSet;
 import phalanx.guitar.Tuning;
 import phalanx.righthand.Picking;
 import phalanx.song.BarEdit;
+import phalanx.song.Meter;
 import phalanx.song.Song;
 
 /**
@@ -135,6 +136,19 @@ public record Project(Song song, StringSet strings, Hand hand, List<Version> ver
      */
     public Project withBars(BarEdit.Edited edited) {
         return with(edited.song(), version -> version.moved(edited.moved()));
+    }
+
+    /**
+     * With some bars in another meter, each cut off or filled up with rests at its end.
+     *
+     * @param to index of the first bar after them
+     */
+    public Project withMeter(int from, int to, Meter meter) {
+        Project now = this;
+        for (int index = to - 1; index >= from; index--) {
+            now = now.withBars(BarEdit.withMeter(now.song, index, meter));
+        }
+        return now;
     }
 
     /** Notes that were written are kept on another guitar, but not in another tuning or under another capo. */

@@ -87,8 +87,9 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
     /** The same in a song that has other bars: stretches move along, and go with the bars that they stood in. */
     public Picking moved(Moved moved) {
         List<Span> left = spans.stream()
-                .flatMap(span -> moved.stretch(span.startTick, span.endTick).stream()
+                .flatMap(span -> moved.stretches(span.startTick, span.endTick).stream()
                         .map(stretch -> new Span(stretch.from(), stretch.to(), span.plan)))
+                .sorted(Comparator.comparingInt(Span::startTick))
                 .toList();
         return new Picking(school, place, speeds, plan, left);
     }

@@ -29,12 +29,9 @@ public record Bar(int number, int startTick, int lengthTicks, Meter meter) {
 
     /** The meter that its own length makes, where that is one; its meter is that of a whole bar. */
     public Meter ownMeter() {
-        int unit = meter.unit();
-        while (lengthTicks * unit % Ticks.WHOLE != 0 && unit < 32) {
-            unit *= 2;
-        }
-        int beats = (int) ((long) lengthTicks * unit / Ticks.WHOLE);
-        return lengthTicks == meter.barTicks() || beats < 1 || beats > 32 ? meter : new Meter(beats, unit);
+        return lengthTicks == meter.barTicks()
+                ? meter
+                : Meter.ofTicks(lengthTicks, meter.unit()).orElse(meter);
     }
 
     /** Whether a first bar is short enough before the next one to be a pickup, where a format does not say. */

@@ -1,10 +1,18 @@
 package phalanx.song;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 
-/** Puts whole bars into a song and takes them out: tune, own bass, chords and sections after them move along. */
+/**
+ * Puts whole bars into a song and takes them out, moves, splits and joins them, and gives them another meter: tune, own
+ * bass, chords and sections move along.
+ */
 public final class BarEdit {
     private BarEdit() {}
 
@@ -31,7 +39,7 @@ public final class BarEdit {
             meters.add(meter);
         }
         take(song.bars().subList(index, song.bars().size()), lengths, meters);
-        return edited(song, lengths, meters, new Moved(at, 0, count * meter.barTicks()));
+        return edited(song, lengths, meters, new Spliced(at, 0, count * meter.barTicks()));
     }
 
     /**
@@ -51,7 +59,118 @@ public final class BarEdit {
         List<Meter> meters = new ArrayList<>();
         take(song.bars().subList(0, from), lengths, meters);
         take(song.bars().subList(to, song.bars().size()), lengths, meters);
-        return edited(song, lengths, meters, new Moved(at, removed, 0));
+        return edited(song, lengths, meters, new Spliced(at, removed, 0));
+    }
+
+    /**
+     * The song with two stretches of bars, one after the other, in the other order. Notes that ring from one into another
+     * end there; each begins with the chord that held there. A section's name goes along where all its bars do.
+     *
+     * @param middle index of the first bar of the second stretch
+     * @param to index of the first bar after both
+     * @throws IllegalArgumentException if one of them is the pickup
+     */
+    public static Edited exchange(Song song, int from, int middle, int to) {
+        if (from == 0 && isPickup(song)) {
+            throw new IllegalArgumentException("the pickup stays where it is");
+        }
+        List<Integer> lengths = new ArrayList<>();
+        List<Meter> meters = new ArrayList<>();
+        take(song.bars().subList(0, from), lengths, meters);
+        take(song.bars().subList(middle, to), lengths, meters);
+        take(song.bars().subList(from, middle), lengths, meters);
+        take(song.bars().subList(to, song.bars().size()), lengths, meters);
+        Exchanged moved = new Exchanged(
+                song.bars().get(from).startTick(),
+                song.bars().get(middle).startTick(),
+                song.bars().get(to - 1).endTick());
+        List<Bar> bars = bars(lengths, meters);
+        return new Edited(
+                with(
+                        song,
+                        bars,
+                        sections(song, moved, bars),
+                        chart(song, moved),
+                        line(song.melody(), moved),
+                        line(song.bass(), moved)),
+                moved);
+    }
+
+    private static boolean isPickup(Song song) {
+        return song.bars().get(0).number() == 0;
+    }
+
+    /**
+     * The song with one bar in two; all that sounds stays where it is.
+     *
+     * @param tick within the bar, where the second begins
+     * @throws IllegalArgumentException if it is the bar's beginning, or either part makes no meter
+     */
+    public static Song split(Song song, int tick) {
+        int index = song.barIndexAt(tick);
+        Bar bar = song.bars().get(index);
+        if (tick <= bar.startTick() || tick >= bar.endTick()) {
+            throw new IllegalArgumentException("a bar is split within it, not at its beginning");
+        }
+        if (index == 0 && isPickup(song)) {
+            throw new IllegalArgumentException("a pickup is not split");
+        }
+        int first = tick - bar.startTick();
+        return withBars(song, index, index + 1, List.of(first, bar.lengthTicks() - first));
+    }
+
+    /**
+     * The song with some bars as one; all that sounds stays where it is.
+     *
+     * @param to index of the first bar after them
+     * @throws IllegalArgumentException if there is one only, they make no meter, or one is the pickup
+     */
+    public static Song join(Song song, int from, int to) {
+        if (to - from < 2) {
+            throw new IllegalArgumentException("two bars at least are joined");
+        }
+        if (from == 0 && isPickup(song)) {
+            throw new IllegalArgumentException("a pickup is not joined to what follows");
+        }
+        int length = song.bars().get(to - 1).endTick() - song.bars().get(from).startTick();
+        return withBars(song, from, to, List.of(length));
+    }
+
+    /** Bars of given lengths in the place of some that were as long together. */
+    private static Song withBars(Song song, int from, int to, List<Integer> newLengths) {
+        int unit = song.bars().get(from).meter().unit();
+        List<Integer> lengths = new ArrayList<>();
+        List<Meter> meters = new ArrayList<>();
+        take(song.bars().subList(0, from), lengths, meters);
+        for (int length : newLengths) {
+            lengths.add(length);
+            meters.add(Meter.ofTicks(length, unit)
+                    .orElseThrow(() -> new IllegalArgumentException("a bar of "
+                            + Math.round(100.0 * length / Ticks.QUARTER) / 100.0 + " quarter notes has no meter")));
+        }
+        take(song.bars().subList(to, song.bars().size()), lengths, meters);
+        return with(song, bars(lengths, meters), song.sections(), song.chart(), song.melody(), song.bass());
+    }
+
+    /**
+     * The song with a bar in another meter: its end is cut off with what sounds there, or rests are put there. A pickup
+     * stays as long as it is where it is shorter than the meter.
+     *
+     * @param index of the bar
+     */
+    public static Edited withMeter(Song song, int index, Meter meter) {
+        Bar bar = song.bars().get(index);
+        boolean pickup = index == 0 && isPickup(song) && bar.lengthTicks() < meter.barTicks();
+        int length = pickup ? bar.lengthTicks() : meter.barTicks();
+        int at = bar.startTick() + Math.min(length, bar.lengthTicks());
+        List<Integer> lengths = new ArrayList<>();
+        List<Meter> meters = new ArrayList<>();
+        take(song.bars(), lengths, meters);
+        lengths.set(index, length);
+        meters.set(index, meter);
+        Spliced moved =
+                new Spliced(at, Math.max(0, bar.lengthTicks() - length), Math.max(0, length - bar.lengthTicks()));
+        return edited(song, lengths, meters, moved);
     }
 
     private static void take(List<Bar> bars, List<Integer> lengths, List<Meter> meters) {
@@ -61,7 +180,20 @@ public final class BarEdit {
         });
     }
 
-    private static Edited edited(Song song, List<Integer> lengths, List<Meter> meters, Moved moved) {
+    private static Edited edited(Song song, List<Integer> lengths, List<Meter> meters, Spliced moved) {
+        List<Bar> bars = bars(lengths, meters);
+        int end = bars.get(bars.size() - 1).endTick();
+        Song edited = with(
+                song,
+                bars,
+                sections(song, moved, end),
+                chart(song, moved, end),
+                line(song.melody(), moved),
+                line(song.bass(), moved));
+        return new Edited(edited, moved);
+    }
+
+    private static List<Bar> bars(List<Integer> lengths, List<Meter> meters) {
         List<Bar> bars = new ArrayList<>();
         int start = 0;
         for (int i = 0; i < lengths.size(); i++) {
@@ -70,19 +202,78 @@ public final class BarEdit {
             bars.add(new Bar(number, start, lengths.get(i), meters.get(i)));
             start += lengths.get(i);
         }
-        Song edited = new Song(
-                song.title(),
-                song.key(),
-                song.tempo(),
-                bars,
-                sections(song, moved, start),
-                chart(song, moved, start),
-                line(song.melody(), moved),
-                line(song.bass(), moved));
-        return new Edited(edited, moved);
+        return bars;
     }
 
-    private static List<MelodyNote> line(List<MelodyNote> line, Moved moved) {
+    private static Song with(
+            Song song,
+            List<Bar> bars,
+            List<Section> sections,
+            List<ChordChange> chart,
+            List<MelodyNote> melody,
+            List<MelodyNote> bass) {
+        return new Song(song.title(), song.key(), song.tempo(), bars, sections, chart, melody, bass);
+    }
+
+    private static List<MelodyNote> line(List<MelodyNote> line, Exchanged moved) {
+        return line.stream()
+                .map(note -> note.at(
+                        moved.tick(note.tick()), Math.min(note.endTick(), moved.endOfPiece(note.tick())) - note.tick()))
+                .sorted(Comparator.comparingInt(MelodyNote::tick))
+                .toList();
+    }
+
+    private static List<ChordChange> chart(Song song, Exchanged moved) {
+        TreeMap<Integer, ChordChange> before = new TreeMap<>();
+        song.chart().forEach(change -> before.put(change.startTick(), change));
+        TreeMap<Integer, ChordChange> chart = new TreeMap<>();
+        for (ChordChange change : song.chart()) {
+            int tick = moved.tick(change.startTick());
+            chart.put(tick, change.at(tick));
+        }
+        List<Integer> begun = new ArrayList<>();
+        for (int begins : List.of(moved.from(), moved.middle(), moved.to())) {
+            int tick = moved.tick(begins);
+            if (begins < song.endTick() && !chart.containsKey(tick)) {
+                Map.Entry<Integer, ChordChange> holds = before.floorEntry(begins);
+                begun.add(tick);
+                chart.put(
+                        tick,
+                        holds == null
+                                ? new ChordChange(tick, Optional.empty())
+                                : holds.getValue().at(tick));
+            }
+        }
+        for (int begins : List.of(moved.from(), moved.from() + moved.to() - moved.middle(), moved.to())) {
+            ChordChange here = chart.get(begins);
+            Map.Entry<Integer, ChordChange> last = chart.lowerEntry(begins);
+            // a chord that holds on is not written again where only its bars were
+            boolean told = begun.contains(begins) || last != null && begun.contains(last.getKey());
+            if (here != null
+                    && told
+                    && (last == null ? here.isNoChord() : last.getValue().sameChord(here))) {
+                chart.remove(begins);
+            }
+        }
+        return List.copyOf(chart.values());
+    }
+
+    private static List<Section> sections(Song song, Exchanged moved, List<Bar> bars) {
+        Set<Integer> beginnings = bars.stream().map(Bar::startTick).collect(Collectors.toSet());
+        TreeMap<Integer, Section> sections = new TreeMap<>();
+        for (int i = 0; i < song.sections().size(); i++) {
+            Section section = song.sections().get(i);
+            int start = section.startTick();
+            int end =
+                    i + 1 < song.sections().size() ? song.sections().get(i + 1).startTick() : song.endTick();
+            boolean whole = end <= moved.endOfPiece(start);
+            int tick = whole || !beginnings.contains(start) ? moved.tick(start) : start;
+            sections.put(tick, new Section(section.name(), tick, section.varied()));
+        }
+        return List.copyOf(sections.values());
+    }
+
+    private static List<MelodyNote> line(List<MelodyNote> line, Spliced moved) {
         List<MelodyNote> left = new ArrayList<>();
         for (MelodyNote note : line) {
             if (note.tick() < moved.at()) {
@@ -94,7 +285,7 @@ public final class BarEdit {
         return left;
     }
 
-    private static List<ChordChange> chart(Song song, Moved moved, int end) {
+    private static List<ChordChange> chart(Song song, Spliced moved, int end) {
         TreeMap<Integer, ChordChange> chart = new TreeMap<>();
         for (ChordChange change : song.chart()) {
             // of several that move to one place the last one holds
@@ -113,7 +304,7 @@ public final class BarEdit {
         return List.copyOf(chart.values());
     }
 
-    private static List<Section> sections(Song song, Moved moved, int end) {
+    private static List<Section> sections(Song song, Spliced moved, int end) {
         TreeMap<Integer, Section> sections = new TreeMap<>();
         for (Section section : song.sections()) {
             int tick = moved.tick(section.startTick());

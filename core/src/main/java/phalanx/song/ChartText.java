@@ -113,7 +113,7 @@ public record ChartText(
     }
 
     /** Which bars a song with the same tune has more or less than another one; nothing where it is as long. */
-    public static Optional<Moved> moved(Song before, Song after) {
+    public static Optional<Spliced> moved(Song before, Song after) {
         int more = after.bars().size() - before.bars().size();
         int least = Math.min(after.bars().size(), before.bars().size());
         int same = 0;
@@ -133,7 +133,7 @@ public record ChartText(
         Song longer = more > 0 ? after : before;
         int at = longer.bars().get(same).startTick();
         int ticks = longer.bars().get(same + Math.abs(more) - 1).endTick() - at;
-        return Optional.of(more > 0 ? new Moved(at, 0, ticks) : new Moved(at, ticks, 0));
+        return Optional.of(more > 0 ? new Spliced(at, 0, ticks) : new Spliced(at, ticks, 0));
     }
 
     /** What a chart says of a bar: its length and meter, and the chords that begin in it. */

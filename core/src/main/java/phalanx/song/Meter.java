@@ -1,5 +1,9 @@
 package phalanx.song;
 
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
 /**
  * A meter such as 4/4 or 6/8.
  *
@@ -9,10 +13,38 @@ package phalanx.song;
 public record Meter(int beats, int unit) {
     public static final Meter COMMON = new Meter(4, 4);
 
+    private static final Pattern WRITTEN = Pattern.compile("(\\d{1,2})/(\\d{1,2})");
+    private static final int MOST_BEATS = 32;
+    private static final int SMALLEST = 32;
+
     public Meter {
-        if (beats < 1 || beats > 32 || unit < 1 || unit > 32 || Integer.bitCount(unit) != 1) {
+        if (beats < 1 || beats > MOST_BEATS || unit < 1 || unit > SMALLEST || Integer.bitCount(unit) != 1) {
             throw new IllegalArgumentException(beats + "/" + unit + " is not a meter");
         }
+    }
+
+    /**
+     * Reads a meter such as 6/8.
+     *
+     * @throws IllegalArgumentException saying what it is not
+     */
+    public static Meter parse(String text) {
+        Matcher written = WRITTEN.matcher(text.strip());
+        if (!written.matches()) {
+            throw new IllegalArgumentException("\"" + text.strip() + "\" is not a meter; write it like 6/8");
+        }
+        return new Meter(Integer.parseInt(written.group(1)), Integer.parseInt(written.group(2)));
+    }
+
+    /** The meter of a bar of a length, in a unit or the nearest smaller one that it is whole in, if there is one. */
+    public static Optional<Meter> ofTicks(int ticks, int unit) {
+        int fine = unit;
+        while (ticks % (Ticks.WHOLE / fine) != 0 && fine < SMALLEST) {
+            fine *= 2;
+        }
+        int beats = ticks / (Ticks.WHOLE / fine);
+        boolean whole = ticks % (Ticks.WHOLE / fine) == 0;
+        return whole && beats >= 1 && beats <= MOST_BEATS ? Optional.of(new Meter(beats, fine)) : Optional.empty();
     }
 
     public int barTicks() {

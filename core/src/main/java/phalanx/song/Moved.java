@@ -1,37 +1,20 @@
 package phalanx.song;
 
-import java.util.Optional;
+import java.util.List;
 
-/**
- * Where in a song things stand after bars were put in or taken out.
- *
- * @param at the tick at which it was done
- * @param removed how many ticks were taken out from there on
- * @param added how many were put in there
- */
-public record Moved(int at, int removed, int added) {
-    public Moved {
-        if (at < 0 || removed < 0 || added < 0) {
-            throw new IllegalArgumentException("at " + at + ", " + removed + " out, " + added + " in");
-        }
-    }
+/** Where in a song things stand after its bars were edited. */
+public sealed interface Moved permits Spliced, Exchanged {
+    /** A stretch of ticks, the end not included. */
+    record Stretch(int from, int to) {}
 
-    /** A stretch of ticks. */
-    public record Stretch(int from, int to) {}
-
-    /** Where a tick is now; what was taken out begins after what was put in for it. */
-    int tick(int old) {
-        return old < at ? old : old < at + removed ? at + added : old - removed + added;
-    }
+    /** Where a tick is now; one that was taken out is where what followed it begins. */
+    int tick(int old);
 
     /**
-     * What is left of a stretch; one into which bars were put is longer. Nothing where all of it was taken out.
+     * What is left of a stretch, in order: longer where bars were put into it, in pieces where bars went elsewhere.
+     * Nothing where all of it was taken out.
      *
      * @param to its end, not included
      */
-    public Optional<Stretch> stretch(int from, int to) {
-        int start = tick(from);
-        int end = to <= at ? to : to <= at + removed ? at : to - removed + added;
-        return end > start ? Optional.of(new Stretch(start, end)) : Optional.empty();
-    }
+    List<Stretch> stretches(int from, int to);
 }

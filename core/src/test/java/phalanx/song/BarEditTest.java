@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.tuple;
 
+import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -43,7 +45,7 @@ class BarEditTest {
         assertThat(edited.song().melody().get(2).lengthTicks()).isEqualTo(2 * Ticks.QUARTER);
         assertThat(edited.song().chart()).extracting(ChordChange::startTick).containsExactly(0, BAR, 4 * BAR);
         assertThat(edited.song().sections()).extracting(Section::startTick).containsExactly(0, 3 * BAR);
-        assertThat(edited.moved().stretch(BAR, 4 * BAR)).contains(new Moved.Stretch(BAR, 5 * BAR));
+        assertThat(edited.moved().stretches(BAR, 4 * BAR)).containsExactly(new Moved.Stretch(BAR, 5 * BAR));
     }
 
     @Example
@@ -52,8 +54,8 @@ class BarEditTest {
         assertThat(tune(edited.song())).isEqualTo("C4@0.0 G4@6.0 A4@8.0");
         assertThat(edited.song().chart()).extracting(ChordChange::symbol).containsExactly("C", "F", "G7");
         assertThat(edited.song().chart()).extracting(ChordChange::startTick).containsExactly(0, BAR, 2 * BAR);
-        assertThat(edited.moved().stretch(BAR, 2 * BAR)).isEmpty();
-        assertThat(edited.moved().stretch(BAR, 3 * BAR)).contains(new Moved.Stretch(BAR, 2 * BAR));
+        assertThat(edited.moved().stretches(BAR, 2 * BAR)).isEmpty();
+        assertThat(edited.moved().stretches(BAR, 3 * BAR)).containsExactly(new Moved.Stretch(BAR, 2 * BAR));
         assertThatThrownBy(() -> BarEdit.delete(song(), 0, 4)).hasMessageContaining("one bar at least");
     }
 
@@ -66,7 +68,7 @@ class BarEditTest {
         Meter meter = random.nextBoolean() ? new Meter(3, 4) : Meter.COMMON;
         BarEdit.Edited longer = BarEdit.insert(song, index, count, meter);
         Song again = BarEdit.delete(longer.song(), index, index + count).song();
-        int at = longer.moved().at();
+        int at = ((Spliced) longer.moved()).at();
         assertThat(again.bars()).isEqualTo(song.bars());
         assertThat(again.sections()).isEqualTo(song.sections());
         assertThat(again.chart()).isEqualTo(song.chart());
@@ -102,11 +104,115 @@ class BarEditTest {
     }
 
     @Example
+    void aBarGoesEarlierWithItsTuneAndTheChordThatHeldInIt() {
+        Song song =
+                song().withSections(List.of(new Section("A", 0), new Section("B", 2 * BAR), new Section("C", 3 * BAR)));
+        BarEdit.Edited edited = BarEdit.exchange(song, 1, 2, 3);
+        assertThat(edited.song().chart()).extracting(ChordChange::symbol).containsExactly("C", "F", "G7");
+        assertThat(edited.song().chart()).extracting(ChordChange::startTick).containsExactly(0, BAR, 3 * BAR);
+        assertThat(tune(edited.song()))
+                .as("F4 rang over the bar's end")
+                .isEqualTo("C4@0.0 G4@6.0 E4@8.0 F4@10.0 A4@12.0");
+        assertThat(edited.song().melody().get(3).lengthTicks()).isEqualTo(2 * Ticks.QUARTER);
+        assertThat(edited.song().sections()).extracting(Section::name).containsExactly("A", "B", "C");
+        assertThat(edited.song().sections()).extracting(Section::startTick).containsExactly(0, BAR, 3 * BAR);
+        Song first = BarEdit.exchange(song(), 0, 1, 2).song();
+        assertThat(first.chart()).extracting(ChordChange::symbol).containsExactly("F", "C", "F", "G7");
+        Song withPickup = Songs.of("C", Meter.COMMON, "C F", "C4:4 D4:4");
+        Song pickedUp = BarEdit.withMeter(withPickup, 0, new Meter(1, 4)).song();
+        assertThat(pickedUp.bars().get(0).number()).isEqualTo(1);
+        List<Bar> bars = new ArrayList<>(withPickup.bars());
+        bars.set(0, new Bar(0, 0, BAR, new Meter(5, 4)));
+        bars.set(1, new Bar(1, BAR, BAR, Meter.COMMON));
+        Song begun = new Song("", withPickup.key(), 90, bars, List.of(), withPickup.chart(), withPickup.melody());
+        assertThatThrownBy(() -> BarEdit.exchange(begun, 0, 1, 2)).hasMessageContaining("pickup");
+        assertThatThrownBy(() -> BarEdit.split(begun, Ticks.QUARTER)).hasMessageContaining("pickup");
+        assertThatThrownBy(() -> BarEdit.join(begun, 0, 2)).hasMessageContaining("pickup");
+    }
+
+    /** By every tick for itself, with no knowledge of stretches. */
+    @Property(tries = 200)
+    void barsThatChangePlacesTakeTuneChordsAndLocksAlong(@ForAll long seed) {
+        Random random = new Random(seed);
+        Song song = BarEdit.withMeter(Songs.random(seed, 8), random.nextInt(8), new Meter(7, 8))
+                .song();
+        int from = random.nextInt(6);
+        int middle = from + 1 + random.nextInt(6 - from);
+        int to = middle + 1 + random.nextInt(8 - middle);
+        BarEdit.Edited edited = BarEdit.exchange(song, from, middle, to);
+        List<Bar> order = new ArrayList<>(song.bars().subList(0, from));
+        order.addAll(song.bars().subList(middle, to));
+        order.addAll(song.bars().subList(from, middle));
+        order.addAll(song.bars().subList(to, 8));
+        int begins = random.nextInt(song.endTick());
+        int ends = begins + 1 + random.nextInt(song.endTick() - begins);
+        BitSet inside = new BitSet();
+        for (int i = 0; i < 8; i++) {
+            Bar old = order.get(i);
+            Bar bar = edited.song().bars().get(i);
+            assertThat(bar.lengthTicks()).isEqualTo(old.lengthTicks());
+            assertThat(bar.meter()).isEqualTo(old.meter());
+            for (int tick = 0; tick < bar.lengthTicks(); tick++) {
+                inside.set(bar.startTick() + tick, old.startTick() + tick >= begins && old.startTick() + tick < ends);
+            }
+            for (int tick = 0; tick < bar.lengthTicks(); tick += Ticks.QUARTER / 2) {
+                assertThat(chordAt(edited.song(), bar.startTick() + tick))
+                        .isEqualTo(chordAt(song, old.startTick() + tick));
+            }
+            assertThat(edited.song().melodyBetween(bar.startTick(), bar.endTick()))
+                    .extracting(note -> note.tick() - bar.startTick(), MelodyNote::pitch)
+                    .isEqualTo(song.melodyBetween(old.startTick(), old.endTick()).stream()
+                            .map(note -> tuple(note.tick() - old.startTick(), note.pitch()))
+                            .toList());
+        }
+        BitSet told = new BitSet();
+        int last = -1;
+        for (Moved.Stretch stretch : edited.moved().stretches(begins, ends)) {
+            assertThat(stretch.from()).as("in order and apart").isGreaterThan(last);
+            told.set(stretch.from(), stretch.to());
+            last = stretch.to();
+        }
+        assertThat(told).isEqualTo(inside);
+    }
+
+    @Property(tries = 100)
+    void aBarThatIsSplitAndJoinedAgainIsTheSame(@ForAll long seed) {
+        Song song = Songs.random(seed, 6);
+        int index = new Random(seed).nextInt(6);
+        Bar bar = song.bars().get(index);
+        int at = bar.startTick() + Ticks.WHOLE / bar.meter().unit();
+        Song two = BarEdit.split(song, at);
+        assertThat(two.bars()).hasSize(7);
+        assertThat(two.bars().get(index).meter())
+                .isEqualTo(new Meter(1, bar.meter().unit()));
+        assertThat(two.bars().get(index + 1).startTick()).isEqualTo(at);
+        assertThat(two.melody()).isEqualTo(song.melody());
+        assertThat(BarEdit.join(two, index, index + 2)).isEqualTo(song);
+        assertThatThrownBy(() -> BarEdit.split(song, bar.startTick())).hasMessageContaining("within it");
+        assertThatThrownBy(() -> BarEdit.join(song, index, index + 1)).hasMessageContaining("two bars");
+    }
+
+    @Example
+    void aBarGetsAnotherMeterAndWhatFollowsMovesAlong() {
+        Song shorter = BarEdit.withMeter(song(), 1, new Meter(3, 4)).song();
+        assertThat(tune(shorter)).isEqualTo("C4@0.0 E4@4.0 F4@6.0 G4@9.0 A4@11.0");
+        assertThat(shorter.melody().get(2).lengthTicks())
+                .as("cut off with the bar")
+                .isEqualTo(Ticks.QUARTER);
+        assertThat(shorter.chart()).extracting(ChordChange::startTick).containsExactly(0, BAR, 11 * Ticks.QUARTER);
+        Song longer = BarEdit.withMeter(song(), 0, new Meter(12, 8)).song();
+        assertThat(tune(longer)).isEqualTo("C4@0.0 E4@6.0 F4@8.0 G4@12.0 A4@14.0");
+        assertThat(Meter.parse(" 6/8 ")).isEqualTo(new Meter(6, 8));
+        assertThatThrownBy(() -> Meter.parse("6")).hasMessageContaining("\"6\" is not a meter");
+        assertThatThrownBy(() -> Meter.parse("4/5")).hasMessageContaining("not a meter");
+    }
+
+    @Example
     void aBarTypedIntoTheChartTakesTheTuneAlong() {
         Song song = song();
         Song longer = ChartText.parse("| C | Am | F | . | G7 |", Meter.COMMON).over(song);
         assertThat(tune(longer)).isEqualTo("C4@0.0 E4@8.0 F4@10.0 G4@14.0 A4@16.0");
-        assertThat(ChartText.moved(song, longer)).contains(new Moved(BAR, 0, BAR));
+        assertThat(ChartText.moved(song, longer)).contains(new Spliced(BAR, 0, BAR));
         Song shorter = ChartText.parse("| C | F | G7 |", Meter.COMMON).over(song);
         assertThat(tune(shorter)).isEqualTo("C4@0.0 E4@4.0 F4@6.0 A4@8.0");
         Song other = ChartText.parse("| C | F | . | Am |", Meter.COMMON).over(song);

@@ -22,6 +22,7 @@ import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.formats.library.Library;
 import phalanx.guitar.NamedTuning;
+import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.Section;
 import phalanx.song.Song;
@@ -255,6 +256,48 @@ class SongStationTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.Z);
         waitFor(() -> project().locks().size() == 1);
         assertThat(song().bars()).hasSize(3);
+    }
+
+    @Test
+    void barsAreMovedSplitJoinedAndGivenAnotherMeter() throws TimeoutException {
+        newSong("| C | F | G7 |");
+        type(KeyCode.F3);
+        waitFor(() -> lookup("#bars").query().isFocused());
+        write("w303");
+        waitUntilArranged();
+        interact(() -> workbench.lock(
+                workbench.arrangement().orElseThrow().slotAt(Ticks.WHOLE).lock()));
+        type(KeyCode.HOME);
+        push(KeyCode.ALT, KeyCode.RIGHT);
+        assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("F", "C", "G7");
+        assertThat(project().locks().get(0).startTick()).isZero();
+        push(KeyCode.ALT, KeyCode.RIGHT);
+        assertThat(song().chart())
+                .extracting(ChordChange::symbol)
+                .as("the cursor went along")
+                .containsExactly("F", "G7", "C");
+        push(KeyCode.ALT, KeyCode.RIGHT);
+        waitForText("#message", "Nothing is after bar 3");
+        type(KeyCode.HOME, KeyCode.Q, KeyCode.RIGHT);
+        push(KeyCode.CONTROL, KeyCode.K);
+        assertThat(song().bars()).extracting(Bar::meter).hasToString("[1/4, 3/4, 4/4, 4/4]");
+        push(KeyCode.CONTROL, KeyCode.J);
+        waitForText("#message", "two bars at least are joined");
+        type(KeyCode.HOME);
+        push(KeyCode.SHIFT, KeyCode.RIGHT);
+        push(KeyCode.SHIFT, KeyCode.RIGHT);
+        clickOn("#join-bars");
+        assertThat(song().bars()).extracting(Bar::meter).hasToString("[4/4, 4/4, 4/4]");
+        push(KeyCode.CONTROL, KeyCode.RIGHT);
+        push(KeyCode.CONTROL, KeyCode.M);
+        write("3/4").type(KeyCode.ENTER);
+        waitFor(() -> song().endTick() == 10 * Ticks.QUARTER);
+        assertThat(song().bars()).extracting(Bar::meter).hasToString("[4/4, 3/4, 3/4]");
+        clickOn("#bar-meter");
+        write("six").type(KeyCode.ENTER);
+        waitForText("#message", "\"six\" is not a meter");
+        push(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(song().bars()).extracting(Bar::meter).hasToString("[4/4, 4/4, 4/4]");
     }
 
     @Test

@@ -34,7 +34,7 @@ public record CascadeLock(int startTick, int endTick, HeldShape held, HarmonicNo
 
     @Override
     public List<Lock> moved(Moved moved) {
-        return moved.stretch(startTick, endTick).stream()
+        return moved.stretches(startTick, endTick).stream()
                 .map(stretch -> (Lock) new CascadeLock(stretch.from(), stretch.to(), held, node, order))
                 .toList();
     }

@@ -29,7 +29,7 @@ public record LimitLock(int startTick, int endTick, OptionalInt highestFret, boo
 
     @Override
     public List<Lock> moved(Moved moved) {
-        return moved.stretch(startTick, endTick).stream()
+        return moved.stretches(startTick, endTick).stream()
                 .map(stretch -> (Lock) new LimitLock(stretch.from(), stretch.to(), highestFret, noBarre))
                 .toList();
     }

@@ -26,7 +26,7 @@ public sealed interface NoteLock extends Lock permits AttackLock, PlaceLock, Inn
 
     @Override
     default List<Lock> moved(Moved moved) {
-        return moved.stretch(tick(), tick() + 1).stream()
+        return moved.stretches(tick(), tick() + 1).stream()
                 .map(stretch -> (Lock) at(stretch.from()))
                 .toList();
     }

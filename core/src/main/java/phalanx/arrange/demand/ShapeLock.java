@@ -23,7 +23,7 @@ public record ShapeLock(int startTick, int endTick, HeldShape held) implements L
 
     @Override
     public List<Lock> moved(Moved moved) {
-        return moved.stretch(startTick, endTick).stream()
+        return moved.stretches(startTick, endTick).stream()
                 .map(stretch -> (Lock) new ShapeLock(stretch.from(), stretch.to(), held))
                 .toList();
     }

@@ -49,6 +49,7 @@ public final class PagesView extends StackPane implements Viewed {
     private final ComboBox<Integer> bars = new ComboBox<>();
     private final NumberField margin;
     private final NumberField space;
+    private final CheckBox once = new CheckBox("Sections that come again only named");
     private final CheckBox staff = new CheckBox("Notation over the tablature");
     private final Label holds = Cards.small("");
     private final Label count = Cards.quiet("");
@@ -103,6 +104,9 @@ public final class PagesView extends StackPane implements Viewed {
         bars.setOnAction(event -> take(() -> setup.withBars(bars.getValue())));
         staff.setId("page-staff");
         staff.setOnAction(event -> take(() -> setup.withStaff(staff.isSelected())));
+        once.setId("page-once");
+        once.setWrapText(true);
+        once.setOnAction(event -> take(() -> setup.withOnce(once.isSelected())));
         Button write = Cards.button(
                 "page-save",
                 "Save as PDF, SVG or PNG",
@@ -121,6 +125,7 @@ public final class PagesView extends StackPane implements Viewed {
                 Cards.quiet("Bars a line"),
                 bars,
                 staff,
+                once,
                 write,
                 Cards.button("page-back", "Back (Esc)", "Go back to where you were", back),
                 count);
@@ -200,12 +205,14 @@ public final class PagesView extends StackPane implements Viewed {
         margin.show(setup.marginMm());
         space.show(setup.spaceMm());
         staff.setSelected(setup.staff());
+        once.setSelected(setup.once());
         filling = false;
     }
 
     private void layOut() {
         holds.setText(sheet.getValue().words());
         staff.setDisable(sheet.getValue() != Sheet.SCORE);
+        once.setDisable(sheet.getValue() != Sheet.SCORE);
         if (workbench.arrangement().isEmpty()) {
             return;
         }

@@ -7,7 +7,6 @@ import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Pos;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -30,7 +29,6 @@ import phalanx.project.extra.LickProposals;
 import phalanx.project.extra.Proposal;
 import phalanx.project.extra.Proposals;
 import phalanx.song.Bar;
-import phalanx.song.BarEdit;
 import phalanx.song.ChartText;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
@@ -60,6 +58,7 @@ public final class SongStation extends HBox implements Viewed {
     private final FormCards form;
     private final PartsBar parts;
     private final Selection selection = new Selection();
+    private final BarTools barTools;
     private final ScrollPane scroll = new ScrollPane(bars);
     private final TuneCard tune = new TuneCard(this::place);
     private final ChartCard chart = new ChartCard(this::takeChart, this::takeWords);
@@ -94,6 +93,7 @@ public final class SongStation extends HBox implements Viewed {
             workbench.source().ifPresent(this::showSource);
             leave.accept(() -> workbench.chooseParts(choice));
         });
+        this.barTools = new BarTools(workbench, selection, () -> cursor, this::goWithMarks);
         this.form = new FormCards(
                 this::goTo, index -> workbench.editSong("section", song -> FormCards.varied(song, index)));
         this.extras = new ExtrasCard(
@@ -125,21 +125,10 @@ public final class SongStation extends HBox implements Viewed {
         });
         HBox.setHgrow(title, Priority.ALWAYS);
         Label keys = Cards.hint("F2 chart, F3 tune, F4 words");
-        Button more = Cards.button("insert-bar", "+ bar", "An empty bar before the cursor (Ctrl+I)", this::insertBar);
-        Button less = Cards.button(
-                "delete-bar",
-                "\u2212 bar",
-                "Takes out the marked bars, or the one at the cursor (Ctrl+D)",
-                this::deleteBars);
         workbench.sourceProperty().addListener((property, before, now) -> showSource(now));
         workbench.source().ifPresent(this::showSource);
-        HBox head = new HBox(
-                8,
-                title,
-                Cards.button("new-song", "New song", "An empty song (Ctrl+N)", this::newSong),
-                more,
-                less,
-                keys);
+        HBox head =
+                new HBox(8, title, Cards.button("new-song", "New song", "An empty song (Ctrl+N)", this::newSong), keys);
         head.setAlignment(Pos.CENTER_LEFT);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -149,7 +138,9 @@ public final class SongStation extends HBox implements Viewed {
         barsCard.getStyleClass().add("card");
         VBox.setVgrow(scroll, Priority.ALWAYS);
         VBox.setVgrow(barsCard, Priority.ALWAYS);
-        VBox left = new VBox(8, head, parts, form, proposals(), barsCard, tune, chart);
+        HBox.setHgrow(form, Priority.ALWAYS);
+        HBox overBars = new HBox(8, form, barTools);
+        VBox left = new VBox(8, head, parts, overBars, proposals(), barsCard, tune, chart);
         HBox.setHgrow(left, Priority.ALWAYS);
         left.setMinWidth(0);
         VBox right = new VBox(GAP, report, harmony, extras, advice);
@@ -338,6 +329,11 @@ public final class SongStation extends HBox implements Viewed {
         bars.requestFocus();
     }
 
+    private void goWithMarks(int tick) {
+        moveTo(tick);
+        bars.requestFocus();
+    }
+
     private void pick(int tick) {
         selection.clear();
         moveTo(tick);
@@ -354,6 +350,7 @@ public final class SongStation extends HBox implements Viewed {
         bars.moveCursor(cursor);
         bars.select(selection.from(), selection.to());
         harmony.showHints(cursor);
+        barTools.show();
         double[] row = bars.cursorRow();
         double room = bars.getHeight() - scroll.getViewportBounds().getHeight();
         double at = scroll.getVvalue() * Math.max(0, room);
@@ -363,7 +360,7 @@ public final class SongStation extends HBox implements Viewed {
     }
 
     private void onTuneKey(KeyEvent event) {
-        boolean handled = event.isShortcutDown() && onPassageKey(event.getCode());
+        boolean handled = barTools.take(event) || event.isShortcutDown() && onPassageKey(event.getCode());
         boolean far = event.isShortcutDown();
         boolean marks = event.isShiftDown();
         int strings = workbench.project().map(now -> now.instrument().strings()).orElse(6);
@@ -406,44 +403,11 @@ public final class SongStation extends HBox implements Viewed {
             }
             case C, X -> copy(code == KeyCode.X);
             case V -> paste();
-            case I -> insertBar();
-            case D -> deleteBars();
             default -> {
                 return false;
             }
         }
         return true;
-    }
-
-    /** An empty bar before the one that the cursor stands in; at the end after the last one. */
-    private void insertBar() {
-        song().ifPresent(song -> {
-            int index = cursor >= song.endTick() ? song.bars().size() : song.barIndexAt(cursor);
-            Bar like = song.bars().get(Math.min(index, song.bars().size() - 1));
-            workbench.editBars(
-                    "an empty bar "
-                            + (index < song.bars().size()
-                                    ? song.bars().get(index).number()
-                                    : song.bars().get(index - 1).number() + 1),
-                    now -> BarEdit.insert(now, index, 1, like.meter()));
-            moveTo(song().map(now -> now.bars().get(index).startTick()).orElse(0));
-            bars.requestFocus();
-        });
-    }
-
-    /** The marked bars, whole; else the one that the cursor stands in. */
-    private void deleteBars() {
-        song().ifPresent(song -> {
-            int from = song.barIndexAt(selection.isEmpty() ? cursor : selection.from());
-            int to = song.barIndexAt(selection.isEmpty() ? cursor : selection.to() - 1) + 1;
-            selection.clear();
-            workbench.editBars(
-                    "the song without "
-                            + (to - from == 1 ? "bar " + song.bars().get(from).number() : (to - from) + " bars"),
-                    now -> BarEdit.delete(now, from, to));
-            moveTo(song.bars().get(from).startTick());
-            bars.requestFocus();
-        });
     }
 
     private void copy(boolean cut) {

@@ -12,9 +12,16 @@ import java.util.Objects;
  * @param barsPerLine at most so many bars a line, to {@value #MOST_BARS}; 0 for as many as go well
  * @param leftHanded whether necks have the nut at the right
  * @param staff whether standard notation stands over the tablature
+ * @param once whether a section that comes again with the very same notes is only named
  */
 public record PageSetup(
-        Paper paper, double marginMm, double spaceMm, int barsPerLine, boolean leftHanded, boolean staff) {
+        Paper paper,
+        double marginMm,
+        double spaceMm,
+        int barsPerLine,
+        boolean leftHanded,
+        boolean staff,
+        boolean once) {
     public static final double LEAST_MARGIN = 5;
     public static final double MOST_MARGIN = 40;
     public static final double SMALLEST = 1.5;
@@ -22,7 +29,7 @@ public record PageSetup(
     public static final int MOST_BARS = 12;
     private static final double NARROWEST = 60;
     /** On a sheet of A4. */
-    public static final PageSetup USUAL = new PageSetup(Paper.A4, 18, 2.6, 0, false, false);
+    public static final PageSetup USUAL = new PageSetup(Paper.A4, 18, 2.6, 0, false, false, false);
 
     static final double POINTS_PER_MM = 72 / 25.4;
 
@@ -82,27 +89,31 @@ public record PageSetup(
     /** On other paper; a phone has narrow margins. */
     public PageSetup on(Paper other) {
         return new PageSetup(
-                other, other == Paper.PHONE ? LEAST_MARGIN : marginMm, spaceMm, barsPerLine, leftHanded, staff);
+                other, other == Paper.PHONE ? LEAST_MARGIN : marginMm, spaceMm, barsPerLine, leftHanded, staff, once);
     }
 
     public PageSetup withMargin(double mm) {
-        return new PageSetup(paper, mm, spaceMm, barsPerLine, leftHanded, staff);
+        return new PageSetup(paper, mm, spaceMm, barsPerLine, leftHanded, staff, once);
     }
 
     public PageSetup withSpace(double mm) {
-        return new PageSetup(paper, marginMm, mm, barsPerLine, leftHanded, staff);
+        return new PageSetup(paper, marginMm, mm, barsPerLine, leftHanded, staff, once);
     }
 
     public PageSetup withBars(int most) {
-        return new PageSetup(paper, marginMm, spaceMm, most, leftHanded, staff);
+        return new PageSetup(paper, marginMm, spaceMm, most, leftHanded, staff, once);
     }
 
     public PageSetup forLeftHanded(boolean now) {
-        return new PageSetup(paper, marginMm, spaceMm, barsPerLine, now, staff);
+        return new PageSetup(paper, marginMm, spaceMm, barsPerLine, now, staff, once);
     }
 
     public PageSetup withStaff(boolean now) {
-        return new PageSetup(paper, marginMm, spaceMm, barsPerLine, leftHanded, now);
+        return new PageSetup(paper, marginMm, spaceMm, barsPerLine, leftHanded, now, once);
+    }
+
+    public PageSetup withOnce(boolean now) {
+        return new PageSetup(paper, marginMm, spaceMm, barsPerLine, leftHanded, staff, now);
     }
 
     double left() {

@@ -45,24 +45,69 @@ final class ScoreSheet {
     List<Page> pages() {
         Pen pen = new Pen(setup);
         double y = drawShapes(pen, Head.draw(pen, arrangement, setup));
-        List<ScoreLine> lines = lines();
+        List<Row> rows = rows();
         int at = 0;
-        for (int count : perPage(lines, y)) {
+        for (int count : perPage(rows, y)) {
             if (at > 0 || count == 0) {
                 y = setup.top();
             }
             for (int i = 0; i < count; i++) {
-                LinePainter painter = painter(lines.get(at), i == 0);
-                painter.paint(pen, y);
-                y += painter.height();
+                y += rows.get(at).paint(pen, y, i == 0);
                 at++;
             }
-            if (at < lines.size()) {
+            if (at < rows.size()) {
                 pen.turn();
             }
         }
         foot.draw(pen, arrangement.song().title());
         return pen.pages();
+    }
+
+    /** A line of bars, or what stands for a section that comes again. */
+    private interface Row {
+        double height();
+
+        /** @return its height */
+        double paint(Pen pen, double y, boolean named);
+    }
+
+    private final class Line implements Row {
+        private final ScoreLine line;
+
+        Line(ScoreLine line) {
+            this.line = line;
+        }
+
+        @Override
+        public double height() {
+            return painter(line, false).height();
+        }
+
+        @Override
+        public double paint(Pen pen, double y, boolean named) {
+            LinePainter painter = painter(line, named);
+            painter.paint(pen, y);
+            return painter.height();
+        }
+    }
+
+    private final class Again implements Row {
+        private final Comeback section;
+
+        Again(Comeback section) {
+            this.section = section;
+        }
+
+        @Override
+        public double height() {
+            return Comeback.height(space);
+        }
+
+        @Override
+        public double paint(Pen pen, double y, boolean named) {
+            section.paint(pen, arrangement.song(), setup.left() + Sizes.LABELS * space, setup.right(), y, space);
+            return height();
+        }
     }
 
     private LinePainter painter(ScoreLine line, boolean named) {
@@ -81,7 +126,7 @@ final class ScoreSheet {
         return at + strings;
     }
 
-    private List<ScoreLine> lines() {
+    private List<Row> rows() {
         List<BarColumns> bars = new ArrayList<>();
         Bar before = null;
         for (Bar bar : arrangement.song().bars()) {
@@ -99,27 +144,38 @@ final class ScoreSheet {
         if (bars.size() > 1 && bars.get(0).bar().number() == 0) {
             begun.remove(1);
         }
+        List<Row> rows = new ArrayList<>();
+        int from = 0;
+        for (Comeback again : setup.once() ? Comeback.of(arrangement) : List.<Comeback>of()) {
+            addLines(rows, bars, from, again.from(), begun);
+            rows.add(new Again(again));
+            from = again.to();
+        }
+        addLines(rows, bars, from, bars.size(), begun);
+        return rows;
+    }
+
+    private void addLines(List<Row> rows, List<BarColumns> bars, int first, int end, Set<Integer> begun) {
         double begin = setup.left() + Sizes.LABELS * space;
         double signs = staff.map(shown -> shown.before() * Sizes.STAFF).orElse(0.0);
         double room = (setup.right() - begin) / space - signs;
-        List<ScoreLine> lines = new ArrayList<>();
-        int from = 0;
-        for (int count : LineBreaks.of(bars, room, setup.barsPerLine(), begun::contains)) {
+        int from = first;
+        for (int count :
+                LineBreaks.of(bars.subList(first, end), room, setup.barsPerLine(), at -> begun.contains(first + at))) {
             int to = from + count;
-            boolean last = to == bars.size() || begun.contains(to);
-            lines.add(ScoreLine.of(bars.subList(from, to), begin, signs, setup.right(), space, last));
+            boolean last = to == end || begun.contains(to);
+            rows.add(new Line(ScoreLine.of(bars.subList(from, to), begin, signs, setup.right(), space, last)));
             from = to;
         }
-        return lines;
     }
 
     /** How many lines each page has; a page does not end with one line alone on the next where that can be helped. */
-    private List<Integer> perPage(List<ScoreLine> lines, double first) {
+    private List<Integer> perPage(List<Row> rows, double first) {
         List<Integer> pages = new ArrayList<>(List.of(0));
         double y = first;
-        for (ScoreLine line : lines) {
+        for (Row row : rows) {
             int here = pages.get(pages.size() - 1);
-            double height = painter(line, false).height();
+            double height = row.height();
             boolean fresh = here == 0 && pages.size() > 1;
             if (y + height > foot.top() && !fresh) {
                 pages.add(0);

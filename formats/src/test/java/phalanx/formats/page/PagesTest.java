@@ -286,26 +286,57 @@ class PagesTest {
                 .count();
         // one more on each page says what it means
         assertThat(marked).as(what).isEqualTo(touched == 0 ? 0 : touched + pages.size());
-        String all = pages.stream()
-                .flatMap(page -> texts(page).stream())
-                .map(Mark.Text::text)
-                .collect(Collectors.joining(" "));
-        Set<String> words = new HashSet<>(List.of(all.split(" ")));
+        Set<String> words = new HashSet<>(List.of(all(pages).split(" ")));
         for (MelodyNote note : arrangement.song().melody()) {
             note.syllable().ifPresent(syllable -> assertThat(words).as(what).contains(syllable));
         }
         arrangement.song().bars().stream()
                 .filter(bar -> bar.number() > 0)
                 .forEach(bar -> assertThat(words).as(what).contains(String.valueOf(bar.number())));
-        long frames = pages.stream()
-                .flatMap(page -> page.marks().stream())
-                .filter(mark -> mark instanceof Mark.Box box
-                        && box.edge().filter(Shade.BASS::equals).isPresent())
-                .count();
+        long frames = frames(pages);
         long bass = arrangement.notes().stream()
                 .filter(note -> note.role() == Role.BASS && !(note.attack() instanceof Attack.Touched))
                 .count();
         assertThat(frames).as(what).isEqualTo(bass == 0 && frames == 0 ? 0 : bass + pages.size());
+    }
+
+    /** What is played as before is named; where anything differs all of it is printed. */
+    @Test
+    void aSectionThatComesAgainIsOnlyNamedWhereItIsTheVerySame() {
+        Song song = ChartText.parse("[A] | C | F | [B] | G | Am | [A] | C | F | [end] | G | C |", Meter.COMMON)
+                .over(TuneEdit.empty("Twice", Key.C_MAJOR, 90, Meter.COMMON, 8));
+        Project project = Project.of(song, new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE));
+        Arrangement twice = Solve.of(project);
+        PageSetup once = PageSetup.USUAL.withOnce(true);
+        List<Page> pages = Sheet.SCORE.pages(twice, once);
+        pages.forEach(page -> check(page, once, "once"));
+        assertThat(all(pages)).contains("bars 5 to 6 as bars 1 to 2");
+        int from = song.bars().get(4).startTick();
+        int to = song.bars().get(6).startTick();
+        long left = twice.notes().stream()
+                .filter(note -> note.role() == Role.BASS && (note.tick() < from || note.tick() >= to))
+                .count();
+        assertThat(frames(pages)).isEqualTo(left + pages.size());
+        assertThat(all(Sheet.SCORE.pages(twice, PageSetup.USUAL))).doesNotContain("as bars");
+
+        Arrangement other = Solve.of(project.withPicking(Picking.PLAIN.withSpan(
+                new Picking.Span(from, to, new Picking.Plan(Optional.empty(), BassLine.WALKING, Level.EVEN)))));
+        assertThat(all(Sheet.SCORE.pages(other, once))).doesNotContain("as bars");
+    }
+
+    private static String all(List<Page> pages) {
+        return pages.stream()
+                .flatMap(page -> texts(page).stream())
+                .map(Mark.Text::text)
+                .collect(Collectors.joining(" "));
+    }
+
+    private static long frames(List<Page> pages) {
+        return pages.stream()
+                .flatMap(page -> page.marks().stream())
+                .filter(mark -> mark instanceof Mark.Box box
+                        && box.edge().filter(Shade.BASS::equals).isPresent())
+                .count();
     }
 
     /** Any program reads the file: text as text, every font embedded, the paper as large as the standard says. */

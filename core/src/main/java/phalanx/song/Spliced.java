@@ -1,0 +1,31 @@
+package phalanx.song;
+
+import java.util.List;
+
+/**
+ * Where things stand after bars were put in or taken out.
+ *
+ * @param at the tick at which it was done
+ * @param removed how many ticks were taken out from there on
+ * @param added how many were put in there
+ */
+public record Spliced(int at, int removed, int added) implements Moved {
+    public Spliced {
+        if (at < 0 || removed < 0 || added < 0) {
+            throw new IllegalArgumentException("at " + at + ", " + removed + " out, " + added + " in");
+        }
+    }
+
+    /** Where a tick is now; what was taken out begins after what was put in for it. */
+    @Override
+    public int tick(int old) {
+        return old < at ? old : old < at + removed ? at + added : old - removed + added;
+    }
+
+    @Override
+    public List<Stretch> stretches(int from, int to) {
+        int start = tick(from);
+        int end = to <= at ? to : to <= at + removed ? at : to - removed + added;
+        return end > start ? List.of(new Stretch(start, end)) : List.of();
+    }
+}

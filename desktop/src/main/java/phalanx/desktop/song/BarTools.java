@@ -1,0 +1,236 @@
+package phalanx.desktop.song;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.IntConsumer;
+import java.util.function.IntSupplier;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
+import phalanx.desktop.Workbench;
+import phalanx.desktop.session.Message;
+import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Chip;
+import phalanx.desktop.widget.ChoiceEditor;
+import phalanx.project.Project;
+import phalanx.song.Bar;
+import phalanx.song.BarEdit;
+import phalanx.song.Meter;
+import phalanx.song.Song;
+
+/** What is done with whole bars: put in, taken out, moved, split, joined, and given another meter. */
+final class BarTools extends FlowPane {
+    private static final List<String> METERS = List.of("4/4", "3/4", "2/4", "6/8", "12/8", "5/4", "7/8");
+
+    private final Workbench workbench;
+    private final Selection selection;
+    private final IntSupplier cursor;
+    private final IntConsumer goTo;
+    private final Chip meter = new Chip(
+            "bar-meter",
+            "meter",
+            "Meter of the marked bars; else from the cursor's bar on, up to the next one (Ctrl+M)");
+
+    /**
+     * @param selection the marked stretch; without one the cursor's bar counts
+     * @param goTo moves the cursor to a tick, with the marking as it is then
+     */
+    BarTools(Workbench workbench, Selection selection, IntSupplier cursor, IntConsumer goTo) {
+        super(6, 4);
+        this.workbench = workbench;
+        this.selection = selection;
+        this.cursor = cursor;
+        this.goTo = goTo;
+        setId("bar-tools");
+        setAlignment(Pos.CENTER_LEFT);
+        meter.getStyleClass().add("small");
+        meter.setEditor(this::meterEditor);
+        getChildren()
+                .addAll(
+                        small("insert-bar", "+ bar", "An empty bar before the cursor (Ctrl+I)", this::insert),
+                        small(
+                                "delete-bar",
+                                "\u2212 bar",
+                                "Takes out the marked bars, or the one at the cursor (Ctrl+D)",
+                                this::delete),
+                        small(
+                                "earlier",
+                                "\u2190 bar",
+                                "The marked bars, or the one at the cursor, go a bar earlier (Alt+left)",
+                                () -> move(-1)),
+                        small(
+                                "later",
+                                "bar \u2192",
+                                "The marked bars, or the one at the cursor, go a bar later (Alt+right)",
+                                () -> move(1)),
+                        small(
+                                "split-bar",
+                                "split",
+                                "Two bars of the one at the cursor, from there on (Ctrl+K)",
+                                this::split),
+                        small("join-bars", "join", "One bar of the marked ones (Ctrl+J)", this::join),
+                        meter);
+    }
+
+    private static Button small(String id, String text, String help, Runnable action) {
+        Button button = Cards.button(id, text, help, action);
+        button.getStyleClass().add("small");
+        return button;
+    }
+
+    /** Shows the meter of the bar at the cursor. */
+    void show() {
+        meter.valueProperty()
+                .set(song().map(song -> song.barAt(cursor.getAsInt()).ownMeter().toString())
+                        .orElse(""));
+    }
+
+    /** Whether a key is one of these tools'. */
+    boolean take(KeyEvent event) {
+        if (event.isAltDown() && !event.isShortcutDown()) {
+            boolean left = event.getCode() == KeyCode.LEFT;
+            if (left || event.getCode() == KeyCode.RIGHT) {
+                move(left ? -1 : 1);
+                return true;
+            }
+        }
+        if (!event.isShortcutDown()) {
+            return false;
+        }
+        switch (event.getCode()) {
+            case I -> insert();
+            case D -> delete();
+            case K -> split();
+            case J -> join();
+            case M -> meter.fire();
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private Optional<Song> song() {
+        return workbench.project().map(Project::song);
+    }
+
+    private int first(Song song) {
+        return song.barIndexAt(selection.isEmpty() ? cursor.getAsInt() : selection.from());
+    }
+
+    /** The first bar after the marked ones. */
+    private int end(Song song) {
+        return song.barIndexAt(selection.isEmpty() ? cursor.getAsInt() : selection.to() - 1) + 1;
+    }
+
+    private static String words(Song song, int from, int to) {
+        int first = song.bars().get(from).number();
+        return to - from == 1
+                ? "bar " + first
+                : "bars " + first + " to " + song.bars().get(to - 1).number();
+    }
+
+    /** An empty bar before the one that the cursor stands in; at the end after the last one. */
+    private void insert() {
+        song().ifPresent(song -> {
+            int at = cursor.getAsInt();
+            int index = at >= song.endTick() ? song.bars().size() : song.barIndexAt(at);
+            Bar like = song.bars().get(Math.min(index, song.bars().size() - 1));
+            workbench.editBars(
+                    "an empty bar "
+                            + (index < song.bars().size()
+                                    ? song.bars().get(index).number()
+                                    : song.bars().get(index - 1).number() + 1),
+                    now -> BarEdit.insert(now, index, 1, like.meter()));
+            goTo.accept(song().map(now -> now.bars().get(index).startTick()).orElse(0));
+        });
+    }
+
+    /** The marked bars, whole; else the one that the cursor stands in. */
+    private void delete() {
+        song().ifPresent(song -> {
+            int from = first(song);
+            int to = end(song);
+            selection.clear();
+            workbench.editBars("the song without " + words(song, from, to), now -> BarEdit.delete(now, from, to));
+            goTo.accept(song.bars().get(from).startTick());
+        });
+    }
+
+    private void move(int by) {
+        song().ifPresent(song -> {
+            int from = first(song);
+            int to = end(song);
+            int last = song.bars().size();
+            boolean marked = !selection.isEmpty();
+            if (by < 0 ? from == 0 : to == last) {
+                workbench.say(Message.plain(
+                        "Nothing is " + (by < 0 ? "before" : "after") + " " + words(song, from, to) + "."));
+                return;
+            }
+            workbench.editBars(
+                    words(song, from, to) + (by < 0 ? " a bar earlier" : " a bar later"),
+                    now -> by < 0
+                            ? BarEdit.exchange(now, from - 1, from, to)
+                            : BarEdit.exchange(now, from, to, to + 1));
+            song().filter(now -> !now.equals(song)).ifPresent(now -> {
+                int start = now.bars().get(from + by).startTick();
+                selection.clear();
+                if (marked) {
+                    selection.reach(start, now.bars().get(to + by - 1).endTick());
+                }
+                goTo.accept(marked ? selection.to() : start);
+            });
+        });
+    }
+
+    private void split() {
+        int at = cursor.getAsInt();
+        song().ifPresent(song -> {
+            String what = "bar " + song.barAt(at).number() + " in two";
+            workbench.editSong(what, now -> BarEdit.split(now, at));
+            goTo.accept(at);
+        });
+    }
+
+    private void join() {
+        song().ifPresent(song -> {
+            int from = first(song);
+            int to = end(song);
+            workbench.editSong(words(song, from, to) + " as one bar", now -> BarEdit.join(now, from, to));
+            selection.clear();
+            goTo.accept(song.bars().get(from).startTick());
+        });
+    }
+
+    private ChoiceEditor meterEditor() {
+        String now = meter.valueProperty().get();
+        ChoiceEditor editor = new ChoiceEditor("Meter, such as 3/4", now, this::takeMeter);
+        METERS.forEach(one -> editor.addChoice(one, one));
+        return editor;
+    }
+
+    private void takeMeter(String text) {
+        meter.close();
+        song().ifPresent(song -> {
+            int from = first(song);
+            int to = selection.isEmpty() ? endOfMeter(song, from) : end(song);
+            workbench.decide(
+                    text.strip() + " in " + words(song, from, to), now -> now.withMeter(from, to, Meter.parse(text)));
+            selection.clear();
+            goTo.accept(song().map(now -> now.bars().get(from).startTick()).orElse(0));
+        });
+    }
+
+    /** The first bar after one that is in another meter. */
+    private static int endOfMeter(Song song, int from) {
+        int to = from + 1;
+        while (to < song.bars().size()
+                && song.bars().get(to).meter().equals(song.bars().get(from).meter())) {
+            to++;
+        }
+        return to;
+    }
+}
