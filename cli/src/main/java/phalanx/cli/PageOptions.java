@@ -51,7 +51,7 @@ final class PageOptions {
 
     @Option(
             names = "--once",
-            description = "Only names sections that come again with the very same notes, in the score.")
+            description = "Only names bars of sections that come again with the very same notes, in the score.")
     private boolean once;
 
     /** What is to be on the pages. */

@@ -30,6 +30,7 @@ import phalanx.righthand.Joining;
 import phalanx.righthand.Manner;
 import phalanx.righthand.Picking;
 import phalanx.song.MelodyNote;
+import phalanx.song.Reprises;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.technique.Attack;
@@ -66,7 +67,24 @@ final class NoteWriter {
 
     /** The notes with their digits. */
     List<ArrangedNote> write() {
-        return new DigitWriter(request.picking(), song.tempo()).write(writeWithoutDigits(), this::wanted);
+        DigitWriter digits = new DigitWriter(request.picking(), song.tempo());
+        List<ArrangedNote> plain = writeWithoutDigits();
+        List<ArrangedNote> done = digits.write(plain, this::wanted);
+        List<Reprises.Reprise> again = new Reprises(song).find();
+        if (again.isEmpty()) {
+            return done;
+        }
+        again.forEach(reprise -> wantAsBefore(done, reprise));
+        return digits.write(plain, this::wanted);
+    }
+
+    /** What comes again wants the digits of the first time, where the pattern names none. */
+    private void wantAsBefore(List<ArrangedNote> first, Reprises.Reprise again) {
+        int later = again.startTick() - again.firstTick();
+        first.stream()
+                .filter(note ->
+                        note.tick() >= again.firstTick() && note.tick() < again.firstTick() + again.lengthTicks())
+                .forEach(note -> wanted.putIfAbsent(place(note.tick() + later, note.string()), note.right()));
     }
 
     /** The same without digits, which cost nothing. */
@@ -269,6 +287,10 @@ final class NoteWriter {
     }
 
     private static int place(ArrangedNote note) {
-        return note.tick() * (Tuning.MOST_STRINGS + 1) + note.string();
+        return place(note.tick(), note.string());
+    }
+
+    private static int place(int tick, int string) {
+        return tick * (Tuning.MOST_STRINGS + 1) + string;
     }
 }

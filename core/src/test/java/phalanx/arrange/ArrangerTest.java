@@ -33,6 +33,7 @@ import phalanx.lefthand.shape.Press;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStroke;
 import phalanx.righthand.BassWriter;
+import phalanx.righthand.Digit;
 import phalanx.righthand.Level;
 import phalanx.righthand.Picking;
 import phalanx.song.MelodyNote;
@@ -353,6 +354,15 @@ class ArrangerTest {
                             && first.held().equals(slot.held());
                 })
                 .count();
+        Map<Integer, List<ArrangedNote>> struck =
+                tied.notes().stream().collect(Collectors.groupingBy(ArrangedNote::tick));
+        List<Integer> alike = struck.keySet().stream()
+                .filter(tick -> tick > length && strings(struck.get(tick)).equals(strings(struck.get(tick - length))))
+                .toList();
+        assertThat(alike)
+                .as("struck alike, it is plucked by the same digits")
+                .isNotEmpty()
+                .allMatch(tick -> digits(struck.get(tick)).equals(digits(struck.get(tick - length))));
         long all = slots.stream()
                 .filter(slot -> slot.startTick() > length && slot.endTick() < 2 * length)
                 .count();
@@ -360,6 +370,16 @@ class ArrangerTest {
         Song varied = song.withSections(List.of(new Section("A", 0), new Section("A", length, true)));
         assertThat(withPlainEnds(varied).effort()).isEqualTo(free.effort());
         return new double[] {free.effort(), tied.effort()};
+    }
+
+    private static List<Integer> strings(List<ArrangedNote> notes) {
+        return notes == null
+                ? List.of()
+                : notes.stream().map(ArrangedNote::string).toList();
+    }
+
+    private static List<Digit> digits(List<ArrangedNote> notes) {
+        return notes.stream().map(ArrangedNote::right).toList();
     }
 
     /** The end of the song is no other than that of the first time. */

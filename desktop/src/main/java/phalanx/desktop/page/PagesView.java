@@ -49,7 +49,7 @@ public final class PagesView extends StackPane implements Viewed {
     private final ComboBox<Integer> bars = new ComboBox<>();
     private final NumberField margin;
     private final NumberField space;
-    private final CheckBox once = new CheckBox("Sections that come again only named");
+    private final CheckBox once = new CheckBox("Bars that come again only named");
     private final CheckBox staff = new CheckBox("Notation over the tablature");
     private final Label holds = Cards.small("");
     private final Label count = Cards.quiet("");

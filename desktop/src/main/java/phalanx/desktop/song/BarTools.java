@@ -24,6 +24,9 @@ import phalanx.song.Song;
 final class BarTools extends FlowPane {
     private static final List<String> METERS = List.of("4/4", "3/4", "2/4", "6/8", "12/8", "5/4", "7/8");
 
+    /** All in one row. */
+    private static final double WIDTH = 470;
+
     private final Workbench workbench;
     private final Selection selection;
     private final IntSupplier cursor;
@@ -39,6 +42,7 @@ final class BarTools extends FlowPane {
      */
     BarTools(Workbench workbench, Selection selection, IntSupplier cursor, IntConsumer goTo) {
         super(6, 4);
+        setPrefWrapLength(WIDTH);
         this.workbench = workbench;
         this.selection = selection;
         this.cursor = cursor;

@@ -24,6 +24,8 @@ final class FormCards extends FlowPane {
      */
     FormCards(IntConsumer goTo, IntConsumer vary) {
         super(6, 4);
+        // as wide as there is room beside other things
+        setPrefWrapLength(1);
         this.goTo = goTo;
         this.vary = vary;
         setId("form");

@@ -242,6 +242,7 @@ public final class SongStation extends HBox implements Viewed {
         form.show(song);
         cursor = Math.min(cursor, song.endTick());
         bars.moveCursor(cursor);
+        barTools.show();
         tune.show(project.instrument());
         chart.show(ChartText.of(song));
         harmony.show(song, heard);

@@ -60,9 +60,10 @@ final class BarColumns {
 
     /**
      * @param meter whether it is written in the bar
+     * @param resumes whether the bar before is not printed: then the chord is named that holds on
      * @param staff the voices on a staff above, none where there is no staff
      */
-    BarColumns(Arrangement arrangement, Bar bar, boolean meter, List<StaffNotation.Voice> staff) {
+    BarColumns(Arrangement arrangement, Bar bar, boolean meter, boolean resumes, List<StaffNotation.Voice> staff) {
         this.arrangement = arrangement;
         this.staff = List.copyOf(staff);
         this.bar = bar;
@@ -71,11 +72,18 @@ final class BarColumns {
                 .filter(note -> bar.contains(note.tick()))
                 .toList();
         this.rhythm = Rhythm.of(arrangement, bar);
-        read();
+        read(resumes);
         place();
     }
 
-    private void read() {
+    private void read(boolean resumes) {
+        int holds = arrangement.song().chordIndexAt(bar.startTick());
+        if (resumes && holds >= 0) {
+            ChordChange change = arrangement.song().chart().get(holds);
+            if (change.startTick() < bar.startTick()) {
+                chords.add(new Word(bar.startTick(), Note.printed(change.name()), true));
+            }
+        }
         for (ChordChange change : arrangement.song().chart()) {
             if (bar.contains(change.startTick())) {
                 chords.add(new Word(change.startTick(), Note.printed(change.name()), true));

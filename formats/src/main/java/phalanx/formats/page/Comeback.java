@@ -1,6 +1,8 @@
 package phalanx.formats.page;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import phalanx.arrange.score.Arrangement;
 import phalanx.song.Bar;
 import phalanx.song.Reprises;
@@ -8,46 +10,58 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 
 /**
- * A section that comes again with the very same notes, digits, fingers and hits, and need not be printed again.
+ * Bars of a section that comes again that are played with the very same notes, digits, fingers and hits, and need not be
+ * printed again: all of them, or some where its beginning or its end joins otherwise.
  *
- * @param name of the section
- * @param from index of its first bar
- * @param to index of the first bar after it
- * @param firstFrom index of the bar where it came first
+ * @param name of the section, where it begins with them
+ * @param from index of the first of them
+ * @param to index of the first bar after them
+ * @param firstFrom index of the bar that the first of them is like
  */
-record Comeback(String name, int from, int to, int firstFrom) {
+record Comeback(Optional<String> name, int from, int to, int firstFrom) {
+    /** A single bar is printed. */
+    private static final int FEWEST = 2;
+
     private static final double ROW = 3.4;
     private static final double SIZE = 1.1;
 
     /** Those of an arrangement, in order. */
     static List<Comeback> of(Arrangement arrangement) {
         Song song = arrangement.song();
-        return new Reprises(song)
-                .find().stream()
-                        .filter(again -> played(arrangement, again.firstTick(), again.lengthTicks())
-                                .equals(played(arrangement, again.startTick(), again.lengthTicks())))
-                        .map(again -> new Comeback(
-                                name(song, again.startTick()),
-                                song.barIndexAt(again.startTick()),
-                                song.barIndexAt(again.startTick() + again.lengthTicks() - 1) + 1,
-                                song.barIndexAt(again.firstTick())))
-                        .toList();
+        List<Comeback> found = new ArrayList<>();
+        for (Reprises.Reprise again : new Reprises(song).find()) {
+            int begin = song.barIndexAt(again.startTick());
+            int end = song.barIndexAt(again.startTick() + again.lengthTicks() - 1) + 1;
+            int back = begin - song.barIndexAt(again.firstTick());
+            int from = begin;
+            for (int index = begin; index <= end; index++) {
+                if (index == end || !played(arrangement, index).equals(played(arrangement, index - back))) {
+                    if (index - from >= FEWEST) {
+                        Optional<String> name = from == begin ? name(song, again.startTick()) : Optional.empty();
+                        found.add(new Comeback(name, from, index, from - back));
+                    }
+                    from = index + 1;
+                }
+            }
+        }
+        return found;
     }
 
-    private static String name(Song song, int tick) {
+    private static Optional<String> name(Song song, int tick) {
         return song.sections().stream()
                 .filter(section -> section.startTick() == tick)
                 .map(Section::name)
-                .findFirst()
-                .orElseThrow();
+                .findFirst();
     }
 
-    /** All that is done in a stretch, by ticks from its beginning; what rings on beyond it ends there. */
-    private static List<List<?>> played(Arrangement arrangement, int from, int length) {
-        int to = from + length;
-        List<List<?>> notes = arrangement.notes().stream()
+    /** All that is done in a bar, by ticks from its beginning; what rings on beyond it ends there. */
+    private static List<List<?>> played(Arrangement arrangement, int index) {
+        int from = arrangement.song().bars().get(index).startTick();
+        int to = arrangement.song().bars().get(index).endTick();
+        List<List<?>> all = new ArrayList<>();
+        arrangement.notes().stream()
                 .filter(note -> note.tick() >= from && note.tick() < to)
-                .<List<?>>map(note -> List.of(
+                .forEach(note -> all.add(List.of(
                         note.tick() - from,
                         Math.min(note.endTick(), to) - from,
                         note.string(),
@@ -55,13 +69,11 @@ record Comeback(String name, int from, int to, int firstFrom) {
                         note.role(),
                         note.left(),
                         note.right(),
-                        note.attack()))
-                .toList();
-        List<List<?>> hits = arrangement.hits().stream()
+                        note.attack())));
+        arrangement.hits().stream()
                 .filter(hit -> hit.tick() >= from && hit.tick() < to)
-                .<List<?>>map(hit -> List.of(hit.tick() - from, hit.kind()))
-                .toList();
-        return List.of(notes, hits);
+                .forEach(hit -> all.add(List.of(hit.tick() - from, hit.kind())));
+        return all;
     }
 
     /** What the page says in its place. */
@@ -79,15 +91,19 @@ record Comeback(String name, int from, int to, int firstFrom) {
         return ROW * space;
     }
 
-    /** Draws the row that stands for the section. */
+    /** Draws the row that stands for them. */
     void paint(Pen pen, Song song, double left, double right, double top, double space) {
         double size = SIZE * space;
         String words = words(song);
-        double room = right - left - Face.SANS.width(words, size) - 3 * space;
-        String shown = Type.cut(name, Face.BOLD, size, Math.max(space, room));
-        double width = Face.BOLD.width(shown, size) + space;
-        pen.framed(left, top, width, 1.7 * space, 0.3 * space, 0.14 * space, Shade.INK);
-        pen.centred(shown, left + width / 2, top + 0.85 * space, Face.BOLD, size, Shade.INK);
-        pen.left(words, left + width + space, top + 0.85 * space + Type.CAPITAL * size / 2, Face.SANS, size, Shade.INK);
+        double x = left;
+        if (name.isPresent()) {
+            double room = right - left - Face.SANS.width(words, size) - 3 * space;
+            String shown = Type.cut(name.get(), Face.BOLD, size, Math.max(space, room));
+            double width = Face.BOLD.width(shown, size) + space;
+            pen.framed(left, top, width, 1.7 * space, 0.3 * space, 0.14 * space, Shade.INK);
+            pen.centred(shown, left + width / 2, top + 0.85 * space, Face.BOLD, size, Shade.INK);
+            x += width + space;
+        }
+        pen.left(words, x, top + 0.85 * space + Type.CAPITAL * size / 2, Face.SANS, size, Shade.INK);
     }
 }

@@ -12,7 +12,7 @@ import java.util.Objects;
  * @param barsPerLine at most so many bars a line, to {@value #MOST_BARS}; 0 for as many as go well
  * @param leftHanded whether necks have the nut at the right
  * @param staff whether standard notation stands over the tablature
- * @param once whether a section that comes again with the very same notes is only named
+ * @param once whether bars of a section that comes again with the very same notes are only named
  */
 public record PageSetup(
         Paper paper,

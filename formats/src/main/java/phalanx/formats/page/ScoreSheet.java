@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import phalanx.arrange.notation.StaffNotation;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -63,7 +64,7 @@ final class ScoreSheet {
         return pen.pages();
     }
 
-    /** A line of bars, or what stands for a section that comes again. */
+    /** A line of bars, or what stands for bars that come again. */
     private interface Row {
         double height();
 
@@ -92,10 +93,10 @@ final class ScoreSheet {
     }
 
     private final class Again implements Row {
-        private final Comeback section;
+        private final Comeback bars;
 
-        Again(Comeback section) {
-            this.section = section;
+        Again(Comeback bars) {
+            this.bars = bars;
         }
 
         @Override
@@ -105,7 +106,7 @@ final class ScoreSheet {
 
         @Override
         public double paint(Pen pen, double y, boolean named) {
-            section.paint(pen, arrangement.song(), setup.left() + Sizes.LABELS * space, setup.right(), y, space);
+            bars.paint(pen, arrangement.song(), setup.left() + Sizes.LABELS * space, setup.right(), y, space);
             return height();
         }
     }
@@ -127,13 +128,15 @@ final class ScoreSheet {
     }
 
     private List<Row> rows() {
+        List<Comeback> again = setup.once() ? Comeback.of(arrangement) : List.of();
+        Set<Integer> resumed = again.stream().map(Comeback::to).collect(Collectors.toSet());
         List<BarColumns> bars = new ArrayList<>();
         Bar before = null;
         for (Bar bar : arrangement.song().bars()) {
             boolean meter = before == null || !before.meter().equals(bar.meter());
             List<StaffNotation.Voice> voices =
                     staff.isEmpty() ? List.of() : staff.get().bars().get(bars.size());
-            bars.add(new BarColumns(arrangement, bar, meter, voices));
+            bars.add(new BarColumns(arrangement, bar, meter, resumed.contains(bars.size()), voices));
             before = bar;
         }
         Set<Integer> begun = new HashSet<>();
@@ -146,10 +149,10 @@ final class ScoreSheet {
         }
         List<Row> rows = new ArrayList<>();
         int from = 0;
-        for (Comeback again : setup.once() ? Comeback.of(arrangement) : List.<Comeback>of()) {
-            addLines(rows, bars, from, again.from(), begun);
-            rows.add(new Again(again));
-            from = again.to();
+        for (Comeback one : again) {
+            addLines(rows, bars, from, one.from(), begun);
+            rows.add(new Again(one));
+            from = one.to();
         }
         addLines(rows, bars, from, bars.size(), begun);
         return rows;

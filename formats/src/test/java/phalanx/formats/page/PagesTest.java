@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -322,6 +323,23 @@ class PagesTest {
         Arrangement other = Solve.of(project.withPicking(Picking.PLAIN.withSpan(
                 new Picking.Span(from, to, new Picking.Plan(Optional.empty(), BassLine.WALKING, Level.EVEN)))));
         assertThat(all(Sheet.SCORE.pages(other, once))).doesNotContain("as bars");
+
+        // where the end alone is played otherwise it is printed, with the chord that holds on
+        Song held = ChartText.parse("[A] | C | . | . | [B] | G | Am | [A] | C | . | . | [end] | G | C |", Meter.COMMON)
+                .over(TuneEdit.empty("Thrice", Key.C_MAJOR, 90, Meter.COMMON, 10));
+        Arrangement walked =
+                Solve.of(Project.of(held, new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE))
+                        .withPicking(Picking.PLAIN.withSpan(new Picking.Span(
+                                held.bars().get(7).startTick(),
+                                held.bars().get(7).endTick(),
+                                new Picking.Plan(Optional.empty(), BassLine.WALKING, Level.EVEN)))));
+        List<Page> some = Sheet.SCORE.pages(walked, once);
+        some.forEach(page -> check(page, once, "some"));
+        assertThat(all(some)).contains("bars 6 to 7 as bars 1 to 2");
+        // over bars 1, 8 and 10, where the whole has it over 1, 6 and 10
+        List<Page> whole = Sheet.SCORE.pages(walked, PageSetup.USUAL);
+        assertThat(Collections.frequency(List.of(all(some).split(" ")), "C"))
+                .isEqualTo(Collections.frequency(List.of(all(whole).split(" ")), "C"));
     }
 
     private static String all(List<Page> pages) {
@@ -497,7 +515,7 @@ class PagesTest {
                         .over(TuneEdit.empty("even", Key.C_MAJOR, 90, Meter.COMMON, 6)),
                 new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE)));
         List<BarColumns> bars = arrangement.song().bars().stream()
-                .map(bar -> new BarColumns(arrangement, bar, false, List.of()))
+                .map(bar -> new BarColumns(arrangement, bar, false, false, List.of()))
                 .toList();
         double width = bars.get(1).naturalWidth();
         assertThat(LineBreaks.of(bars, 3 * width, 0, bar -> false)).containsExactly(3, 3);
