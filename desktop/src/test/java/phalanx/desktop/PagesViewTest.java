@@ -22,9 +22,33 @@ import org.testfx.util.WaitForAsyncUtils;
 import phalanx.formats.page.Page;
 import phalanx.formats.page.PageSetup;
 import phalanx.formats.page.Sheet;
+import phalanx.song.ChartText;
+import phalanx.song.Meter;
 
 /** Pages looked at, laid out otherwise, and saved, in the real window. */
 class PagesViewTest extends OpenWindow {
+    @Test
+    void barsThatComeAgainAreOnlyNamedOnWish() throws Exception {
+        interact(() -> {
+            workbench.newSong();
+            workbench.editChart(ChartText.parse(
+                    "[A] | C | F | G | C | [B] | Am | [A] | C | F | G | C | [end] | C |", Meter.COMMON));
+        });
+        waitFor(() -> workbench
+                .arrangement()
+                .filter(shown -> shown.song().bars().size() == 10)
+                .isPresent());
+        waitUntilArranged();
+        push(KeyCode.CONTROL, KeyCode.P);
+        ListView<Page> pages = lookup("#pages").queryListView();
+        waitFor(() -> !pages.getItems().isEmpty());
+        int whole = pages.getItems().get(0).marks().size();
+        clickOn("#page-once");
+        waitFor(() -> pages.getItems().get(0).marks().size() < whole);
+        clickOn("#page-once");
+        waitFor(() -> pages.getItems().get(0).marks().size() == whole);
+    }
+
     @Test
     void pagesAreSeenChangedAndSaved() throws Exception {
         push(KeyCode.CONTROL, KeyCode.DIGIT3);

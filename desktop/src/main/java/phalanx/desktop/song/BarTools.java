@@ -87,8 +87,13 @@ final class BarTools extends FlowPane {
     /** Shows the meter of the bar at the cursor. */
     void show() {
         meter.valueProperty()
-                .set(song().map(song -> song.barAt(cursor.getAsInt()).ownMeter().toString())
+                .set(song().map(song -> shown(song.barAt(cursor.getAsInt())).toString())
                         .orElse(""));
+    }
+
+    /** A pickup has the meter of the bars after it. */
+    private static Meter shown(Bar bar) {
+        return bar.number() == 0 ? bar.meter() : bar.ownMeter();
     }
 
     /** Whether a key is one of these tools'. */

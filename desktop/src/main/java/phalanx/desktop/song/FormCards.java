@@ -15,6 +15,9 @@ import phalanx.song.Song;
 
 /** The form: a card for each section in the order of playing; one that comes again is played as before or varied. */
 final class FormCards extends FlowPane {
+    /** More sections go on below. */
+    private static final double WIDTH = 270;
+
     private final IntConsumer goTo;
     private final IntConsumer vary;
 
@@ -24,8 +27,7 @@ final class FormCards extends FlowPane {
      */
     FormCards(IntConsumer goTo, IntConsumer vary) {
         super(6, 4);
-        // as wide as there is room beside other things
-        setPrefWrapLength(1);
+        setPrefWrapLength(WIDTH);
         this.goTo = goTo;
         this.vary = vary;
         setId("form");

@@ -12,6 +12,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -138,8 +139,7 @@ public final class SongStation extends HBox implements Viewed {
         barsCard.getStyleClass().add("card");
         VBox.setVgrow(scroll, Priority.ALWAYS);
         VBox.setVgrow(barsCard, Priority.ALWAYS);
-        HBox.setHgrow(form, Priority.ALWAYS);
-        HBox overBars = new HBox(8, form, barTools);
+        FlowPane overBars = new FlowPane(GAP, 4, form, barTools);
         VBox left = new VBox(8, head, parts, overBars, proposals(), barsCard, tune, chart);
         HBox.setHgrow(left, Priority.ALWAYS);
         left.setMinWidth(0);
