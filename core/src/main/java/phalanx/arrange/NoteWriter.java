@@ -65,7 +65,7 @@ final class NoteWriter {
         this.fingerings = chosen.stream().map(Candidate::fingering).toList();
     }
 
-    /** The notes with their digits. */
+    /** The notes with their digits; what comes again is plucked as the first time. */
     List<ArrangedNote> write() {
         DigitWriter digits = new DigitWriter(request.picking(), song.tempo());
         List<ArrangedNote> plain = writeWithoutDigits();

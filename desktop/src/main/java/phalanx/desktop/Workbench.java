@@ -461,7 +461,11 @@ public final class Workbench {
             if (!next.equals(now)) {
                 boolean frees = now.written().isPresent() && next.written().isEmpty() && !what.equals(ANEW);
                 String freed = frees ? " The notes that were kept as written are arranged anew." : "";
-                change(next, "Set " + what + "." + freed + othersFreed(now, next) + locksGone(now, next), what);
+                change(
+                        next,
+                        "Set " + what + "." + freed + othersFreed(now, next) + locksGone(now, next)
+                                + gaveWay(now, next),
+                        what);
             }
         } catch (IllegalArgumentException e) {
             message.set(Message.error(e.getMessage() + ". Nothing was changed."));
@@ -522,6 +526,18 @@ public final class Workbench {
         int gone = before.locks().size() - after.locks().size();
         boolean byBars = gone > 0 && !before.song().bars().equals(after.song().bars());
         return byBars ? " " + (gone == 1 ? "A lock" : gone + " locks") + " went with the bars." : "";
+    }
+
+    /** Which decisions a new one has taken the place of. */
+    private static String gaveWay(Project before, Project after) {
+        boolean decided = before.song().bars().equals(after.song().bars())
+                && !before.locks().containsAll(after.locks());
+        String gone = before.locks().stream()
+                .filter(lock -> decided && !after.locks().contains(lock))
+                .map(lock -> lock.words() + " in bar "
+                        + before.song().barAt(lock.startTick()).number())
+                .collect(Collectors.joining(", "));
+        return gone.isEmpty() ? "" : " It takes the place of " + gone + ".";
     }
 
     private void change(Project next, String done, String what) {

@@ -88,6 +88,7 @@ class DecisionsTest extends OpenWindow {
         assertThat(at(note.tick(), Role.MELODY).midi()).isEqualTo(note.midi());
         Finger other = at(note.tick(), Role.MELODY).left().orElseThrow() == Finger.LITTLE ? Finger.RING : Finger.LITTLE;
         push(KeyCode.ALT, other == Finger.RING ? KeyCode.DIGIT3 : KeyCode.DIGIT4);
+        waitForText("#message", "It takes the place of the melody note on string 2 in bar ");
         waitUntilArranged();
         assertThat(project().locks()).containsExactly(new PlaceLock(note.tick(), Role.MELODY, 2, Optional.of(other)));
         assertThat(at(note.tick(), Role.MELODY).left()).contains(other);

@@ -354,7 +354,7 @@ public final class MoveTable {
     }
 
     /** The slides that lead a shift: those of any one finger among the bits of {@link Timed#moves} do. */
-    public long leading(int from, int to) {
+    private long leading(int from, int to) {
         return leading[to - from + positions];
     }
 
