@@ -559,7 +559,7 @@ class CommandsTest {
         Path plain = folder.resolve("plain.svg");
         Path staff = folder.resolve("staff.svg");
         assertThat(run("arrange", in.toString(), "-o", plain.toString())).isZero();
-        assertThat(run("arrange", in.toString(), "-o", staff.toString(), "--staff"))
+        assertThat(run("arrange", in.toString(), "-o", staff.toString(), "--staff", "--once"))
                 .isZero();
         assertThat(Files.readString(plain)).doesNotContain("aria-label=\"\ue052\"");
         assertThat(Files.readString(staff)).contains("aria-label=\"\ue052\"");
