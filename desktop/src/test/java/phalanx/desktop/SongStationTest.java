@@ -229,8 +229,8 @@ class SongStationTest extends OpenWindow {
         waitFor(() -> song().bass().isEmpty());
     }
 
-    @Test
-    void barsGoInAndOutWithAllThatStandsInThem() throws TimeoutException {
+    /** Three whole notes on the top string, the shape of the second bar locked. */
+    private void beginThreeBarsWithALock() throws TimeoutException {
         newSong("| C | F | G7 |");
         type(KeyCode.F3);
         waitFor(() -> lookup("#bars").query().isFocused());
@@ -238,6 +238,11 @@ class SongStationTest extends OpenWindow {
         waitUntilArranged();
         interact(() -> workbench.lock(
                 workbench.arrangement().orElseThrow().slotAt(Ticks.WHOLE).lock()));
+    }
+
+    @Test
+    void barsGoInAndOutWithAllThatStandsInThem() throws TimeoutException {
+        beginThreeBarsWithALock();
         assertThat(project().locks()).hasSize(1);
         int lockedFrom = project().locks().get(0).startTick();
         type(KeyCode.HOME, KeyCode.RIGHT);
@@ -260,13 +265,7 @@ class SongStationTest extends OpenWindow {
 
     @Test
     void barsAreMovedSplitJoinedAndGivenAnotherMeter() throws TimeoutException {
-        newSong("| C | F | G7 |");
-        type(KeyCode.F3);
-        waitFor(() -> lookup("#bars").query().isFocused());
-        write("w303");
-        waitUntilArranged();
-        interact(() -> workbench.lock(
-                workbench.arrangement().orElseThrow().slotAt(Ticks.WHOLE).lock()));
+        beginThreeBarsWithALock();
         type(KeyCode.HOME);
         push(KeyCode.ALT, KeyCode.RIGHT);
         assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("F", "C", "G7");

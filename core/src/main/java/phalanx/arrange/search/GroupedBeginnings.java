@@ -29,6 +29,9 @@ final class GroupedBeginnings extends Beginnings {
 
     private final Layer known;
     private final Layer layer;
+    /** Of each finger how each of the layer's candidates goes on. */
+    private final short[][] ownWays;
+
     private final long[] costs;
 
     // of each class
@@ -69,6 +72,7 @@ final class GroupedBeginnings extends Beginnings {
         this.earlier = earlier;
         this.layer = earlier ? table.after() : table.before();
         this.known = earlier ? table.before() : table.after();
+        this.ownWays = earlier ? layer.arrivingAt : layer.leavingAt;
         this.costs = costs;
         int count = known.count;
         this.tunes = new int[count];
@@ -289,7 +293,7 @@ final class GroupedBeginnings extends Beginnings {
     }
 
     private int way(int finger, int to) {
-        return (earlier ? layer.arrivingAt : layer.leavingAt)[finger][to];
+        return ownWays[finger][to];
     }
 
     /** What becomes of notes that should ring over from a class. */
