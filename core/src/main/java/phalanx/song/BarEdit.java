@@ -68,9 +68,12 @@ public final class BarEdit {
      *
      * @param middle index of the first bar of the second stretch
      * @param to index of the first bar after both
-     * @throws IllegalArgumentException if one of them is the pickup
+     * @throws IllegalArgumentException if one of them is empty or the pickup
      */
     public static Edited exchange(Song song, int from, int middle, int to) {
+        if (from < 0 || middle <= from || to <= middle || to > song.bars().size()) {
+            throw new IllegalArgumentException("no two stretches of bars follow one another there");
+        }
         if (from == 0 && isPickup(song)) {
             throw new IllegalArgumentException("the pickup stays where it is");
         }

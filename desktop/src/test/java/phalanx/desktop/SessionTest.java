@@ -160,7 +160,22 @@ class SessionTest {
                         "bars",
                         song -> more ? BarEdit.insert(song, at, 1, Meter.COMMON) : BarEdit.delete(song, at, at + 1));
             }
+            case 20 -> editBars(workbench, random, tick);
             default -> workbench.editSong("note", song -> TuneEdit.put(song, note));
+        }
+    }
+
+    private static void editBars(Workbench workbench, Random random, int tick) {
+        int bars = workbench.project().orElseThrow().song().bars().size();
+        int at = random.nextInt(bars);
+        Meter meter = List.of(Meter.COMMON, new Meter(3, 4), new Meter(6, 8)).get(random.nextInt(3));
+        switch (random.nextInt(4)) {
+            case 0 ->
+                workbench.editBars(
+                        "a bar later", song -> BarEdit.exchange(song, at / 2, at / 2 + 1, Math.min(bars, at / 2 + 2)));
+            case 1 -> workbench.editSong("split", song -> BarEdit.split(song, tick));
+            case 2 -> workbench.editSong("join", song -> BarEdit.join(song, at, Math.min(bars, at + 2)));
+            default -> workbench.decide("meter", now -> now.withMeter(at, at + 1, meter));
         }
     }
 
