@@ -25,7 +25,7 @@ final class BarTools extends FlowPane {
     private static final List<String> METERS = List.of("4/4", "3/4", "2/4", "6/8", "12/8", "5/4", "7/8");
 
     /** All in one row. */
-    private static final double WIDTH = 470;
+    private static final double WIDTH = 430;
 
     private final Workbench workbench;
     private final Selection selection;

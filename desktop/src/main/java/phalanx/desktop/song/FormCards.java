@@ -16,7 +16,7 @@ import phalanx.song.Song;
 /** The form: a card for each section in the order of playing; one that comes again is played as before or varied. */
 final class FormCards extends FlowPane {
     /** More sections go on below. */
-    private static final double WIDTH = 270;
+    private static final double WIDTH = 230;
 
     private final IntConsumer goTo;
     private final IntConsumer vary;
