@@ -264,16 +264,27 @@ public final class BarEdit {
     private static List<Section> sections(Song song, Exchanged moved, List<Bar> bars) {
         Set<Integer> beginnings = bars.stream().map(Bar::startTick).collect(Collectors.toSet());
         TreeMap<Integer, Section> sections = new TreeMap<>();
+        List<Section> divided = new ArrayList<>();
         for (int i = 0; i < song.sections().size(); i++) {
             Section section = song.sections().get(i);
-            int start = section.startTick();
             int end =
                     i + 1 < song.sections().size() ? song.sections().get(i + 1).startTick() : song.endTick();
-            boolean whole = end <= moved.endOfPiece(start);
-            int tick = whole || !beginnings.contains(start) ? moved.tick(start) : start;
-            sections.put(tick, new Section(section.name(), tick, section.varied()));
+            if (end <= moved.endOfPiece(section.startTick())) {
+                put(sections, section, moved.tick(section.startTick()));
+            } else {
+                divided.add(section);
+            }
+        }
+        for (Section section : divided) {
+            int start = section.startTick();
+            boolean stays = beginnings.contains(start) && !sections.containsKey(start);
+            put(sections, section, stays ? start : moved.tick(start));
         }
         return List.copyOf(sections.values());
+    }
+
+    private static void put(TreeMap<Integer, Section> sections, Section section, int tick) {
+        sections.put(tick, new Section(section.name(), tick, section.varied()));
     }
 
     private static List<MelodyNote> line(List<MelodyNote> line, Spliced moved) {
@@ -310,8 +321,7 @@ public final class BarEdit {
     private static List<Section> sections(Song song, Spliced moved, int end) {
         TreeMap<Integer, Section> sections = new TreeMap<>();
         for (Section section : song.sections()) {
-            int tick = moved.tick(section.startTick());
-            sections.put(tick, new Section(section.name(), tick, section.varied()));
+            put(sections, section, moved.tick(section.startTick()));
         }
         sections.tailMap(end, true).clear();
         return List.copyOf(sections.values());

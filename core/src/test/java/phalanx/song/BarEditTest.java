@@ -116,6 +116,17 @@ class BarEditTest {
         assertThat(edited.song().melody().get(3).lengthTicks()).isEqualTo(2 * Ticks.QUARTER);
         assertThat(edited.song().sections()).extracting(Section::name).containsExactly("A", "B", "C");
         assertThat(edited.song().sections()).extracting(Section::startTick).containsExactly(0, BAR, 3 * BAR);
+        Song later = BarEdit.exchange(
+                        song().withSections(
+                                        List.of(new Section("A", 0), new Section("X", BAR), new Section("B", 2 * BAR))),
+                        1,
+                        2,
+                        3)
+                .song();
+        assertThat(later.sections())
+                .as("a section of one bar goes into the next, which begins before it now")
+                .extracting(Section::name)
+                .containsExactly("A", "B", "X");
         Song first = BarEdit.exchange(song(), 0, 1, 2).song();
         assertThat(first.chart()).extracting(ChordChange::symbol).containsExactly("F", "C", "F", "G7");
         Song withPickup = Songs.of("C", Meter.COMMON, "C F", "C4:4 D4:4");

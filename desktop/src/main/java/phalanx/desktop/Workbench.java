@@ -13,6 +13,7 @@ import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -463,7 +464,7 @@ public final class Workbench {
                 String freed = frees ? " The notes that were kept as written are arranged anew." : "";
                 change(
                         next,
-                        "Set " + what + "." + freed + othersFreed(now, next) + locksGone(now, next)
+                        "Set " + what + "." + freed + othersFreed(now, next) + goneWithBars(now, next)
                                 + gaveWay(now, next),
                         what);
             }
@@ -521,11 +522,21 @@ public final class Workbench {
         }
     }
 
-    /** A word about locks that went with their bars. */
-    private static String locksGone(Project before, Project after) {
-        int gone = before.locks().size() - after.locks().size();
-        boolean byBars = gone > 0 && !before.song().bars().equals(after.song().bars());
-        return byBars ? " " + (gone == 1 ? "A lock" : gone + " locks") + " went with the bars." : "";
+    /** A word about notes and locks that went with their bars. */
+    private static String goneWithBars(Project before, Project after) {
+        if (before.song().bars().equals(after.song().bars())) {
+            return "";
+        }
+        int notes = before.song().melody().size() - after.song().melody().size();
+        int locks = before.locks().size() - after.locks().size();
+        String gone = Stream.of(
+                        notes <= 0 ? "" : notes == 1 ? "a note" : notes + " notes",
+                        locks <= 0 ? "" : locks == 1 ? "a lock" : locks + " locks")
+                .filter(words -> !words.isEmpty())
+                .collect(Collectors.joining(" and "));
+        return gone.isEmpty()
+                ? ""
+                : " " + gone.substring(0, 1).toUpperCase(Locale.ROOT) + gone.substring(1) + " went with the bars.";
     }
 
     /** Which decisions a new one has taken the place of. */

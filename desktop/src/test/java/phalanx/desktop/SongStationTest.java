@@ -256,7 +256,7 @@ class SongStationTest extends OpenWindow {
         assertThat(song().bars()).hasSize(3);
         assertThat(project().locks().get(0).startTick()).isEqualTo(lockedFrom);
         push(KeyCode.CONTROL, KeyCode.D);
-        waitForText("#message", "A lock went with the bars");
+        waitForText("#message", "A note and a lock went with the bars");
         assertThat(song().chart()).extracting(ChordChange::symbol).containsExactly("C", "G7");
         push(KeyCode.CONTROL, KeyCode.Z);
         waitFor(() -> project().locks().size() == 1);
