@@ -335,7 +335,10 @@ public final class Arranger {
         long cost = solved.answer.way().cost();
         Pricing.Chosen chosen = new Pricing.Chosen(solved.answer.graph(), solved.answer.way());
         double meanFret = new NoteWriter(solved.request, chosen.slots(), chosen.candidates())
-                .write().stream().mapToInt(ArrangedNote::fret).average().orElse(0);
+                .writeWithoutDigits().stream()
+                        .mapToInt(ArrangedNote::fret)
+                        .average()
+                        .orElse(0);
         return new OctaveChoice.Tried(
                 solved.movedBy / 12,
                 SongGraph.tune(cost),

@@ -98,7 +98,7 @@ final class NoteWriter {
         return endAtNextPluck(notes);
     }
 
-    /** The digit that the pattern names for a note, if it does. */
+    /** The digit that the pattern names for a note, or that plucked it the first time where it comes again. */
     Optional<Digit> wanted(ArrangedNote note) {
         return Optional.ofNullable(wanted.get(place(note)));
     }

@@ -277,11 +277,7 @@ public final class PatternText {
 
         private void takeField(String name, String value) {
             if (name.equals("meter")) {
-                String[] parts = value.split("/");
-                if (parts.length != 2 || !value.matches("\\d{1,2}/\\d{1,2}")) {
-                    throw new IllegalArgumentException("\"" + value + "\" is not a meter, such as 4/4");
-                }
-                meter = new Meter(Integer.parseInt(parts[0]), Integer.parseInt(parts[1]));
+                meter = Meter.parse(value);
             } else if (name.equals("grid")) {
                 if (!value.matches("[1-8]")) {
                     throw new IllegalArgumentException("the grid is 1 to 8 steps a beat, not \"" + value + "\"");

@@ -29,9 +29,9 @@ public record Meter(int beats, int unit) {
      * @throws IllegalArgumentException saying what it is not
      */
     public static Meter parse(String text) {
-        Matcher written = WRITTEN.matcher(text.strip());
+        Matcher written = WRITTEN.matcher(text);
         if (!written.matches()) {
-            throw new IllegalArgumentException("\"" + text.strip() + "\" is not a meter; write it like 6/8");
+            throw new IllegalArgumentException("\"" + text + "\" is not a meter, such as 4/4");
         }
         return new Meter(Integer.parseInt(written.group(1)), Integer.parseInt(written.group(2)));
     }

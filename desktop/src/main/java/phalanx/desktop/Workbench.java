@@ -527,7 +527,10 @@ public final class Workbench {
         if (before.song().bars().equals(after.song().bars())) {
             return "";
         }
-        int notes = before.song().melody().size() - after.song().melody().size();
+        int notes = before.song().melody().size()
+                + before.song().bass().size()
+                - after.song().melody().size()
+                - after.song().bass().size();
         int locks = before.locks().size() - after.locks().size();
         String gone = Stream.of(
                         notes <= 0 ? "" : notes == 1 ? "a note" : notes + " notes",

@@ -337,18 +337,25 @@ final class ChangeTable implements LayeredGraph.Changes {
         return table.needsUs(finger, pressBefore(finger, from), before.positions[from], pressAfter(finger, to));
     }
 
-    /** What fingers that were up lose when they must go with the hand. */
+    /**
+     * What fingers that were up lose when they must go with the hand.
+     *
+     * @param latest the pluck that the hand waits for; from {@link #LATEST_TOLD} on its time alone is known
+     * @param hand the time that the hand has
+     */
     private int placedWithTheHand(int from, int to, int latest, int hand) {
         int more = 0;
         int position = before.positions[from];
         for (int left = after.down[to] & ~before.down[from]; left != 0; left &= left - 1) {
             int finger = Integer.numberOfTrailingZeros(left);
-            int press = pressAfter(finger, to);
-            int atOnce = (int) within(0).places(finger, position)[press];
-            more += latest < LATEST_TOLD
-                    ? (int) within(latest).places(finger, position)[press] - atOnce
-                    : MoveTable.hurry(needs(finger, from, to), hand)
-                            - MoveTable.hurry(needs(finger, from, to), pace.us(0));
+            if (latest < LATEST_TOLD) {
+                int press = pressAfter(finger, to);
+                more += (int) within(latest).places(finger, position)[press]
+                        - (int) within(0).places(finger, position)[press];
+            } else {
+                int needs = needs(finger, from, to);
+                more += MoveTable.hurry(needs, hand) - MoveTable.hurry(needs, pace.us(0));
+            }
         }
         return more;
     }

@@ -227,7 +227,8 @@ final class BarTools extends FlowPane {
             int from = first(song);
             int to = selection.isEmpty() ? endOfMeter(song, from) : end(song);
             workbench.decide(
-                    text.strip() + " in " + words(song, from, to), now -> now.withMeter(from, to, Meter.parse(text)));
+                    text.strip() + " in " + words(song, from, to),
+                    now -> now.withMeter(from, to, Meter.parse(text.strip())));
             selection.clear();
             goTo.accept(song().map(now -> now.bars().get(from).startTick()).orElse(0));
         });

@@ -70,6 +70,11 @@ record Comeback(Optional<String> name, int from, int to, int firstFrom) {
                         note.left(),
                         note.right(),
                         note.attack())));
+        // fingers that are down besides are printed where they land
+        arrangement.holds().stream()
+                .filter(hold -> hold.tick() < to && hold.endTick() > from)
+                .forEach(hold -> all.add(List.of(
+                        Math.max(hold.tick(), from) - from, Math.min(hold.endTick(), to) - from, hold.press())));
         arrangement.hits().stream()
                 .filter(hit -> hit.tick() >= from && hit.tick() < to)
                 .forEach(hit -> all.add(List.of(hit.tick() - from, hit.kind())));
@@ -79,12 +84,9 @@ record Comeback(Optional<String> name, int from, int to, int firstFrom) {
     /** What the page says in its place. */
     String words(Song song) {
         List<Bar> bars = song.bars();
-        return to - from == 1
-                ? "bar " + bars.get(from).number() + " as bar "
-                        + bars.get(firstFrom).number()
-                : "bars " + bars.get(from).number() + " to " + bars.get(to - 1).number() + " as bars "
-                        + bars.get(firstFrom).number() + " to "
-                        + bars.get(firstFrom + to - from - 1).number();
+        return "bars " + bars.get(from).number() + " to " + bars.get(to - 1).number() + " as bars "
+                + bars.get(firstFrom).number() + " to "
+                + bars.get(firstFrom + to - from - 1).number();
     }
 
     static double height(double space) {

@@ -102,16 +102,8 @@ final class SongJson {
             int number = bar.child("number").integer();
             int length = bar.child("lengthTicks").integer();
             String meter = bar.child("meter").text();
-            bars.add(bar.checked(() -> new Bar(number, start, length, meter(meter))));
+            bars.add(bar.checked(() -> new Bar(number, start, length, Meter.parse(meter))));
         }
         return bars;
-    }
-
-    private static Meter meter(String text) {
-        if (!text.matches("\\d{1,2}/\\d{1,2}")) {
-            throw new IllegalArgumentException("\"" + text + "\" is not a meter, such as 4/4");
-        }
-        int slash = text.indexOf('/');
-        return new Meter(Integer.parseInt(text.substring(0, slash)), Integer.parseInt(text.substring(slash + 1)));
     }
 }
