@@ -13,7 +13,6 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
-import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.PlaceLock;
@@ -47,7 +46,7 @@ class DecisionsTest extends OpenWindow {
         type(KeyCode.HOME);
         while (score.selected() < tick) {
             type(KeyCode.RIGHT);
-            WaitForAsyncUtils.waitForFxEvents();
+            settle();
         }
     }
 
@@ -66,7 +65,7 @@ class DecisionsTest extends OpenWindow {
                     - pane.getViewportBounds().getHeight();
             pane.setVvalue(Math.max(0, Math.min(1, (y - 100) / beyond)));
         });
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
     }
 
     @Test
@@ -169,21 +168,21 @@ class DecisionsTest extends OpenWindow {
         selectTick(0);
         int usual = score.visible().get(1);
         write("---");
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         int small = score.visible().get(1);
         assertThat(small).isGreaterThan(usual);
         clickOn(score.localToScreen(300, 200));
         int picked = score.selected();
         assertThat(picked).isPositive();
         write("0");
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         selectTick(0);
         assertThat(score.visible().get(1)).isEqualTo(usual);
         clickOn(score.localToScreen(300, 200));
         // the same place is an earlier moment where everything is larger
         assertThat(score.selected()).isLessThan(picked);
         write("+++++");
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         selectTick(0);
         assertThat(score.visible().get(1)).isLessThan(usual);
     }

@@ -129,7 +129,7 @@ class DocumentsTest extends OpenWindow {
         assertThat(workbench.projectFile()).contains(file);
         waitFor(() -> next.found().isEmpty());
         push(KeyCode.CONTROL, KeyCode.S);
-        waitForText("#message", "Saved");
+        waitFor(() -> !workbench.isChanged());
         assertThat(new ProjectFile().read(file).song().tempo()).isEqualTo(133);
         other.shutdownNow();
     }

@@ -4,7 +4,11 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.LinkedBlockingQueue;
@@ -14,6 +18,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
+import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
@@ -23,11 +28,14 @@ import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
+import javafx.stage.Window;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationTest;
+import org.testfx.robot.KeyboardRobot;
+import org.testfx.robot.MouseRobot;
 import org.testfx.util.NodeQueryUtils;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.desktop.session.Journal;
@@ -138,8 +146,68 @@ abstract class OpenWindow extends ApplicationTest {
 
     @Override
     public FxRobot clickOn(String query, MouseButton... buttons) {
-        clickOn(middle(this, query), buttons);
+        return clickOn(middle(this, query), buttons);
+    }
+
+    /** At once where it is wanted: the library's mouse walks there in up to 200 steps and rests after each. */
+    @Override
+    public FxRobot clickOn(Point2D at, MouseButton... buttons) {
+        MouseRobot mouse = robotContext().getMouseRobot();
+        mouse.moveNoWait(at);
+        mouse.pressNoWait(buttons);
+        mouse.releaseNoWait(buttons);
+        settle();
         return this;
+    }
+
+    @Override
+    public FxRobot push(KeyCode... keys) {
+        KeyboardRobot keyboard = robotContext().getKeyboardRobot();
+        keyboard.pressNoWait(keys);
+        List<KeyCode> lastFirst = new ArrayList<>(List.of(keys));
+        Collections.reverse(lastFirst);
+        keyboard.releaseNoWait(lastFirst.toArray(KeyCode[]::new));
+        settle();
+        return this;
+    }
+
+    @Override
+    public FxRobot type(KeyCode... keys) {
+        for (KeyCode key : keys) {
+            push(key);
+        }
+        return this;
+    }
+
+    @Override
+    public FxRobot write(String text) {
+        settle();
+        Scene typed = Window.getWindows().stream()
+                .filter(Window::isFocused)
+                .findFirst()
+                .map(Window::getScene)
+                .orElseGet(shell::getScene);
+        text.chars().mapToObj(Character::toString).forEach(letter -> robotContext()
+                .getBaseRobot()
+                .typeKeyboard(typed, letter.equals("\n") ? KeyCode.ENTER : KeyCode.UNDEFINED, letter));
+        settle();
+        return this;
+    }
+
+    /**
+     * Waits until what was done has arrived, was handled and is laid out: the next pulse and what it left to be done.
+     * The library's own wait sleeps for a twentieth of a second.
+     */
+    static void settle() {
+        CompletableFuture<Void> laidOut = new CompletableFuture<>();
+        Platform.runLater(() -> new AnimationTimer() {
+            @Override
+            public void handle(long now) {
+                stop();
+                Platform.runLater(() -> Platform.runLater(() -> laidOut.complete(null)));
+            }
+        }.start());
+        laidOut.orTimeout(60, TimeUnit.SECONDS).join();
     }
 
     /**
@@ -147,7 +215,7 @@ abstract class OpenWindow extends ApplicationTest {
      * test's, beside a layout, they spoil the scene graph for good.
      */
     static Point2D middle(FxRobot robot, String query) {
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         return WaitForAsyncUtils.waitForAsyncFx(10_000, () -> {
             Node node = robot.lookup(query)
                     .match(NodeQueryUtils.isVisible())
@@ -160,7 +228,7 @@ abstract class OpenWindow extends ApplicationTest {
 
     static void waitFor(BooleanSupplier condition) throws TimeoutException {
         WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, condition::getAsBoolean);
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
     }
 
     String text(String id) {
@@ -173,7 +241,6 @@ abstract class OpenWindow extends ApplicationTest {
         push(KeyCode.CONTROL, KeyCode.A);
         write(text);
         type(KeyCode.ENTER);
-        WaitForAsyncUtils.waitForFxEvents();
     }
 
     Project project() {

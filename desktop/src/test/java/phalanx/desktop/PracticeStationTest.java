@@ -74,7 +74,7 @@ class PracticeStationTest extends OpenWindow {
         type(KeyCode.C);
         assertThat(text("#practice-name")).isEqualTo(first.name());
         type(KeyCode.C);
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         Step second = ladder.getItems().get(1);
         assertThat(text("#practice-name")).isEqualTo(second.name());
         assertThat(text("#practice-adds")).isEqualTo("New: " + second.adds());
@@ -108,7 +108,7 @@ class PracticeStationTest extends OpenWindow {
         ComboBox<String> passage = lookup("#practice-passage").queryComboBox();
         int whole = ladder.getItems().size();
         interact(() -> passage.setValue(passage.getItems().get(1)));
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         assertThat(ladder.getItems()).hasSizeLessThan(whole);
         // the last step is the section as it is arranged
         Step last = ladder.getItems().get(ladder.getItems().size() - 1);

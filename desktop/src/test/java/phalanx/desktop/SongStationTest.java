@@ -46,7 +46,7 @@ class SongStationTest extends OpenWindow {
 
     private void chart(String text) {
         interact(() -> lookup("#chart-text").<TextArea>query().setText(text));
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
     }
 
     /** A new song with a chart. */
@@ -432,7 +432,7 @@ class SongStationTest extends OpenWindow {
         WaitForAsyncUtils.waitFor(240, TimeUnit.SECONDS, () -> lookup("#advice-tuning-1")
                 .tryQuery()
                 .isPresent());
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         clickOn("#advice-tuning-1");
         assertThat(text("#advice-words")).containsAnyOf("within the voice", "fits the voice in no octave");
         clickOn("#advise-use");
@@ -467,7 +467,7 @@ class SongStationTest extends OpenWindow {
         type(KeyCode.DOWN);
         write("r");
         push(KeyCode.CONTROL, KeyCode.Z);
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         assertThat(tune()).isEqualTo("C4:1.0 B3:0.5 D4:0.75 F4:1.0");
         clickOn("#neck-shown");
         clickOn("#tune-neck");
@@ -511,7 +511,7 @@ class SongStationTest extends OpenWindow {
         clickOn("#advise");
         WaitForAsyncUtils.waitFor(
                 240, TimeUnit.SECONDS, () -> lookup("#way-7-0").tryQuery().isPresent());
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         assertThat(lookup("#advice-grid").<GridPane>query().getChildren().stream()
                         .filter(Button.class::isInstance))
                 .hasSize(KeyAdvisor.WAYS);

@@ -12,7 +12,6 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
-import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.colour.AttackAdvice;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Octave;
@@ -35,7 +34,7 @@ import phalanx.technique.Attack;
 class StationsTest extends OpenWindow {
     private void choose(String id, String value) {
         interact(() -> lookup(id).<ComboBox<String>>query().setValue(value));
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
     }
 
     private Library library() {
@@ -91,7 +90,7 @@ class StationsTest extends OpenWindow {
         assertThat(project().hand().greatestMm(1, 4)).isEqualTo(span);
         clickOn("#thumb");
         clickOn("not over the neck");
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         assertThat(project().hand().thumb()).isEqualTo(Hand.Thumb.NEVER);
         waitUntilArranged();
         measure("#span", "400");
@@ -108,7 +107,7 @@ class StationsTest extends OpenWindow {
         waitForText("#message", "Set tuning drop D");
         clickOn("#tuning");
         clickOn("How to retune, string by string");
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         assertThat(lookup("#guitar-station").query().isVisible()).isTrue();
         assertThat(shows("#retuning", "E2 to D2")).isTrue();
         assertThat(shows("#retuning", "down 2")).isTrue();
@@ -187,7 +186,7 @@ class StationsTest extends OpenWindow {
         ScoreStation score = lookup("#score-station").query();
         while (score.selected() < first.tick()) {
             type(KeyCode.RIGHT);
-            WaitForAsyncUtils.waitForFxEvents();
+            settle();
         }
         type(KeyCode.S);
         waitForText("#message", "Set slur in bar");
@@ -227,7 +226,7 @@ class StationsTest extends OpenWindow {
         type(KeyCode.HOME);
         while (score.selected() < note.tick()) {
             type(KeyCode.RIGHT);
-            WaitForAsyncUtils.waitForFxEvents();
+            settle();
         }
         type(key);
         waitForText("#message", "Set " + word + " in bar");
@@ -314,7 +313,7 @@ class StationsTest extends OpenWindow {
     void aChainIsTypedWalkedAndTheSongsOwnShown() throws TimeoutException {
         openShapes();
         type(KeyCode.D);
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         write("C Hm7 x32010:043010 x02210");
         type(KeyCode.ENTER);
         waitForText("#chain-sum", "3 shapes");

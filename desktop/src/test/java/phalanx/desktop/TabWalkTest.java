@@ -37,7 +37,7 @@ class TabWalkTest extends OpenWindow {
         Set<Node> seen = new HashSet<>();
         for (Station station : STATIONS) {
             push(KeyCode.CONTROL, KeyCode.getKeyCode(String.valueOf(station.digit())));
-            WaitForAsyncUtils.waitForFxEvents();
+            settle();
             Set<Node> stops = new HashSet<>();
             for (int i = 0; i < MOST_STOPS; i++) {
                 push(KeyCode.TAB);

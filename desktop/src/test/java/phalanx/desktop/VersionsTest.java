@@ -9,7 +9,6 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
-import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.score.Finding;
 import phalanx.desktop.arrange.ScoreStation;
 import phalanx.project.Comparison;
@@ -26,7 +25,7 @@ class VersionsTest extends OpenWindow {
     private void choose(String id, String item) {
         ComboBox<String> box = lookup(id).queryComboBox();
         interact(() -> box.setValue(item));
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
     }
 
     @Test

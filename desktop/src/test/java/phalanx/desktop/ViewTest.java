@@ -35,7 +35,7 @@ class ViewTest extends OpenWindow {
         for (int i = 0; i < times; i++) {
             push(KeyCode.CONTROL, code);
         }
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
     }
 
     @Test
@@ -66,7 +66,7 @@ class ViewTest extends OpenWindow {
         assertThat(shell.view().percent()).isEqualTo(Looks.LARGEST);
         assertThat(lookup("#view-down").query().isVisible()).isTrue();
         interact(() -> lookup("#looks-open").query().requestFocus());
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         assertThat(seen("#looks-open").getMaxY()).isLessThanOrEqualTo(800);
         clickOn("#looks-open");
         assertThat(lookup("#looks").query().isVisible()).isTrue();

@@ -235,7 +235,7 @@ class WindowTest extends OpenWindow {
         clickOn("#looks-open");
         clickOn("#theme-Rosewood");
         type(KeyCode.ESCAPE);
-        WaitForAsyncUtils.waitForFxEvents();
+        settle();
         assertThat(shell.getScene().getStylesheets()).anyMatch(sheet -> sheet.endsWith("rosewood.css"));
         type(KeyCode.F9);
         assertThat(shell.view().theme()).isEqualTo(Theme.EBONY);
