@@ -88,10 +88,15 @@ final class TabAssembly {
             meters.add(bar.meter().orElse(meters.isEmpty() ? meter : meters.get(meters.size() - 1)));
         }
         Map<Beginning, Integer> pads = pads(written);
+        Map<Width, Integer> steps = steps(written, pads);
         for (int i = 0; i < written.size(); i++) {
             TabBar bar = written.get(i);
-            boolean exact =
-                    addBar(bar, meters.get(i), pads.getOrDefault(new Beginning(bar), 0), pickup && bars.isEmpty());
+            boolean exact = addBar(
+                    bar,
+                    meters.get(i),
+                    pads.getOrDefault(new Beginning(bar), 0),
+                    steps.getOrDefault(new Width(bar), 0),
+                    pickup && bars.isEmpty());
             if (!exact) {
                 report.add("bar " + bars.get(bars.size() - 1).number()
                         + ": the spacing fits no even grid; its rhythm is the nearest that does");
@@ -147,15 +152,37 @@ final class TabAssembly {
         }
     }
 
-    /** Columns that stand before the first beat in a system, where nothing comes sooner. */
+    /** What bars that are as wide and begin alike have in common, in any system. */
+    private record Width(int columns, boolean repeat) {
+        Width(TabBar bar) {
+            this(bar.width(), bar.repeatStart());
+        }
+    }
+
+    /**
+     * Columns that stand before the first beat in a system, where nothing comes sooner there or in a bar of another
+     * system that is as wide: a system may have no note on any first beat.
+     */
     private static Map<Beginning, Integer> pads(List<TabBar> written) {
+        Map<Width, Integer> padsOfWidths = new HashMap<>();
         Map<Beginning, Integer> pads = new HashMap<>();
+        List<TabBar> filled =
+                written.stream().filter(bar -> !bar.cells().isEmpty()).toList();
+        filled.forEach(
+                bar -> padsOfWidths.merge(new Width(bar), bar.cells().get(0).column(), Math::min));
+        filled.forEach(bar -> pads.merge(new Beginning(bar), padsOfWidths.get(new Width(bar)), Math::min));
+        return pads;
+    }
+
+    /** Columns from step to step of bars that are as wide. */
+    private static Map<Width, Integer> steps(List<TabBar> written, Map<Beginning, Integer> pads) {
+        Map<Width, Integer> steps = new HashMap<>();
         for (TabBar bar : written) {
             if (!bar.cells().isEmpty()) {
-                pads.merge(new Beginning(bar), bar.cells().get(0).column(), Math::min);
+                steps.merge(new Width(bar), TabRhythm.step(bar, pads.get(new Beginning(bar))), TabRhythm::gcd);
             }
         }
-        return pads;
+        return steps;
     }
 
     private static List<BarMarks> marks(List<TabBar> written) {
@@ -195,7 +222,7 @@ final class TabAssembly {
     }
 
     /** Adds a bar; says whether its columns fit a grid without rounding. */
-    private boolean addBar(TabBar bar, Meter meter, int pad, boolean pickup) throws FormatException {
+    private boolean addBar(TabBar bar, Meter meter, int pad, int step, boolean pickup) throws FormatException {
         int start = bars.isEmpty() ? 0 : bars.get(bars.size() - 1).endTick();
         int number =
                 bars.isEmpty() ? (pickup ? 0 : 1) : bars.get(bars.size() - 1).number() + 1;
@@ -205,7 +232,7 @@ final class TabAssembly {
         }
         bars.add(new Bar(number, start, ticks, meter));
         bar.section().ifPresent(name -> sections.add(new Section(name, start)));
-        TabRhythm.Times times = new TabRhythm(meter, ticks, pad).of(bar);
+        TabRhythm.Times times = new TabRhythm(meter, ticks, pad, step).of(bar);
         for (TabBar.Cell cell : bar.cells()) {
             checkFret(bar, cell, number);
             addNote(start + times.times().floorEntry(cell.column()).getValue(), cell);

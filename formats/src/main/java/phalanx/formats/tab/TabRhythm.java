@@ -21,6 +21,9 @@ final class TabRhythm {
     /** A beat of so many steps or more is counted by number. */
     private static final int FEWEST_COUNTED = 5;
 
+    /** Bars may be wider or narrower than their steps by so many columns, or end so soon after their last note. */
+    private static final int MOST_COLUMNS_OFF = 3;
+
     /** The share of a beat by which a column may stand before it. */
     private static final double EARLY = 48;
     /** The share of a beat from which rounding is worth a word. */
@@ -29,16 +32,19 @@ final class TabRhythm {
     private final Meter meter;
     private final int ticks;
     private final int pad;
+    private final int common;
 
     /**
      * @param meter of the bar
      * @param ticks how long the bar is
      * @param pad columns before the first beat
+     * @param common columns from step to step of all bars that are as wide; 0 where they have no more than a first beat
      */
-    TabRhythm(Meter meter, int ticks, int pad) {
+    TabRhythm(Meter meter, int ticks, int pad, int common) {
         this.meter = meter;
         this.ticks = ticks;
         this.pad = pad;
+        this.common = common;
     }
 
     /**
@@ -70,23 +76,42 @@ final class TabRhythm {
     }
 
     private Times bySpacing(TabBar bar, List<Integer> columns) {
-        int step = 0;
-        for (int column : columns) {
-            step = gcd(step, column - pad);
-        }
-        int room = bar.width() - pad;
-        if (step == 0) {
+        int own = step(bar, pad);
+        if (own == 0) {
             // one note on the first beat, or none
             return times(columns, column -> 0, true);
         }
-        int last = (columns.get(columns.size() - 1) - pad) / step;
-        for (int steps : new int[] {Math.round(room / (float) step), (room + step - 1) / step, room / step + 1}) {
-            if (steps > last && isGrid(steps)) {
-                int size = step;
-                return times(columns, column -> (column - pad) / size * (ticks / steps), true);
+        int room = bar.width() - pad;
+        int reach = columns.get(columns.size() - 1) - pad;
+        for (int step : new int[] {common, own}) {
+            int steps = steps(step, room, reach);
+            if (steps > 0) {
+                return times(columns, column -> (column - pad) / step * (ticks / steps), true);
             }
         }
         return rounded(columns, column -> (column - pad) * (double) ticks / Math.max(1, room));
+    }
+
+    /**
+     * How many steps of so many columns a bar has; 0 where they do not fit.
+     *
+     * @param room the bar's columns from the first beat on
+     * @param reach those before its last note
+     */
+    private int steps(int step, int room, int reach) {
+        boolean closesAtOnce = room - reach <= MOST_COLUMNS_OFF;
+        for (int steps : new int[] {Math.round(room / (float) step), (room + step - 1) / step, room / step + 1}) {
+            boolean near = Math.abs(steps * step - room) <= Math.min(step - 1, MOST_COLUMNS_OFF);
+            if (steps > reach / step && isGrid(steps) && (near || closesAtOnce)) {
+                return steps;
+            }
+        }
+        return 0;
+    }
+
+    /** Columns from step to step of a bar; 0 where it has no more than a first beat. */
+    static int step(TabBar bar, int pad) {
+        return moments(bar).stream().mapToInt(column -> column - pad).reduce(0, TabRhythm::gcd);
     }
 
     private boolean isGrid(int steps) {
@@ -264,7 +289,7 @@ final class TabRhythm {
         return new Times(times, exact);
     }
 
-    private static int gcd(int a, int b) {
+    static int gcd(int a, int b) {
         return b == 0 ? a : gcd(b, a % b);
     }
 }
