@@ -12,6 +12,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
+import java.util.function.IntFunction;
+import java.util.stream.IntStream;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiEvent;
@@ -45,6 +47,7 @@ class OtherPensTest {
 
     private static final int SIXTEENTH = QUARTER / 4;
 
+    private static final int[] OPEN = {64, 59, 55, 50, 45, 40};
     private static final String LETTERS = "CDEFGAB";
     private static final int[] PITCHES = {0, 2, 4, 5, 7, 9, 11};
     private static final String SHARPENED = "FCGDAEB";
@@ -441,52 +444,97 @@ class OtherPensTest {
     // ---- plain-text tablature ----
 
     @Property(tries = 150)
-    void tablatureTypedByHand(@ForAll long seed) throws FormatException {
+    void tablatureWithEvenSpaces(@ForAll long seed) throws FormatException {
         Random random = new Random(seed);
+        tablature(random, evenly(random));
+    }
+
+    @Property(tries = 150)
+    void tablatureWithACount(@ForAll long seed) throws FormatException {
+        Random random = new Random(seed);
+        tablature(random, counted(random));
+    }
+
+    private static void tablature(Random random, Spacing spacing) throws FormatException {
         Piece piece = piece(random);
-        String text = tab(piece, random);
+        String text = tab(piece, spacing, random);
         Reading reading = new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8));
         Written written = reading.written().orElseThrow();
         Instrument guitar = written.on(Guitar.STEEL);
         assertThat(written.notes().stream().map(note -> note.midi(guitar) + "@" + own(note.tick())))
                 .describedAs(text)
                 .containsExactlyElementsOf(piece.tones().stream()
-                        .filter(tone -> !tone.isRest() && tone.at() % SIXTEENTH == 0)
+                        .filter(OtherPensTest::isTyped)
                         .map(tone -> tone.midi() + "@" + tone.at())
                         .toList());
-        Song song = reading.song();
-        assertThat(song.bars()).hasSize(piece.bars());
+        assertThat(reading.song().bars()).hasSize(piece.bars());
     }
 
-    /** Two to four dashes to a sixteenth after none to two at each bar's beginning; what falls between is left out. */
-    private static String tab(Piece piece, Random random) {
-        int[] open = {64, 59, 55, 50, 45, 40};
-        String[] names = {"e", "B", "G", "D", "A", "E"};
-        StringBuilder text = new StringBuilder("A pen\nTime: " + piece.beats() + "/4, tempo 96\n\n");
-        int perLine = 1 + random.nextInt(2);
+    /** What falls between sixteenths is left out. */
+    private static boolean isTyped(Tone tone) {
+        return !tone.isRest() && tone.at() % SIXTEENTH == 0;
+    }
+
+    /** Where each sixteenth of a bar stands, the bar's end last; and whether a count stands under it. */
+    private record Spacing(IntFunction<int[]> columns, boolean isCounted) {}
+
+    /** Two to four columns to a sixteenth after none to two at each bar's beginning. */
+    private static Spacing evenly(Random random) {
         int step = 2 + random.nextInt(3);
         int pad = random.nextInt(3);
         int cut = random.nextBoolean() ? random.nextInt(step - 1) : 0;
+        return new Spacing(
+                sixteenths -> {
+                    int[] columns = new int[sixteenths + 1];
+                    Arrays.setAll(columns, at -> pad + at * step - (at == sixteenths ? cut : 0));
+                    return columns;
+                },
+                false);
+    }
+
+    /** As it comes, with a word of the count under each sixteenth. */
+    private static Spacing counted(Random random) {
+        return new Spacing(
+                sixteenths -> {
+                    int[] columns = new int[sixteenths + 1];
+                    columns[0] = random.nextInt(3);
+                    for (int at = 1; at < columns.length; at++) {
+                        columns[at] = columns[at - 1] + 2 + random.nextInt(3);
+                    }
+                    return columns;
+                },
+                true);
+    }
+
+    private static String tab(Piece piece, Spacing spacing, Random random) {
+        String[] names = {"e", "B", "G", "D", "A", "E"};
+        StringBuilder text = new StringBuilder("A pen\nTime: " + piece.beats() + "/4, tempo 96\n\n");
+        int perLine = 1 + random.nextInt(2);
         boolean named = random.nextBoolean();
         for (int first = 0; first < piece.bars(); first += perLine) {
-            int last = Math.min(piece.bars(), first + perLine);
-            StringBuilder[] lines = new StringBuilder[open.length];
-            for (int string = 0; string < open.length; string++) {
+            StringBuilder[] lines = new StringBuilder[OPEN.length + 1];
+            for (int string = 0; string < OPEN.length; string++) {
                 lines[string] = new StringBuilder((named ? names[string] : "") + "|");
             }
-            for (int bar = first; bar < last; bar++) {
-                char[][] cells = new char[open.length][pad + piece.beats() * 4 * step - cut];
+            lines[OPEN.length] = new StringBuilder(named ? "  " : " ");
+            for (int bar = first; bar < Math.min(piece.bars(), first + perLine); bar++) {
+                int[] columns = spacing.columns().apply(piece.beats() * 4);
+                char[][] cells = new char[OPEN.length + 1][columns[columns.length - 1]];
                 for (char[] row : cells) {
                     Arrays.fill(row, '-');
                 }
+                Arrays.fill(cells[OPEN.length], ' ');
+                for (int at = 0; spacing.isCounted() && at < columns.length - 1; at++) {
+                    cells[OPEN.length][columns[at]] = at % 4 == 0 ? (char) ('1' + at / 4) : " e&a".charAt(at % 4);
+                }
                 for (Tone tone : piece.tones()) {
                     int at = tone.at() - bar * piece.barLength();
-                    if (!tone.isRest() && at >= 0 && at < piece.barLength() && tone.at() % SIXTEENTH == 0) {
-                        place(cells, open, tone.midi(), pad + at / SIXTEENTH * step, random);
+                    if (isTyped(tone) && at >= 0 && at < piece.barLength()) {
+                        place(cells, tone.midi(), columns[at / SIXTEENTH], random);
                     }
                 }
-                for (int string = 0; string < open.length; string++) {
-                    lines[string].append(cells[string]).append('|');
+                for (int line = 0; line < lines.length; line++) {
+                    lines[line].append(cells[line]).append(line < OPEN.length ? '|' : ' ');
                 }
             }
             for (StringBuilder line : lines) {
@@ -497,16 +545,12 @@ class OtherPensTest {
         return text.toString();
     }
 
-    private static void place(char[][] cells, int[] open, int midi, int column, Random random) {
-        List<Integer> strings = new ArrayList<>();
-        for (int string = 0; string < open.length; string++) {
-            int fret = midi - open[string];
-            if (fret >= 0 && fret <= 17) {
-                strings.add(string);
-            }
-        }
-        int string = strings.get(random.nextInt(strings.size()));
-        String fret = String.valueOf(midi - open[string]);
+    private static void place(char[][] cells, int midi, int column, Random random) {
+        int[] strings = IntStream.range(0, OPEN.length)
+                .filter(string -> midi >= OPEN[string] && midi <= OPEN[string] + 17)
+                .toArray();
+        int string = strings[random.nextInt(strings.length)];
+        String fret = String.valueOf(midi - OPEN[string]);
         for (int i = 0; i < fret.length(); i++) {
             cells[string][column + i] = fret.charAt(i);
         }
