@@ -108,18 +108,25 @@ public final class Transcriber {
                                 inner, Optional.of(List.of()), Joining.NONE, note -> Optional.empty(), note -> false));
     }
 
-    /** A bend that is written needs a hand that stands still from the note it comes from, where one can. */
+    /**
+     * A bend that is written needs a hand that stands still from the note it comes from, and from the pluck of that where
+     * it is slurred, where one can.
+     */
     private void stayForBends(Written written, List<Moment> moments, Layer[] layers) {
         WrittenLayer finding = new WrittenLayer(finder, meter);
         WrittenNote[] last = new WrittenNote[instrument.strings() + 1];
+        WrittenNote[] plucked = new WrittenNote[instrument.strings() + 1];
         List<Integer> ticks = moments.stream().map(Moment::tick).toList();
         for (WrittenNote note : written.notes()) {
             WrittenNote before = last[note.string()];
             last[note.string()] = note;
+            boolean goesOn = note.way() == AttackLock.Way.SLURRED || note.way() == AttackLock.Way.BENT;
+            plucked[note.string()] = goesOn && before != null ? plucked[note.string()] : note;
             if (note.way() != AttackLock.Way.BENT || before == null) {
                 continue;
             }
-            List<Moment> within = moments.subList(ticks.indexOf(before.tick()), ticks.indexOf(note.tick()) + 1);
+            int from = ticks.indexOf(plucked[note.string()].tick());
+            List<Moment> within = moments.subList(from, ticks.indexOf(note.tick()) + 1);
             // by the middle finger, the index, the ring finger, the little one
             for (int behind : new int[] {1, 0, 2, 3}) {
                 int position = before.fret() - behind;

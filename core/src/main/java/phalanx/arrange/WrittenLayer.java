@@ -152,7 +152,7 @@ final class WrittenLayer {
                 ? Ear.Placing.NONE
                 : new Ear.Placing(0, new int[] {inner}, new int[][] {{0}}, new int[0], Labels.NONE, Labels.NONE);
         int plucks = Layer.plucks(stops, beginning, Ear.Placing.NONE);
-        int hold = hold(presses, stops, tune, bass);
+        int hold = hold(presses, stops, tune, bass) + finder.besideBarres(presses, stops.open(inner));
         boolean tuneBegins = moment.begin().stream().anyMatch(note -> note.role() == Role.MELODY);
         int sound = (bass == Layer.NONE ? 0 : bassPlace(bass, stops.fret(bass)))
                 + (tuneBegins ? TuneEar.tunePlace(finder.instrument(), tune, stops.fret(tune)) : 0);

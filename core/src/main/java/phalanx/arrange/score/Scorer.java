@@ -259,10 +259,13 @@ public final class Scorer {
             sum.addGrains(Term.SHAPE, (long) ShapeEar.lockedShape(instrument, demand, locked, book) * slot.holdSteps());
         }
 
-        /** What sounds of tune and bass; other open strings are not looked at. */
+        /** What sounds of tune and bass, and the open strings that inner strokes fall on. */
         private int[] frets() {
             int[] frets = new int[instrument.strings()];
             Arrays.fill(frets, Shape.SILENT);
+            struck.stream()
+                    .filter(note -> note.role() == Role.INNER && stops.fret(note.string()) == 0)
+                    .forEach(note -> frets[frets.length - note.string()] = 0);
             for (int string : new int[] {sounding.tune, sounding.bass}) {
                 if (string != NONE) {
                     frets[frets.length - string] = stops.fret(string);

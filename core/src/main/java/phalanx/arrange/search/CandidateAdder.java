@@ -14,6 +14,7 @@ import phalanx.cost.Effort;
 import phalanx.cost.Weights;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Fingering;
+import phalanx.lefthand.shape.FingeringFinder;
 import phalanx.lefthand.shape.Position;
 import phalanx.lefthand.shape.Press;
 import phalanx.lefthand.track.MoveTable;
@@ -25,6 +26,7 @@ final class CandidateAdder {
     private static final int BASS_LOST = 2;
     private static final int OFF_POSITION = Effort.thousandths(Weights.OFF_POSITION);
 
+    private final FingeringFinder finder;
     private final Instrument instrument;
     private final int strings;
     private final Slot.Demand demand;
@@ -45,8 +47,9 @@ final class CandidateAdder {
 
     private int shapeCost;
 
-    CandidateAdder(Instrument instrument, MoveTable table, Slot.Demand demand) {
-        this.instrument = instrument;
+    CandidateAdder(FingeringFinder finder, MoveTable table, Slot.Demand demand) {
+        this.finder = finder;
+        this.instrument = finder.instrument();
         this.strings = instrument.strings();
         this.found = new LayerBuilder(table);
         this.demand = demand;
@@ -146,6 +149,8 @@ final class CandidateAdder {
 
     private void add(int[] presses, Stops stops, Place tune, Place bass, int hold, Ear.Placing placing, int variant) {
         int sound = placing.thousandths() + places(tune, bass) + TuneEar.aboveWish(presses, demand);
+        int inner = placing.struck() & ~(1 << tune.string() | 1 << bass.string());
+        int held = hold + finder.besideBarres(presses, stops.open(inner));
         int beginning =
                 (demand.melodyBegins() ? 1 << tune.string() : 0) | (demand.bassBegins() ? 1 << bass.string() : 0);
         int plucks = Layer.plucks(stops, beginning, placing);
@@ -163,7 +168,7 @@ final class CandidateAdder {
                         position,
                         tune.string(),
                         bass.string(),
-                        hold + away + shapeCost,
+                        held + away + shapeCost,
                         sound,
                         plucks,
                         placing,

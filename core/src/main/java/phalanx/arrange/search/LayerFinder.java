@@ -196,7 +196,7 @@ public final class LayerFinder {
     }
 
     CandidateAdder adder(Slot.Demand demand) {
-        return new CandidateAdder(instrument, meter.table(), demand);
+        return new CandidateAdder(finder, meter.table(), demand);
     }
 
     private final class Search {

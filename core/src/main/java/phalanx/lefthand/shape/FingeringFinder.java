@@ -122,6 +122,17 @@ public final class FingeringFinder {
         return ways;
     }
 
+    /**
+     * What presses cost more for a beat, in thousandths, where open strings that {@link #effort} was not told of sound
+     * just past the treble end of a barre.
+     *
+     * @param presses packed
+     * @param open bit s for string s
+     */
+    public int besideBarres(int[] presses, int open) {
+        return meter.besideBarres(presses, open);
+    }
+
     /** The effort, term by term, of holding frets in a given way for a beat, reachable or not. */
     public Effort effort(int[] frets, Fingering fingering) {
         return meter.effort(fingering.packed(), frets);

@@ -145,7 +145,9 @@ final class HoldMeter {
             add(terms, THUMB, thumb(presses));
         }
         if (Press.isBarre(presses[finger])) {
-            add(terms, BARRE, hand.comfort().barre() * barre(presses[finger], finger, frets));
+            int beside = Press.trebleString(presses[finger]) - 1;
+            boolean openBeside = beside >= 1 && frets[frets.length - beside] == 0;
+            terms[BARRE.ordinal()] += barre(presses[finger], finger, openBeside);
         }
         if (instrument.pastJoint(Press.fret(presses[finger]))) {
             add(terms, BODY_JOINT, Weights.PAST_JOINT_FINGER);
@@ -159,14 +161,24 @@ final class HoldMeter {
         return Weights.THUMB + Weights.THUMB_FRET * away + turned;
     }
 
-    private static double barre(int press, int finger, int[] frets) {
+    /** What holding costs more, for a beat in thousandths, when some open strings sound, too; bit s for string s. */
+    int besideBarres(int[] presses, int open) {
+        int more = 0;
+        for (int finger = 0; finger < presses.length; finger++) {
+            int press = presses[finger];
+            if (press != 0 && Press.isBarre(press) && (open >> Press.trebleString(press) - 1 & 1) == 1) {
+                more += barre(press, finger, true) - barre(press, finger, false);
+            }
+        }
+        return more;
+    }
+
+    private int barre(int press, int finger, boolean openBeside) {
         double cost = Weights.BARRE + Weights.BARRE_STRING * (span(press) - 1);
         if (finger > 0) {
             cost += Weights.BARRE_BY_OTHER;
         }
-        int beside = Press.trebleString(press) - 1;
-        boolean openBeside = beside >= 1 && frets[frets.length - beside] == 0;
-        return openBeside ? cost + Weights.OPEN_BESIDE_BARRE : cost;
+        return Effort.thousandths(hand.comfort().barre() * (openBeside ? cost + Weights.OPEN_BESIDE_BARRE : cost));
     }
 
     private void addPair(int[] presses, int low, int high, int[] terms) {

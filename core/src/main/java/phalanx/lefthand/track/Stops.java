@@ -72,6 +72,15 @@ public record Stops(long frets, long fingers) {
         return at(frets, string);
     }
 
+    /** Those of some strings that are open, bit s for string s. */
+    public int open(int some) {
+        int open = some;
+        for (int string = 1; open >> string != 0; string++) {
+            open &= fret(string) == 0 ? -1 : ~(1 << string);
+        }
+        return open;
+    }
+
     /** Whether a string keeps its fret and its finger. */
     public static boolean keeps(int string, long frets, long fingers, long nextFrets, long nextFingers) {
         return at(frets ^ nextFrets | fingers ^ nextFingers, string) == 0;

@@ -352,7 +352,12 @@ final class AllWays {
             int sounding = (tune == NOWHERE ? 0 : 1) + (bass == NOWHERE ? 0 : 1);
             long thin = (long) Ear.thin(demand, sounding, scene) * slot.holdSteps();
             for (Ear.Placing placing : placings) {
-                long own = finder.effort(frets, fingering).grains() / Effort.STEPS * slot.holdSteps()
+                int[] sounds = frets.clone();
+                for (int string = 1; string <= strings; string++) {
+                    boolean open = (placing.struck() >> string & 1) == 1 && stops.fret(string) == 0;
+                    sounds[strings - string] = open ? 0 : sounds[strings - string];
+                }
+                long own = finder.effort(sounds, fingering).grains() / Effort.STEPS * slot.holdSteps()
                         + thin
                         + (long) Effort.STEPS * (placing.thousandths() + places(bassMidi));
                 own += slot.melodyBegins() && tune == NOWHERE ? Cost.LOST * TUNE : 0;
