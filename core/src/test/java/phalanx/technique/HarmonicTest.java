@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -14,6 +15,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.NamedTuning;
+import phalanx.theory.ChordSymbol;
+import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
 /** Nodes against the physics of the ideal string, cascades against what players print. */
@@ -116,5 +119,39 @@ class HarmonicTest {
                 .hasMessageContaining("needs plain and touched notes");
         assertThatThrownBy(() -> Cascade.of(guitar, Collections.nCopies(6, 5), HarmonicNode.OCTAVE, "4 six"))
                 .hasMessageContaining("\"six\" is no string of a cascade");
+    }
+
+    /**
+     * Open strings 4 3 2 are a G chord; so they are over fret 12, an octave higher, and over fret 7 a D chord: node 1/3
+     * sounds a twelfth.
+     */
+    @Test
+    void chordsAreLaidOverOneFret() {
+        List<HarmonicChord> ofG = HarmonicChord.of(Instrument.STANDARD, ChordSymbol.parse("G"));
+        HarmonicChord over12 = ofG.stream()
+                .filter(one -> one.node().equals(HarmonicNode.OCTAVE))
+                .findFirst()
+                .orElseThrow();
+        assertThat(over12.strings()).extracting(Harmonic::string).containsExactly(4, 3, 2);
+        assertThat(over12.strings()).extracting(Harmonic::midi).containsExactly(62, 67, 71);
+        assertThat(over12.missing()).isZero();
+        assertThat(over12.words(Key.parse("G"))).isEqualTo("over fret 12, strings 4 3 2: D4 G4 B4");
+        assertThat(HarmonicChord.of(Instrument.STANDARD, ChordSymbol.parse("D")))
+                .filteredOn(one -> one.node().equals(HarmonicNode.parse("1/3")))
+                .first()
+                .satisfies(one ->
+                        assertThat(one.strings()).extracting(Harmonic::midi).contains(69, 74, 78));
+        for (HarmonicChord chord : ofG) {
+            assertThat(chord.strings()).hasSizeGreaterThanOrEqualTo(2).allMatch(one -> one.node()
+                    .equals(chord.node()));
+            assertThat(chord.strings()).extracting(one -> one.midi() % 12).isSubsetOf(7, 11, 2);
+            long heard = chord.strings().stream()
+                    .map(one -> one.midi() % 12)
+                    .distinct()
+                    .count();
+            // root and third are required, the fifth may be left out
+            assertThat(chord.missing()).isBetween((int) (2 - heard), (int) (3 - heard));
+        }
+        assertThat(ofG).isSortedAccordingTo(Comparator.comparingInt(HarmonicChord::missing));
     }
 }
