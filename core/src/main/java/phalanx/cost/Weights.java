@@ -78,6 +78,8 @@ public final class Weights {
     public static final double GUIDE = 0.1;
     /** Each 100 mm of the slide. */
     public static final double GUIDE_PER_100_MM = 0.3;
+    /** A finger that slides though no other is down, before or after: it guides nothing, and a line of notes is broken. */
+    public static final double LONE_SLIDE = 0.5;
     /** A finger goes to another string: it must be aimed. */
     public static final double JUMP = 0.3;
     /** Each 100 mm of the jump. */

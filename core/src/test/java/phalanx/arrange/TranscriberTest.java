@@ -97,6 +97,23 @@ class TranscriberTest {
         assertThat(fingers(played, 5)).isEqualTo("000000");
     }
 
+    /** Up and down within four frets each fret has its finger, slowly and quickly. Common practice, no source. */
+    @Example
+    void aLineInOnePositionHasAFingerAFret() {
+        int[] frets = {5, 7, 8, 7, 5, 8, 7, 5};
+        for (int tempo : new int[] {40, 70, 100, 140}) {
+            for (int string = 1; string <= 3; string++) {
+                WrittenNote[] notes = new WrittenNote[frets.length];
+                for (int i = 0; i < notes.length; i++) {
+                    notes[i] = new WrittenNote(i * Ticks.QUARTER, string, frets[i]);
+                }
+                assertThat(fingers(played(empty(2, tempo), notes), string))
+                        .as("string " + string + " at " + tempo)
+                        .isEqualTo("13431431");
+            }
+        }
+    }
+
     /** Open chords as every handbook prints their fingers. Common practice, no source. */
     @Example
     void openChordsGetTheirPrintedFingers() {

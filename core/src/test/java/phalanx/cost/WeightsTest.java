@@ -167,9 +167,13 @@ class WeightsTest {
                 change(at("xxxx55", "xxxx11"), at("xxx555", "xxx111")),
                 change(first, at("xxx6xx", "xxx1xx")));
         taken(
-                "a slide of two frets rather than another finger on the same string",
-                change(first, at("xxx7xx", "xxx1xx")),
-                change(first, at("xxx7xx", "xxx3xx")));
+                "in a line another finger on the same string rather than a slide of two frets",
+                change(first, at("xxx7xx", "xxx3xx")),
+                change(first, at("xxx7xx", "xxx1xx")));
+        taken(
+                "a guide of two frets rather than another finger on its string",
+                change(at("xxx55x", "xxx12x"), at("xxx77x", "xxx12x")),
+                change(at("xxx55x", "xxx12x"), at("xxx77x", "xxx32x")));
         taken(
                 "a slide rather than a jump",
                 change(first, at("xxx6xx", "xxx1xx")),

@@ -298,6 +298,7 @@ final class ChangeTable implements LayeredGraph.Changes {
             }
             sum += hand < whole ? placedWithTheHand(from, to, latest, hand) : 0;
         }
+        sum += MoveTable.loneSlide(before.down[from], after.down[to], words);
         long fingersDiffer = before.fingers[from] ^ after.fingers[to];
         long handed = before.stopped[from] & after.stopped[to] & Stops.inUse(fingersDiffer);
         if (handed != 0) {

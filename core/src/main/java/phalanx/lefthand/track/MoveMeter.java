@@ -3,6 +3,7 @@ package phalanx.lefthand.track;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import phalanx.cost.Effort;
 import phalanx.cost.Term;
 import phalanx.cost.Weights;
@@ -130,9 +131,18 @@ public final class MoveMeter {
             boolean rolls = Press.overlap(from, to) && Press.fret(from) == Press.fret(to);
             int shift = after.position() - before.position();
             led |= slides && table.leads(finger.ordinal(), table.number(from), table.number(to), shift);
+            long slide = table.slide(finger.ordinal(), table.number(from), table.number(to));
+            effort.add(Term.SLIDING, MoveTable.loneSlide(down(before), down(after), slide));
             FingerMove.Kind kind = rolls ? FingerMove.Kind.ROLL : slides ? FingerMove.Kind.GUIDE : FingerMove.Kind.JUMP;
             double mm = rolls ? 0 : neck.distance(from, to);
             return timed(finger, kind, word, mm, Pace.pluck(plucks, finger.ordinal()));
+        }
+
+        private static int down(Posture posture) {
+            return IntStream.range(0, Fingering.FINGERS)
+                    .filter(finger -> posture.fingering().packed(finger) != 0)
+                    .map(finger -> 1 << finger)
+                    .sum();
         }
 
         private FingerMove timed(Finger finger, FingerMove.Kind kind, long word, double mm, int ownPluck) {

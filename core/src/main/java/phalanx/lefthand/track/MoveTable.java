@@ -45,6 +45,7 @@ public final class MoveTable {
     public static final int SPARE_BITS = 8;
     private static final int PACKED_BITS = 13;
     private static final int STRINGS = 0xFF;
+    private static final int LONE_SLIDE = Effort.thousandths(Weights.LONE_SLIDE);
     private static final int COST_BITS = 20;
     private static final int US_BITS = 24;
     private static final long COST = (1L << COST_BITS) - 1;
@@ -232,6 +233,23 @@ public final class MoveTable {
 
     static int shiftEffort(long word, boolean led) {
         return led ? (int) (effort(word) * Weights.GUIDED_SHIFT + 0.5) : effort(word);
+    }
+
+    /** How far a finger slides between two presses, as the bits of {@link Timed#moves} tell it; 0 where they do not. */
+    long slide(int finger, int before, int after) {
+        boolean told = finger != Fingering.THUMB && slides(move(before, after));
+        return told ? slid(Press.fret(packed[after]) - Press.fret(packed[before])) : 0;
+    }
+
+    /**
+     * What it costs more that the only finger slides, in thousandths; nothing where another is down or none slides.
+     *
+     * @param before the fingers that are down, bit f for finger f from 0, and {@code after} the change
+     * @param words of the moves, {@link Timed#moves}
+     */
+    public static int loneSlide(int before, int after, long words) {
+        boolean alone = before == after && Integer.bitCount(before) == 1;
+        return alone && words >>> Integer.SIZE != 0 ? LONE_SLIDE : 0;
     }
 
     /** Whether a finger that slides between two presses leads a shift of so many frets. */
