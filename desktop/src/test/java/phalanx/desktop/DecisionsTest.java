@@ -302,6 +302,9 @@ class DecisionsTest extends OpenWindow {
     /** What helps is tried, offered with its price, and does what it says. */
     @Test
     void aRemedyIsFoundAndTaken() throws TimeoutException {
+        // a tempo at which hands come too late
+        interact(() ->
+                workbench.decide("tempo 190", now -> now.withSong(now.song().withTempo(190))));
         clickOn("#score-station");
         waitUntilArranged();
         Arrangement before = shown();
