@@ -56,11 +56,7 @@ final class Shots {
         shell.score().select(arrangement.song().bars().get(2).startTick());
         List<Picture> views = List.of(
                 new Picture("score.png", () -> shell.show(Station.SCORE)),
-                new Picture("findings.png", () -> ((Button) scene.lookup("#all-findings")).fire()),
-                new Picture("staff.png", () -> {
-                    ((Button) scene.lookup("#findings-close")).fire();
-                    shell.score().toggleStaff();
-                }),
+                new Picture("staff.png", () -> shell.score().toggleStaff()),
                 new Picture("guitar.png", () -> shell.show(Station.GUITAR)),
                 new Picture("song.png", this::showAdvice, () -> scene.lookup("#advise-use") != null),
                 new Picture("shapes.png", () -> shell.show(Station.SHAPES)),
@@ -92,10 +88,16 @@ final class Shots {
                     shell.useView(shell.view().leftHanded(true));
                     ((Button) scene.lookup("#looks-open")).fire();
                 }),
-                // last: it makes a version
+                // last: they make a version and change the tempo
                 new Picture("versions.png", this::showVersions, () -> ((Labeled) scene.lookup("#comparison"))
                         .getText()
-                        .contains("differ.")));
+                        .contains("differ.")),
+                new Picture(
+                        "findings.png",
+                        this::showFindings,
+                        () -> !workbench.busyProperty().get()
+                                && workbench.arrangement().stream()
+                                        .anyMatch(now -> !now.findings().isEmpty())));
         take(folder, views, 0);
     }
 
@@ -121,6 +123,13 @@ final class Shots {
         shell.applyCss();
         ComboBox<String> tries = (ComboBox<String>) scene.lookup("#what-if");
         tries.setValue("level full");
+    }
+
+    /** At a tempo at which hands come too late. */
+    private void showFindings() {
+        ((Button) scene.lookup("#versions-close")).fire();
+        workbench.decide("tempo 160", now -> now.withSong(now.song().withTempo(160)));
+        ((Button) scene.lookup("#all-findings")).fire();
     }
 
     private void showChain() {

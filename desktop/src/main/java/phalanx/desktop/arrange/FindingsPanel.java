@@ -38,6 +38,7 @@ final class FindingsPanel extends VBox {
     private final ComboBox<String> section = choice("finding-section", "Findings of which section");
     private final ListView<Finding> list = new ListView<>();
     private final Label heading = new Label();
+    private final Label nothing = Cards.quiet("");
     private List<Finding> all = List.of();
     private Song song;
     private Version version;
@@ -56,6 +57,7 @@ final class FindingsPanel extends VBox {
         list.setId("finding-list");
         list.getStyleClass().add("plain-list");
         list.setAccessibleText("Findings");
+        list.setPlaceholder(nothing);
         list.setCellFactory(view -> new Line());
         list.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
             if (now != null && !filling) {
@@ -195,6 +197,10 @@ final class FindingsPanel extends VBox {
         filling = true;
         list.getItems().setAll(left);
         filling = false;
+        nothing.setText(
+                all.isEmpty()
+                        ? "Both hands come through at this tempo, and nothing is missing."
+                        : "None of the song's findings is of this hand, section and kind.");
         long standing = left.stream().filter(this::stands).count();
         heading.setText((all.isEmpty()
                         ? "No findings"
