@@ -70,12 +70,17 @@ final class Shots {
                     shell.score().toggleStaff();
                     shell.useView(shell.view().with(Theme.ROSEWOOD));
                 }),
-                new Picture("practice.png", () -> {
-                    shell.useView(shell.view().with(Theme.SPRUCE));
-                    shell.show(Station.PRACTICE);
-                    shell.applyCss();
-                    ((ListView<?>) scene.lookup("#ladder")).getSelectionModel().select(6);
-                }),
+                new Picture(
+                        "practice.png",
+                        () -> {
+                            shell.useView(shell.view().with(Theme.SPRUCE));
+                            shell.show(Station.PRACTICE);
+                            shell.applyCss();
+                            ((ListView<?>) scene.lookup("#ladder"))
+                                    .getSelectionModel()
+                                    .select(6);
+                        },
+                        () -> !((ListView<?>) scene.lookup("#today")).getItems().isEmpty()),
                 new Picture("pages.png", this::showPages, () -> ((ListView<?>) scene.lookup("#pages"))
                         .getItems().stream().anyMatch(page -> page instanceof Page laid && laid.hasStaff())),
                 new Picture("help.png", () -> {

@@ -56,6 +56,7 @@ final class TodayPanel extends VBox {
         blocks.setAccessibleText("What to practise today");
         blocks.getStyleClass().add("plain-list");
         blocks.setCellFactory(view -> new WordsCell<>(width - 70, this::words));
+        blocks.setPlaceholder(Cards.quiet("Today's list is being made."));
         blocks.setFocusTraversable(false);
         blocks.setPrefHeight(HEIGHT);
         blocks.setMinHeight(HEIGHT * 0.8);
