@@ -68,7 +68,7 @@ class ChordGuessTest {
         double[] longer = new double[12];
         double[] higher = new double[12];
         for (int pitchClass = 0; pitchClass < 12; pitchClass++) {
-            longer[pitchClass] = 7 * weights[pitchClass];
+            longer[pitchClass] = 8 * weights[pitchClass];
             higher[(pitchClass + 1) % 12] = weights[pitchClass];
         }
         ChordSymbol chord = heard(weights, bass);
