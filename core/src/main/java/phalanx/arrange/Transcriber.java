@@ -83,7 +83,7 @@ public final class Transcriber {
         Layer[] layers = moments.stream()
                 .map(moment -> new WrittenLayer(finder, meter).of(moment))
                 .toArray(Layer[]::new);
-        stayForBends(notes, moments, layers);
+        new WrittenSlurs(finder, meter, song.tempo(), moments, slots, layers).prepare(notes);
         SongGraph graph = new SongGraph(slots, song.tempo(), layers, meter, instrument, () -> false);
         Pricing.Chosen chosen = new Pricing.Chosen(graph, Sweep.through(graph).way());
         List<Fingering> fingerings =
@@ -106,41 +106,6 @@ public final class Transcriber {
                         done,
                         new Pricing.RightHand(
                                 inner, Optional.of(List.of()), Joining.NONE, note -> Optional.empty(), note -> false));
-    }
-
-    /**
-     * A bend that is written needs a hand that stands still from the note it comes from, and from the pluck of that where
-     * it is slurred, where one can.
-     */
-    private void stayForBends(Written written, List<Moment> moments, Layer[] layers) {
-        WrittenLayer finding = new WrittenLayer(finder, meter);
-        WrittenNote[] last = new WrittenNote[instrument.strings() + 1];
-        WrittenNote[] plucked = new WrittenNote[instrument.strings() + 1];
-        List<Integer> ticks = moments.stream().map(Moment::tick).toList();
-        for (WrittenNote note : written.notes()) {
-            WrittenNote before = last[note.string()];
-            last[note.string()] = note;
-            boolean goesOn = note.way() == AttackLock.Way.SLURRED || note.way() == AttackLock.Way.BENT;
-            plucked[note.string()] = goesOn && before != null ? plucked[note.string()] : note;
-            if (note.way() != AttackLock.Way.BENT || before == null) {
-                continue;
-            }
-            int from = ticks.indexOf(plucked[note.string()].tick());
-            List<Moment> within = moments.subList(from, ticks.indexOf(note.tick()) + 1);
-            // by the middle finger, the index, the ring finger, the little one
-            for (int behind : new int[] {1, 0, 2, 3}) {
-                int position = before.fret() - behind;
-                List<Layer> there = within.stream()
-                        .flatMap(moment -> finding.at(moment, position).stream())
-                        .toList();
-                if (there.size() == within.size()) {
-                    for (int i = 0; i < there.size(); i++) {
-                        layers[moments.indexOf(within.get(i))] = there.get(i);
-                    }
-                    break;
-                }
-            }
-        }
     }
 
     /** The locks, and the slurs, bends and harmonics that are written where none of them says otherwise. */

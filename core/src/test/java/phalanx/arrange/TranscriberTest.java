@@ -33,6 +33,8 @@ import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
+import phalanx.technique.SlurKind;
 import phalanx.theory.Key;
 
 /** Notes that are given with their places: the hands that are found for them. */
@@ -216,6 +218,63 @@ class TranscriberTest {
         assertThat(harmonic.midi()).isEqualTo(guitar.midi(3, 0) + 12);
         assertThat(harmonic.left()).isEmpty();
         assertThat(played.findings()).noneMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT);
+    }
+
+    /** A written slide is one finger on both frets, whatever would lie better, alone and over a bass. */
+    @Property(tries = 60)
+    void aWrittenSlideIsOneFingers(@ForAll long seed) {
+        Random random = new Random(seed);
+        int tempo = 50 + random.nextInt(60);
+        int string = 1 + random.nextInt(3);
+        int fret = 2 + random.nextInt(7);
+        int to = fret + (random.nextBoolean() || fret < 4 ? 1 + random.nextInt(3) : -1 - random.nextInt(2));
+        List<WrittenNote> notes = new ArrayList<>(List.of(
+                new WrittenNote(EIGHTH, string, fret),
+                new WrittenNote(2 * EIGHTH, string, to, AttackLock.Way.SLID),
+                new WrittenNote(3 * EIGHTH, string, to + 1)));
+        if (random.nextBoolean()) {
+            notes.add(new WrittenNote(0, 5 + random.nextInt(2), 0));
+        }
+        if (random.nextBoolean()) {
+            notes.add(new WrittenNote(4 * EIGHTH, 4, to, AttackLock.Way.PLUCKED));
+        }
+        Arrangement played = played(empty(1, tempo), notes.toArray(WrittenNote[]::new));
+        ArrangedNote slid = at(played, 2 * EIGHTH, string);
+        assertThat(slid.attack()).isEqualTo(new Attack.Slur(SlurKind.SLIDE));
+        assertThat(slid.left()).isEqualTo(at(played, EIGHTH, string).left());
+        assertThat(played.findings()).noneMatch(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT);
+    }
+
+    /** A hammer-on and a pull-off are written for two fingers, or one and the open string. */
+    @Property(tries = 60)
+    void aWrittenHammerOnIsNoSlide(@ForAll long seed) {
+        Random random = new Random(seed);
+        int string = 1 + random.nextInt(3);
+        int low = random.nextInt(7);
+        int high = low + 1 + random.nextInt(3);
+        boolean up = random.nextBoolean();
+        List<WrittenNote> notes = new ArrayList<>(List.of(
+                new WrittenNote(EIGHTH, string, up ? low : high),
+                new WrittenNote(2 * EIGHTH, string, up ? high : low, AttackLock.Way.SLURRED),
+                new WrittenNote(3 * EIGHTH, string, high)));
+        if (random.nextBoolean()) {
+            notes.add(new WrittenNote(0, 4 + random.nextInt(3), random.nextInt(3) == 0 ? 0 : Math.max(1, low)));
+        }
+        Arrangement played = played(empty(1, 50 + random.nextInt(60)), notes.toArray(WrittenNote[]::new));
+        assertThat(at(played, 2 * EIGHTH, string).attack())
+                .isEqualTo(new Attack.Slur(up ? SlurKind.HAMMER : SlurKind.PULL));
+    }
+
+    /** What no finger can slide is plucked, and said. */
+    @Example
+    void aSlideFromAnOpenStringIsSaid() {
+        Arrangement played =
+                played(empty(1, 80), new WrittenNote(0, 2, 0), new WrittenNote(EIGHTH, 2, 3, AttackLock.Way.SLID));
+        assertThat(at(played, EIGHTH, 2).attack().plucked()).isTrue();
+        assertThat(played.findings())
+                .filteredOn(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT)
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.message()).contains("slide into the"));
     }
 
     /** Over a capo everything lies as without, and sounds higher. */

@@ -116,7 +116,7 @@ class SessionTest {
                 workbench.decide("place", now -> now.withLock(lock));
             }
             case 12 -> {
-                AttackLock.Way way = AttackLock.Way.values()[random.nextInt(4)];
+                AttackLock.Way way = AttackLock.Way.values()[random.nextInt(AttackLock.Way.values().length)];
                 workbench.decide("attack", now -> now.withLock(new AttackLock(tick, Role.MELODY, way)));
             }
             case 13 -> {

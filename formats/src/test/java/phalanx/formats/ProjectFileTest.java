@@ -127,7 +127,9 @@ class ProjectFileTest {
                         random.nextBoolean()));
         if (random.nextBoolean()) {
             project = project.withLock(new AttackLock(
-                    random.nextInt(song.endTick()), Role.MELODY, AttackLock.Way.values()[random.nextInt(4)]));
+                    random.nextInt(song.endTick()),
+                    Role.MELODY,
+                    AttackLock.Way.values()[random.nextInt(AttackLock.Way.values().length)]));
         }
         if (random.nextBoolean()) {
             Optional<Finger> finger = random.nextBoolean() ? Optional.of(Finger.RING) : Optional.empty();

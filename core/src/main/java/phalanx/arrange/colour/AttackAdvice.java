@@ -39,6 +39,7 @@ public final class AttackAdvice {
         return switch (way) {
             case PLUCKED -> Optional.empty();
             case SLURRED -> slurs.refusal(at);
+            case SLID -> slurs.slideRefusal(at);
             case BENT -> slurs.bendRefusal(at);
             case HARMONIC -> {
                 HarmonicLayer.Found found = harmonics.find(at);
@@ -58,6 +59,7 @@ public final class AttackAdvice {
             case SLURRED ->
                 Optional.of(slurs.kind(at).label() + " from fret "
                         + slurs.before(at).fret());
+            case SLID -> Optional.of("slide from fret " + slurs.before(at).fret());
             case BENT -> Optional.of("bend from fret " + slurs.before(at).fret());
             case HARMONIC -> harmonics.find(at).note().map(AttackAdvice::words);
         };

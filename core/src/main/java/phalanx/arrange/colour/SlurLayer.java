@@ -53,6 +53,7 @@ final class SlurLayer {
     private final TreeSet<Integer> kept = new TreeSet<>();
     private final TreeSet<Integer> refused = new TreeSet<>();
     private final TreeSet<Integer> bent = new TreeSet<>();
+    private final TreeSet<Integer> slid = new TreeSet<>();
     private final List<Finding> findings = new ArrayList<>();
 
     /**
@@ -160,11 +161,14 @@ final class SlurLayer {
         } else {
             if (lock.way() == AttackLock.Way.BENT) {
                 bent.add(at);
+            } else if (lock.way() == AttackLock.Way.SLID) {
+                slid.add(at);
             }
             Optional<String> refusal = refusal(at);
             refusal.ifPresentOrElse(why -> findings.add(notKept(lock, why)), () -> kept.add(at));
             if (refusal.isPresent()) {
                 bent.remove(at);
+                slid.remove(at);
             }
         }
     }
@@ -178,8 +182,15 @@ final class SlurLayer {
                 1,
                 0,
                 "locks left",
-                "the " + (lock.way() == AttackLock.Way.BENT ? "bend" : "slur") + " into the "
-                        + lock.role().label() + " note is left out: " + why + ".");
+                "the " + word(lock.way()) + " into the " + lock.role().label() + " note is left out: " + why + ".");
+    }
+
+    private static String word(AttackLock.Way way) {
+        return switch (way) {
+            case BENT -> "bend";
+            case SLID -> "slide";
+            default -> "slur";
+        };
     }
 
     /** Why a note cannot be slurred from the one before, or nothing. */
@@ -221,15 +232,26 @@ final class SlurLayer {
     }
 
     private Optional<SlurKind> wantedKind(int at) {
-        return bent.contains(at) ? Optional.of(SlurKind.BEND) : rules.natural(notes.get(before[at]), notes.get(at));
+        return bent.contains(at)
+                ? Optional.of(SlurKind.BEND)
+                : slid.contains(at) ? Optional.of(SlurKind.SLIDE) : rules.natural(notes.get(before[at]), notes.get(at));
     }
 
     /** Why a note cannot be bent up to from the one before, or nothing. */
     Optional<String> bendRefusal(int at) {
-        boolean added = bent.add(at);
+        return refusalIn(bent, at);
+    }
+
+    /** Why a finger cannot slide to a note from the one before, or nothing. */
+    Optional<String> slideRefusal(int at) {
+        return refusalIn(slid, at);
+    }
+
+    private Optional<String> refusalIn(TreeSet<Integer> kind, int at) {
+        boolean added = kind.add(at);
         Optional<String> refusal = refusal(at);
         if (added) {
-            bent.remove(at);
+            kind.remove(at);
         }
         return refusal;
     }

@@ -24,6 +24,8 @@ public record AttackLock(int tick, Role role, Way way) implements NoteLock {
     public enum Way {
         /** From the note before on its string, as frets and fingers have it. */
         SLURRED("slurred"),
+        /** From the note before on its string, by the finger that holds it: it travels. */
+        SLID("slid"),
         /** Though a slur would help. */
         PLUCKED("plucked"),
         /** From the note before on its string, by the finger that holds it. */

@@ -269,7 +269,7 @@ public final class Layer {
     }
 
     /** Some of this layer's candidates alone. */
-    Layer only(int... some) {
+    public Layer only(int... some) {
         LayerBuilder few = new LayerBuilder(table);
         few.admits(unplayable, lost);
         for (int candidate : some) {

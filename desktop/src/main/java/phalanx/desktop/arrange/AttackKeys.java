@@ -81,7 +81,7 @@ final class AttackKeys {
     /** The key for a way. */
     static String key(AttackLock.Way way) {
         return switch (way) {
-            case SLURRED, PLUCKED -> "S";
+            case SLURRED, SLID, PLUCKED -> "S";
             case BENT -> "B";
             case HARMONIC -> "H";
         };
@@ -98,6 +98,7 @@ final class AttackKeys {
                 switch (way) {
                             case PLUCKED -> "plucked note";
                             case SLURRED -> "slur";
+                            case SLID -> "slide";
                             case BENT -> "bend";
                             case HARMONIC -> "harmonic";
                         }

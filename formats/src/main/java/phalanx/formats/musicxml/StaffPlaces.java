@@ -83,7 +83,10 @@ final class StaffPlaces {
         if (bend(technical) > 0 && ends(notations, "slur")) {
             return AttackLock.Way.BENT;
         }
-        boolean slurred = ends(technical, "hammer-on") || ends(technical, "pull-off") || ends(notations, "slide");
+        if (ends(notations, "slide")) {
+            return AttackLock.Way.SLID;
+        }
+        boolean slurred = ends(technical, "hammer-on") || ends(technical, "pull-off");
         return slurred ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED;
     }
 

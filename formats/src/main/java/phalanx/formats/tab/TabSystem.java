@@ -29,8 +29,10 @@ final class TabSystem {
 
     private final int firstLine;
     private final List<String> strings;
-    /** Hammer, pull and slide stand just before the figure that they lead to. */
-    private static final String SLURS = "hp/\\s";
+    /** Hammer and pull stand just before the figure that they lead to, as slides do. */
+    private static final String SLURS = "hp";
+
+    private static final String SLIDES = "/\\s";
 
     private final int width;
     private final List<TabBar.Word> counts = new ArrayList<>();
@@ -290,6 +292,9 @@ final class TabSystem {
         }
         if (sign == 'b') {
             return AttackLock.Way.BENT;
+        }
+        if (SLIDES.indexOf(sign) >= 0) {
+            return AttackLock.Way.SLID;
         }
         return SLURS.indexOf(sign) >= 0 ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED;
     }

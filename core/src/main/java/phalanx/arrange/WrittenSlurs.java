@@ -1,0 +1,207 @@
+package phalanx.arrange;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.Slot;
+import phalanx.arrange.search.Layer;
+import phalanx.arrange.search.SongGraph;
+import phalanx.arrange.search.Sweep;
+import phalanx.arrange.search.Way;
+import phalanx.lefthand.shape.Finger;
+import phalanx.lefthand.shape.FingeringFinder;
+import phalanx.lefthand.shape.Press;
+import phalanx.lefthand.track.MoveMeter;
+import phalanx.lefthand.track.Posture;
+
+/** Leaves each moment those ways to hold it with which the slurs that are written can be played. */
+final class WrittenSlurs {
+    /** A finger for a slide is chosen by the moments around it, so many on each side. */
+    private static final int AROUND = 3;
+
+    private static final Finger[] TIPS = {Finger.INDEX, Finger.MIDDLE, Finger.RING, Finger.LITTLE};
+
+    private final FingeringFinder finder;
+    private final MoveMeter meter;
+    private final double tempo;
+    private final List<Moment> moments;
+    private final List<Integer> ticks;
+    private final List<Slot> slots;
+    private final Layer[] layers;
+
+    /**
+     * @param layers the ways to hold each moment
+     */
+    WrittenSlurs(
+            FingeringFinder finder,
+            MoveMeter meter,
+            double tempo,
+            List<Moment> moments,
+            List<Slot> slots,
+            Layer[] layers) {
+        this.finder = finder;
+        this.meter = meter;
+        this.tempo = tempo;
+        this.moments = moments;
+        this.ticks = moments.stream().map(Moment::tick).toList();
+        this.slots = slots;
+        this.layers = layers;
+    }
+
+    /** Where no hand can play one so, its moments keep all their ways. */
+    void prepare(Written written) {
+        int strings = finder.instrument().strings();
+        WrittenNote[] last = new WrittenNote[strings + 1];
+        WrittenNote[] still = new WrittenNote[strings + 1];
+        for (WrittenNote note : written.notes()) {
+            int string = note.string();
+            WrittenNote before = last[string];
+            last[string] = note;
+            boolean stays = note.way() == AttackLock.Way.SLURRED || note.way() == AttackLock.Way.BENT;
+            still[string] = stays && before != null ? still[string] : note;
+            if (note.way() == AttackLock.Way.BENT && before != null) {
+                stand(before, moment(still[string]), moment(note));
+            } else if (note.way() == AttackLock.Way.SLID && before != null) {
+                slide(before, note);
+            } else if (note.way() == AttackLock.Way.SLURRED && before != null && before.fret() != note.fret()) {
+                slur(before, note);
+            }
+        }
+    }
+
+    private int moment(WrittenNote note) {
+        return ticks.indexOf(note.tick());
+    }
+
+    /** A bend needs a hand that stands still from the note it comes from, and from the pluck of that where it is slurred. */
+    private void stand(WrittenNote before, int from, int to) {
+        WrittenLayer finding = new WrittenLayer(finder, meter);
+        // by the middle finger, the index, the ring finger, the little one
+        for (int behind : new int[] {1, 0, 2, 3}) {
+            int position = before.fret() - behind;
+            List<Layer> there = moments.subList(from, to + 1).stream()
+                    .flatMap(moment -> finding.at(moment, position).stream())
+                    .toList();
+            if (there.size() == to + 1 - from) {
+                for (int i = from; i <= to; i++) {
+                    layers[i] = there.get(i - from);
+                }
+                return;
+            }
+        }
+    }
+
+    /** A slide needs one finger on both frets; the one with which the moments around cost least. */
+    private void slide(WrittenNote before, WrittenNote note) {
+        Window window = new Window(moment(before), moment(note));
+        window.keep(Arrays.stream(TIPS)
+                .map(finger -> window.only((layer, way, at) -> {
+                    int fret = at < window.to ? before.fret() : note.fret();
+                    return layer.fingering(way)
+                            .stopping(note.string())
+                            .filter(press -> isTip(press, finger, fret))
+                            .isPresent();
+                })));
+    }
+
+    private static boolean isTip(Press press, Finger finger, int fret) {
+        return press.finger() == finger && press.fret() == fret && !press.isBarre();
+    }
+
+    /**
+     * A hammer-on or pull-off needs two fingers, or one and the open string, and a hand that stands still. Where the
+     * cheapest way around has something else it is left out.
+     */
+    private void slur(WrittenNote before, WrittenNote note) {
+        Window window = new Window(moment(before), moment(note));
+        int string = note.string();
+        if (!isSlur(window, string)) {
+            window.keep(IntStream.rangeClosed(1, finder.instrument().highestFret())
+                    .boxed()
+                    .flatMap(position -> Arrays.stream(TIPS)
+                            .map(tip -> window.only(
+                                    (layer, way, at) -> layer.posture(way).position() == position
+                                            && at < window.to ^ stops(layer, way, string, tip)))));
+        }
+    }
+
+    private boolean isSlur(Window window, int string) {
+        Layer[] now = window.now();
+        Way way = window.way(now);
+        Posture from = window.posture(now, way, window.from);
+        Posture to = window.posture(now, way, window.to);
+        Optional<Finger> first = from.fingering().stopping(string).map(Press::finger);
+        Optional<Finger> second = to.fingering().stopping(string).map(Press::finger);
+        return from.position() == to.position() && (first.isEmpty() || !first.equals(second));
+    }
+
+    private static boolean stops(Layer layer, int way, int string, Finger finger) {
+        return layer.fingering(way)
+                .stopping(string)
+                .filter(press -> press.finger() == finger)
+                .isPresent();
+    }
+
+    /** Says whether a moment can be held in one of its ways. */
+    private interface Wanted {
+        boolean is(Layer layer, int way, int at);
+    }
+
+    /** The moments from one note to another on its string, and some around them. */
+    private final class Window {
+        private final int from;
+        private final int to;
+        private final int first;
+        private final int end;
+
+        Window(int from, int to) {
+            this.from = from;
+            this.to = to;
+            this.first = Math.max(0, from - AROUND);
+            this.end = Math.min(layers.length, to + AROUND + 1);
+        }
+
+        Layer[] now() {
+            return Arrays.copyOfRange(layers, first, end);
+        }
+
+        /** With only some ways to hold the moments from the one note to the other; nothing where one has none. */
+        Optional<Layer[]> only(Wanted wanted) {
+            Layer[] some = now();
+            for (int at = from; at <= to; at++) {
+                int own = at;
+                Layer layer = layers[at];
+                int[] ways = IntStream.range(0, layer.count())
+                        .filter(way -> wanted.is(layer, way, own))
+                        .toArray();
+                if (ways.length == 0) {
+                    return Optional.empty();
+                }
+                some[at - first] = layer.only(ways);
+            }
+            return Optional.of(some);
+        }
+
+        Way way(Layer[] some) {
+            List<Slot> own = new ArrayList<>(slots.subList(first, end));
+            SongGraph graph = new SongGraph(own, tempo, some, meter, finder.instrument(), () -> false);
+            return Sweep.through(graph).way();
+        }
+
+        Posture posture(Layer[] some, Way way, int at) {
+            return some[at - first].posture(way.candidate(at - first));
+        }
+
+        /** Takes the cheapest of what was tried, if any. */
+        void keep(Stream<Optional<Layer[]>> tried) {
+            tried.flatMap(Optional::stream)
+                    .min(Comparator.comparingLong(some -> way(some).cost()))
+                    .ifPresent(best -> System.arraycopy(best, 0, layers, first, best.length));
+        }
+    }
+}
