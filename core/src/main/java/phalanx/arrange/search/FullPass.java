@@ -82,6 +82,8 @@ final class FullPass {
         private final long[][] rest;
         /** By how much each slot was raised. */
         private final long[] raised;
+        /** Of each candidate that is left in the slot that was priced last: only ways into it below this count. */
+        private long[] limits;
 
         /** @param next takes the layers as they are found */
         Half(boolean forward, long limit, SongGraph next) {
@@ -160,7 +162,7 @@ final class FullPass {
                         step == 0 ? null : changes(at, next.layer(before), layer, forward, sweep.costs(step - 1));
                 next.grow(at, priced(at, layer, begun));
                 rest[at] = null;
-                sweep.extend(read, step);
+                sweep.extend(read, step, limits);
                 if (step % AT_ONCE == AT_ONCE - 1) {
                     sweep.settle(step, this::keep);
                 }
@@ -182,12 +184,19 @@ final class FullPass {
                     : new GroupedBeginnings(whole.table(at + 1, layer, known), false, costs);
         }
 
+        /**
+         * What ways into a candidate may cost. The slot's own raise is left out: its cheapest may be cheaper than the quick
+         * pass knows.
+         */
+        private long room(int at, int candidate) {
+            return limit - (rest[at][candidate] - raised[at]);
+        }
+
         private Layer priced(int at, Layer layer, GroupedBeginnings begun) {
             long[] keys = new long[layer.count()];
             int count = 0;
             for (int candidate = 0; candidate < layer.count(); candidate++) {
-                // the slot's own raise is left out: its cheapest may be cheaper than the quick pass knows
-                long room = limit - (rest[at][candidate] - raised[at]);
+                long room = room(at, candidate);
                 long into = begun == null || room < 0 ? 0 : begun.least(candidate, room + 1);
                 if (into <= room) {
                     keys[count++] = (room - into) << Short.SIZE | candidate;
@@ -196,7 +205,15 @@ final class FullPass {
             Arrays.sort(keys, 0, count);
             int[] chosen = candidates(keys, Math.max(0, count - most), count);
             Arrays.sort(chosen);
-            return withBest(at, layer, chosen);
+            Layer some = withBest(at, layer, chosen);
+            limits = new long[some.count()];
+            Arrays.fill(limits, LayeredGraph.IMPOSSIBLE);
+            for (int i = 0; i < chosen.length; i++) {
+                limits[i] = room(at, chosen[i]) + 1;
+            }
+            // the best known way is kept whatever was told of the rest
+            limits[some.indexOf(best.graph().layer(at), best.way().candidate(at))] = LayeredGraph.IMPOSSIBLE;
+            return some;
         }
     }
 

@@ -22,6 +22,7 @@ final class GroupedBeginnings extends Beginnings {
 
     private static final long SLIDES = -1L << Integer.SIZE;
     private static final int[] NONE = {};
+    private static final int NOWHERE = -1;
 
     private final ChangeTable table;
     /** Whether the known layer is the one before. */
@@ -44,12 +45,10 @@ final class GroupedBeginnings extends Beginnings {
 
     // of each group
     private final int[] positions;
-    private final boolean[] plucked;
     private final long[] firsts;
     /** The earliest last pluck of a member, where the known layer is the one before. */
     private final int[] lastPlucks;
 
-    private final int[] starts;
     private int groups;
 
     /** Of each finger and press on the other side the least move from each group, all slides, and {@link #STAYS}. */
@@ -58,9 +57,14 @@ final class GroupedBeginnings extends Beginnings {
     private final long first;
     private final long[] leasts;
 
-    // of each member, group by group, the cheapest first
-    private final int[] members;
-    private final long[] memberCosts;
+    /** Of each candidate its group; {@link #NOWHERE} where there is no way to it. */
+    private final int[] groupOf;
+
+    // of each member, group by group, the cheapest first; made when one is looked at
+    private int[] starts = NONE;
+    private int[] members;
+    private long[] memberCosts;
+    private byte[] memberBasses;
     private final short[][] memberWays = new short[Fingering.FINGERS][];
 
     // of the candidate that is looked at
@@ -77,72 +81,124 @@ final class GroupedBeginnings extends Beginnings {
         int count = known.count;
         this.tunes = new int[count];
         this.basses = new int[count];
-        this.firstGroups = new int[count + 1];
-        this.positions = new int[count];
-        this.plucked = new boolean[count];
-        this.firsts = new long[count];
-        this.lastPlucks = new int[count];
-        int[] order = cheapestFirst(costs);
-        int possible = order.length;
-        int[] classOf = new int[count];
-        for (int candidate : order) {
-            classOf[candidate] = classOf(candidate);
+        this.groupOf = new int[count];
+        this.first = Arrays.stream(costs).min().orElseThrow();
+        for (int candidate = 0; candidate < count; candidate++) {
+            boolean possible = costs[candidate] < LayeredGraph.IMPOSSIBLE || costs[candidate] == first;
+            groupOf[candidate] = possible ? classOf(candidate) : NOWHERE;
         }
-        int[] groupOf = new int[count];
-        for (int one = 0; one < classes; one++) {
-            firstGroups[one] = groups;
-            for (int candidate : order) {
-                if (classOf[candidate] == one) {
-                    groupOf[candidate] = groupOf(candidate, firstGroups[one]);
+        int[] keys = new int[classes * Layer.POSITIONS * 2];
+        int[] raw = new int[count];
+        for (int candidate = 0; candidate < count; candidate++) {
+            if (groupOf[candidate] != NOWHERE) {
+                int key = key(candidate);
+                if (keys[key] == 0) {
+                    raw[groups++] = candidate;
+                    keys[key] = groups;
                 }
+                int group = keys[key] - 1;
+                raw[group] = costs[candidate] < costs[raw[group]] ? candidate : raw[group];
             }
         }
-        firstGroups[classes] = groups;
-        this.starts = new int[groups + 1];
-        for (int candidate : order) {
-            starts[groupOf[candidate] + 1]++;
+        this.firstGroups = new int[classes + 1];
+        this.positions = new int[groups];
+        this.firsts = new long[groups];
+        this.lastPlucks = new int[groups];
+        this.leasts = new long[groups];
+        order(raw, keys);
+        tellGroups(keys);
+        for (int finger = 0; finger < Fingering.FINGERS; finger++) {
+            leastMoves[finger] = leastMoves(finger);
+        }
+    }
+
+    /** One number for class, position and whether fingers plucked. */
+    private int key(int candidate) {
+        boolean plucks = earlier && known.plucks[candidate] != 0;
+        return (groupOf[candidate] * Layer.POSITIONS + known.positions[candidate]) * 2 + (plucks ? 1 : 0);
+    }
+
+    /**
+     * Puts the groups in order: those of a class together, the one with the cheapest beginning first.
+     *
+     * @param cheapest a cheapest candidate of each group
+     * @param numbers of the groups by their keys, from 1; renewed
+     */
+    private void order(int[] cheapest, int[] numbers) {
+        for (int group = 1; group < groups; group++) {
+            int moved = cheapest[group];
+            int to = group;
+            while (to > 0 && isBefore(moved, cheapest[to - 1])) {
+                cheapest[to] = cheapest[to - 1];
+                to--;
+            }
+            cheapest[to] = moved;
+        }
+        for (int group = 0; group < groups; group++) {
+            int candidate = cheapest[group];
+            numbers[key(candidate)] = group + 1;
+            positions[group] = known.positions[candidate];
+            firsts[group] = costs[candidate];
+            lastPlucks[group] = Integer.MAX_VALUE;
+            firstGroups[groupOf[candidate] + 1] = group + 1;
+        }
+    }
+
+    private boolean isBefore(int candidate, int other) {
+        int order = Integer.compare(groupOf[candidate], groupOf[other]);
+        return order == 0 ? costs[candidate] < costs[other] : order < 0;
+    }
+
+    /** Turns classes of candidates into groups. */
+    private void tellGroups(int[] numbers) {
+        for (int candidate = 0; candidate < groupOf.length; candidate++) {
+            if (groupOf[candidate] != NOWHERE) {
+                int group = numbers[key(candidate)] - 1;
+                groupOf[candidate] = group;
+                int pluck = earlier ? table.lastPluck(candidate) : 0;
+                lastPlucks[group] = Math.min(lastPlucks[group], pluck);
+            }
+        }
+    }
+
+    private void list() {
+        starts = new int[groups + 1];
+        for (int group : groupOf) {
+            if (group != NOWHERE) {
+                starts[group + 1]++;
+            }
         }
         for (int group = 0; group < groups; group++) {
             starts[group + 1] += starts[group];
         }
-        this.members = new int[possible];
-        this.memberCosts = new long[possible];
+        int possible = starts[groups];
+        long[] keys = new long[possible];
         int[] next = Arrays.copyOf(starts, groups);
-        for (int candidate : order) {
-            int at = next[groupOf[candidate]]++;
+        for (int candidate = 0; candidate < groupOf.length; candidate++) {
+            int group = groupOf[candidate];
+            if (group != NOWHERE) {
+                keys[next[group]++] = Math.min(costs[candidate] - first, DEAREST) << INDEX_BITS | candidate;
+            }
+        }
+        members = new int[possible];
+        memberCosts = new long[possible];
+        memberBasses = new byte[possible];
+        for (int group = 0; group < groups; group++) {
+            Arrays.sort(keys, starts[group], starts[group + 1]);
+        }
+        for (int at = 0; at < possible; at++) {
+            int candidate = (int) keys[at] & INDEX;
             members[at] = candidate;
             memberCosts[at] = costs[candidate];
+            memberBasses[at] = known.basses[candidate];
         }
-        this.first = costs[order[0]];
-        this.leasts = new long[groups];
         for (int finger = 0; finger < Fingering.FINGERS; finger++) {
             short[] ways = (earlier ? known.leavingAt : known.arrivingAt)[finger];
             memberWays[finger] = new short[possible];
             for (int at = 0; at < possible; at++) {
                 memberWays[finger][at] = ways[members[at]];
             }
-            leastMoves[finger] = leastMoves(finger);
         }
-    }
-
-    private static int[] cheapestFirst(long[] costs) {
-        long least = Long.MAX_VALUE;
-        for (long cost : costs) {
-            least = Math.min(least, cost);
-        }
-        long[] keys = new long[costs.length];
-        int possible = 0;
-        for (int candidate = 0; candidate < costs.length; candidate++) {
-            if (costs[candidate] < LayeredGraph.IMPOSSIBLE || costs[candidate] == least) {
-                keys[possible++] = Math.min(costs[candidate] - least, DEAREST) << INDEX_BITS | candidate;
-            }
-        }
-        Arrays.sort(keys, 0, possible);
-        int[] order = new int[possible];
-        for (int at = 0; at < order.length; at++) {
-            order[at] = (int) keys[at] & INDEX;
-        }
-        return order;
     }
 
     private int classOf(int candidate) {
@@ -158,24 +214,8 @@ final class GroupedBeginnings extends Beginnings {
         return classes++;
     }
 
-    private int groupOf(int candidate, int from) {
-        int position = known.positions[candidate];
-        boolean plucks = earlier && known.plucks[candidate] != 0;
-        int pluck = earlier ? table.lastPluck(candidate) : 0;
-        for (int group = from; group < groups; group++) {
-            if (positions[group] == position && plucked[group] == plucks) {
-                lastPlucks[group] = Math.min(lastPlucks[group], pluck);
-                return group;
-            }
-        }
-        plucked[groups] = plucks;
-        lastPlucks[groups] = pluck;
-        positions[groups] = position;
-        firsts[groups] = costs[candidate];
-        return groups++;
-    }
-
     private long[] leastMoves(int finger) {
+        short[] ways = (earlier ? known.leavingAt : known.arrivingAt)[finger];
         int theirs = (earlier ? known.leaving : known.arriving)[finger].length;
         int[] arriving = table.after().arriving[finger];
         int own = (earlier ? layer.arriving : layer.leaving)[finger].length;
@@ -186,22 +226,22 @@ final class GroupedBeginnings extends Beginnings {
         long[] least = new long[own * groups];
         Arrays.fill(least, ChangeTable.EFFORT);
         int[][] staying = staying(finger, theirs);
-        int[] seenIn = new int[theirs];
-        for (int group = 0; group < groups; group++) {
-            for (int at = starts[group]; at < starts[group + 1]; at++) {
-                int their = memberWays[finger][at];
-                if (seenIn[their] != group + 1) {
-                    seenIn[their] = group + 1;
-                    for (int way = 0; way < own; way++) {
-                        long move = earlier ? rows[their][arriving[way]] : rows[way][arriving[their]];
-                        int to = way * groups + group;
-                        long effort = Math.min(least[to] & ChangeTable.EFFORT, move & ChangeTable.EFFORT);
-                        least[to] = (least[to] | move) & SLIDES | least[to] & STAYS | effort;
-                    }
-                    for (int way : staying[their]) {
-                        least[way * groups + group] |= STAYS;
-                    }
-                }
+        boolean[] seen = new boolean[theirs * groups];
+        for (int candidate = 0; candidate < groupOf.length; candidate++) {
+            int group = groupOf[candidate];
+            int their = ways[candidate];
+            if (group == NOWHERE || seen[their * groups + group]) {
+                continue;
+            }
+            seen[their * groups + group] = true;
+            for (int way = 0; way < own; way++) {
+                long move = earlier ? rows[their][arriving[way]] : rows[way][arriving[their]];
+                int to = way * groups + group;
+                long effort = Math.min(least[to] & ChangeTable.EFFORT, move & ChangeTable.EFFORT);
+                least[to] = (least[to] | move) & SLIDES | least[to] & STAYS | effort;
+            }
+            for (int way : staying[their]) {
+                least[way * groups + group] |= STAYS;
             }
         }
         return least;
@@ -308,7 +348,10 @@ final class GroupedBeginnings extends Beginnings {
 
     @Override
     void look(int to) {
-        table.fill(earlier);
+        if (starts.length == 0) {
+            table.fill(earlier);
+            list();
+        }
         for (int finger = 0; finger < Fingering.FINGERS; finger++) {
             bases[finger] = way(finger, to) * (earlier ? table.strideAfter(finger) : table.strideBefore(finger));
         }
@@ -368,7 +411,7 @@ final class GroupedBeginnings extends Beginnings {
                     + ((int) word2 & ChangeTable.EFFORT)
                     + ((int) word3 & ChangeTable.EFFORT)
                     + ((int) word4 & ChangeTable.EFFORT)
-                    + steps[known.basses[member]];
+                    + steps[memberBasses[at]];
             if (from != next) {
                 change += table.shift(from, next, words);
             }

@@ -99,6 +99,16 @@ public final class Sweep {
 
     /** Goes on through one more layer. */
     void extend(LayeredGraph graph, int layer) {
+        extend(graph, layer, Beginnings.NOTHING);
+    }
+
+    /**
+     * The same with limits.
+     *
+     * @param limits of each candidate; only ways into it below that count, its own cost left out. Nothing at all where
+     *     there is none.
+     */
+    void extend(LayeredGraph graph, int layer, long[] limits) {
         int count = graph.candidates(layer);
         if (count == 0) {
             throw new IllegalArgumentException("layer " + layer + " has no candidates");
@@ -115,6 +125,9 @@ public final class Sweep {
                 continue;
             }
             long limit = near.limit(to) - own;
+            if (limits.length > 0) {
+                limit = Math.min(limit, limits[to]);
+            }
             long into = first != Labels.NONE || entries.count() == 1
                     ? addCheapest(graph, layer, to, own, limit, entries, found)
                     : addEach(to, own, limit, entries, found);

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
-import java.util.concurrent.atomic.AtomicReferenceArray;
 import phalanx.cost.Effort;
 import phalanx.cost.Weights;
 import phalanx.guitar.Hand;
@@ -54,14 +53,17 @@ public final class MoveTable {
     /** So many figures of hurried rows are kept; then it begins anew. */
     private static final int MOST_KEPT = 4_000_000;
 
+    /** A row that threads may see at any time, or not yet: then they reckon it again. Its field is final for that. */
+    private record Row(long[] words) {}
+
     private final Hand hand;
     private final Neck neck;
     private final RestPlaces rests;
     private final short[] numbers = new short[1 << PACKED_BITS];
     private final int[] packed;
     private final int[] lifts;
-    private final AtomicReferenceArray<long[]> moves;
-    private final AtomicReferenceArray<long[]> places;
+    private final Row[] moves;
+    private final Row[] places;
     private final long[] shifts;
     private final int[] freeShifts;
     private final int[] ledShifts;
@@ -82,8 +84,8 @@ public final class MoveTable {
             lifts[press] = Effort.thousandths(Weights.LIFT + (isBarre(press) ? Weights.LIFT_BARRE : 0));
         }
         this.positions = neck.highestFret() + 1;
-        this.moves = new AtomicReferenceArray<>(packed.length);
-        this.places = new AtomicReferenceArray<>(positions * Fingering.FINGERS);
+        this.moves = new Row[packed.length];
+        this.places = new Row[positions * Fingering.FINGERS];
         this.shifts = new long[positions * positions];
         this.freeShifts = new int[positions * positions];
         this.ledShifts = new int[positions * positions];
@@ -179,14 +181,15 @@ public final class MoveTable {
     }
 
     private long[] movesFrom(int from) {
-        long[] row = moves.get(from);
-        if (row == null) {
-            row = new long[packed.length];
-            for (int to = 1; to < row.length; to++) {
-                row[to] = from == to ? 0 : measured(packed[from], packed[to]);
-            }
-            moves.set(from, row);
+        Row known = moves[from];
+        if (known != null) {
+            return known.words;
         }
+        long[] row = new long[packed.length];
+        for (int to = 1; to < row.length; to++) {
+            row[to] = from == to ? 0 : measured(packed[from], packed[to]);
+        }
+        moves[from] = new Row(row);
         return row;
     }
 
@@ -210,17 +213,17 @@ public final class MoveTable {
 
     private long[] placesFrom(int finger, int position) {
         int at = position * Fingering.FINGERS + finger;
-        long[] row = places.get(at);
-        if (row == null) {
-            row = new long[packed.length];
-            for (int to = 1; to < row.length; to++) {
-                double mm = rests.mm(finger, position, packed[to]);
-                double effort =
-                        Weights.PLACE + Weights.PLACE_PER_100_MM * mm / 100 + (isBarre(to) ? Weights.LAY_BARRE : 0);
-                row[to] = word(effort, hand.travelMs(mm) + (isBarre(to) ? LAY_BARRE_MS : 0), false);
-            }
-            places.set(at, row);
+        Row known = places[at];
+        if (known != null) {
+            return known.words;
         }
+        long[] row = new long[packed.length];
+        for (int to = 1; to < row.length; to++) {
+            double mm = rests.mm(finger, position, packed[to]);
+            double effort = Weights.PLACE + Weights.PLACE_PER_100_MM * mm / 100 + (isBarre(to) ? Weights.LAY_BARRE : 0);
+            row[to] = word(effort, hand.travelMs(mm) + (isBarre(to) ? LAY_BARRE_MS : 0), false);
+        }
+        places[at] = new Row(row);
         return row;
     }
 
@@ -278,14 +281,14 @@ public final class MoveTable {
      */
     public final class Timed {
         private final int hasUs;
-        private final AtomicReferenceArray<long[]> moves;
-        private final AtomicReferenceArray<long[]> places;
+        private final Row[] moves;
+        private final Row[] places;
         private final int[] hurries;
 
         private Timed(int hasUs) {
             this.hasUs = hasUs;
-            this.moves = new AtomicReferenceArray<>(2 * packed.length);
-            this.places = new AtomicReferenceArray<>(positions * Fingering.FINGERS);
+            this.moves = new Row[2 * packed.length];
+            this.places = new Row[positions * Fingering.FINGERS];
             this.hurries = new int[positions * positions];
             for (int at = 0; at < hurries.length; at++) {
                 hurries[at] = hurry(us(shifts[at]), hasUs);
@@ -301,29 +304,31 @@ public final class MoveTable {
         public long[] moves(int finger, int from) {
             boolean leads = finger != Fingering.THUMB;
             int at = leads ? from : packed.length + from;
-            long[] row = moves.get(at);
-            if (row == null) {
-                long[] words = movesFrom(from);
-                row = hurried(words);
-                for (int to = 1; to < row.length && leads; to++) {
-                    row[to] |= slides(words[to]) ? slid(Press.fret(packed[to]) - Press.fret(packed[from])) : 0;
-                }
-                row[from] = 0;
-                row[0] = lifts[from];
-                moves.set(at, row);
+            Row known = moves[at];
+            if (known != null) {
+                return known.words;
             }
+            long[] words = movesFrom(from);
+            long[] row = hurried(words);
+            for (int to = 1; to < row.length && leads; to++) {
+                row[to] |= slides(words[to]) ? slid(Press.fret(packed[to]) - Press.fret(packed[from])) : 0;
+            }
+            row[from] = 0;
+            row[0] = lifts[from];
+            moves[at] = new Row(row);
             return row;
         }
 
         /** From the rest place of a finger, from 0, over a position of the hand. */
         public long[] places(int finger, int position) {
             int at = position * Fingering.FINGERS + finger;
-            long[] row = places.get(at);
-            if (row == null) {
-                row = hurried(placesFrom(finger, position));
-                row[0] = 0;
-                places.set(at, row);
+            Row known = places[at];
+            if (known != null) {
+                return known.words;
             }
+            long[] row = hurried(placesFrom(finger, position));
+            row[0] = 0;
+            places[at] = new Row(row);
             return row;
         }
 
