@@ -10,6 +10,7 @@ import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import phalanx.arrange.score.Arrangement;
+import phalanx.formats.library.Hearing;
 import phalanx.guitar.StringSet;
 import phalanx.song.Bar;
 import phalanx.sound.Layer;
@@ -109,6 +110,18 @@ public final class Playback {
     /** What the player hears; a change is heard at once. */
     public ObjectProperty<Habits> habitsProperty() {
         return habits;
+    }
+
+    /** Takes up how songs were heard at an earlier start. */
+    void take(Hearing kept) {
+        habits.set(
+                new Habits(Mix.USUAL.withNails(kept.nails()), kept.percent(), kept.countIn(), false, kept.fasterBy()));
+    }
+
+    Hearing toKeep() {
+        Habits now = habits.get();
+        return new Hearing(
+                now.percent(), now.countIn(), now.fasterBy(), now.mix().nails());
     }
 
     /** Whether there is a sound card. */

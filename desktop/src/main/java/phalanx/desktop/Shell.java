@@ -404,6 +404,10 @@ public final class Shell extends Magnified {
         top.useRecent(files);
     }
 
+    Playback playback() {
+        return playback;
+    }
+
     PracticeKeys practiceKeys() {
         return practiceKeys;
     }

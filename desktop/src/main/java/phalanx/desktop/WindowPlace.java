@@ -8,7 +8,7 @@ import javafx.stage.Stage;
 import phalanx.formats.library.Settings;
 import phalanx.formats.library.SettingsFile;
 
-/** Where the window stands, how large it is, how it looks and which songs were open: kept from start to start. */
+/** Where the window stands, how large it is, how it looks and sounds and which songs were open: kept from start to start. */
 final class WindowPlace {
     private static final double WIDTH = 1280;
     private static final double HEIGHT = 800;
@@ -52,6 +52,7 @@ final class WindowPlace {
         }
         stage.setMaximized(settings.maximised());
         shell.useView(View.of(settings.looks()));
+        shell.playback().take(settings.hearing());
         shell.practiceKeys().use(settings.practiceKeys());
         workbench.sourceProperty().addListener((property, before, now) -> {
             if (now != null && !forPictures) {
@@ -82,6 +83,7 @@ final class WindowPlace {
         if (!forPictures && stage.getWidth() > 0) {
             Shell shell = (Shell) stage.getScene().getRoot();
             settings = settings.with(shell.view().toKeep())
+                    .with(shell.playback().toKeep())
                     .withKeys(shell.practiceKeys().toKeep())
                     .at(stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized());
             file.write(settings);

@@ -77,6 +77,9 @@ class PhalanxAppTest {
             stage.setHeight(760);
         });
         robot.type(KeyCode.F9);
+        Playback before = ((Shell) stage.getScene().getRoot()).playback();
+        robot.interact(() -> before.habitsProperty()
+                .set(before.habitsProperty().get().atPercent(70).countedIn(true).looped(true)));
         robot.clickOn(OpenWindow.middle(robot, "#tempo")).write("123").type(KeyCode.ENTER);
         WaitForAsyncUtils.waitFor(10, TimeUnit.SECONDS, () -> stage.getTitle().contains("*"));
         close(stage);
@@ -103,6 +106,9 @@ class PhalanxAppTest {
         assertThat(next.getHeight()).isEqualTo(760);
         assertThat(next.getTitle()).doesNotContain("*");
         assertThat(next.getScene().getStylesheets()).anyMatch(sheet -> sheet.endsWith("rosewood.css"));
+        Playback.Habits habits =
+                ((Shell) next.getScene().getRoot()).playback().habitsProperty().get();
+        assertThat(habits).isEqualTo(Playback.Habits.USUAL.atPercent(70).countedIn(true));
         close(next);
         assertThat(next.isShowing()).as("nothing to ask about").isFalse();
     }

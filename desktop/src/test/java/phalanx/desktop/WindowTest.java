@@ -11,6 +11,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -26,6 +28,7 @@ import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Role;
+import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.NamedTuning;
 import phalanx.project.Project;
 import phalanx.righthand.Level;
@@ -96,6 +99,30 @@ class WindowTest extends OpenWindow {
         clickOn("#only-fingers");
         type(KeyCode.ESCAPE);
         assertThat(lookup("#speed").<Button>query().getAccessibleText()).isEqualTo("speed 70 % \u2026");
+    }
+
+    /** The change that comes next is heard back and forth: two moments and no more, until it is stopped. */
+    @Test
+    void oneChangeIsHeardOverAndOver() throws TimeoutException {
+        clickOn("#score-station");
+        type(KeyCode.HOME);
+        waitFor(() -> lookup("#hear-change").tryQuery().isPresent());
+        Arrangement shown = workbench.arrangement().orElseThrow();
+        Playback playback = shell.playback();
+        type(KeyCode.X);
+        waitForText("#message", "heard over and over");
+        waitFor(() -> playback.playingProperty().get());
+        Set<Integer> moments = new TreeSet<>();
+        for (int i = 0; i < 200; i++) {
+            clock.addAndGet((long) (0.1 * SECOND));
+            interact(() -> moments.add(shown.slotAt(playback.tick()).startTick()));
+        }
+        assertThat(playback.playingProperty().get()).as("endless").isTrue();
+        assertThat(moments).as("moments that are heard").hasSize(2);
+        assertThat(shown.slotAt(List.copyOf(moments).get(0)).posture())
+                .isNotEqualTo(shown.slotAt(List.copyOf(moments).get(1)).posture());
+        type(KeyCode.X);
+        waitFor(() -> !playback.playingProperty().get());
     }
 
     @Test

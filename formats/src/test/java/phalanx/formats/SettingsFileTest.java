@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import phalanx.formats.library.Hearing;
 import phalanx.formats.library.Looks;
 import phalanx.formats.library.Settings;
 import phalanx.formats.library.SettingsFile;
@@ -26,6 +27,7 @@ class SettingsFileTest {
     void whatIsKeptComesBack() {
         Settings settings = Settings.FIRST
                 .with(new Looks("Ebony", 150, true, true))
+                .with(new Hearing(70, true, 5, false))
                 .at(10, 20, 1300, 900, false)
                 .opened(folder.resolve("a.abc"))
                 .withKeys(Map.of("NEXT", "PAGE_DOWN"))
@@ -47,6 +49,7 @@ class SettingsFileTest {
         assertThat(settings.width()).isEqualTo(1100);
         assertThat(settings.recent()).isEqualTo(List.of("/songs/a.abc"));
         assertThat(settings.toured()).isFalse();
+        assertThat(settings.hearing()).isEqualTo(Hearing.FIRST);
     }
 
     /** Settings are a comfort: what is damaged is as at a first start, without a word. */

@@ -93,7 +93,8 @@ public final class ScoreStation extends StackPane implements Viewed {
                                     project -> project.ignoring(finding, reason));
                             requestFocus();
                         },
-                        this::toggleVersions),
+                        this::toggleVersions,
+                        this::hearChange),
                 decisions);
         this.findings = new FindingsPanel(finding -> select(finding.tick()), this::showMoment);
         this.versions = new VersionsPanel(
@@ -322,6 +323,26 @@ public final class ScoreStation extends StackPane implements Viewed {
         }
     }
 
+    /** What the hand does next, and the moment before, over and over; the same again stops it. */
+    private void hearChange() {
+        if (playback.playingProperty().get()) {
+            playback.stop();
+            return;
+        }
+        workbench.arrangement().ifPresent(shown -> times(shown)
+                .next(score.selected())
+                .ifPresentOrElse(
+                        next -> {
+                            int before = shown.slotAt(next.tick() - 1).startTick();
+                            playback.playBars(
+                                    shown, before, shown.slotAt(next.tick()).endTick());
+                            workbench.say(
+                                    Message.plain("This change is heard over and over; X or the space bar stops it."));
+                        },
+                        () -> workbench.say(
+                                Message.plain("From here on the hand stays: there is no change to hear."))));
+    }
+
     private final AnimationTimer cursor = new AnimationTimer() {
         @Override
         public void handle(long now) {
@@ -374,6 +395,7 @@ public final class ScoreStation extends StackPane implements Viewed {
             case S -> press(AttackLock.Way.SLURRED);
             case B -> press(AttackLock.Way.BENT);
             case H -> press(AttackLock.Way.HARMONIC);
+            case X -> hearChange();
             default -> handled = keys.layers(event) || keys.loopOrClick(event);
         }
         if (handled) {

@@ -81,6 +81,7 @@ final class WhyDrawer extends ScrollPane {
      * @param cure do what helps
      * @param letStand has a finding stand for a reason, or with an empty one count again
      * @param listVersions show the versions of the arrangement
+     * @param hearChange play what the hand does next over and over
      */
     record Actions(
             Consumer<ShapeLock> lock,
@@ -91,7 +92,8 @@ final class WhyDrawer extends ScrollPane {
             BiConsumer<Finding, Help> help,
             Consumer<Remedy> cure,
             BiConsumer<Finding, String> letStand,
-            Runnable listVersions) {}
+            Runnable listVersions,
+            Runnable hearChange) {}
 
     /**
      * What comes of looking for help.
@@ -105,6 +107,12 @@ final class WhyDrawer extends ScrollPane {
     WhyDrawer(Actions actions, Decisions decisions) {
         this.actions = actions;
         ways.setId("other-ways");
+        change.getChildren()
+                .add(Cards.button(
+                        "hear-change",
+                        "Hear it over and over (X)",
+                        "This moment and the next, back and forth, until you stop it",
+                        actions.hearChange));
         ceiling.setId("bar-ceiling");
         changeTitle.setId("next-change");
         written.setManaged(false);

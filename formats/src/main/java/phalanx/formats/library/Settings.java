@@ -9,6 +9,7 @@ import java.util.Map;
  * How the window looked last, and which songs were open.
  *
  * @param looks its colours and sizes
+ * @param hearing how songs are played
  * @param x left edge on the screen
  * @param y upper edge
  * @param width of the window; 0 where it was never shown
@@ -20,6 +21,7 @@ import java.util.Map;
  */
 public record Settings(
         Looks looks,
+        Hearing hearing,
         double x,
         double y,
         double width,
@@ -29,12 +31,14 @@ public record Settings(
         Map<String, String> practiceKeys,
         boolean toured) {
     /** What a first start has. */
-    public static final Settings FIRST = new Settings(Looks.FIRST, 0, 0, 0, 0, false, List.of(), Map.of(), false);
+    public static final Settings FIRST =
+            new Settings(Looks.FIRST, Hearing.FIRST, 0, 0, 0, 0, false, List.of(), Map.of(), false);
 
     private static final int MOST_RECENT = 10;
 
     public Settings {
         looks = looks == null ? Looks.FIRST : looks;
+        hearing = hearing == null ? Hearing.FIRST : hearing;
         practiceKeys = practiceKeys == null ? Map.of() : Map.copyOf(practiceKeys);
         recent = recent == null ? List.of() : List.copyOf(recent);
     }
@@ -46,6 +50,7 @@ public record Settings(
         files.add(0, file.toAbsolutePath().toString());
         return new Settings(
                 looks,
+                hearing,
                 x,
                 y,
                 width,
@@ -58,23 +63,28 @@ public record Settings(
 
     /** The same, looking otherwise. */
     public Settings with(Looks newLooks) {
-        return new Settings(newLooks, x, y, width, height, maximised, recent, practiceKeys, toured);
+        return new Settings(newLooks, hearing, x, y, width, height, maximised, recent, practiceKeys, toured);
+    }
+
+    /** The same, played otherwise. */
+    public Settings with(Hearing newHearing) {
+        return new Settings(looks, newHearing, x, y, width, height, maximised, recent, practiceKeys, toured);
     }
 
     /** The same with other keys in Practice. */
     public Settings withKeys(Map<String, String> newKeys) {
-        return new Settings(looks, x, y, width, height, maximised, recent, newKeys, toured);
+        return new Settings(looks, hearing, x, y, width, height, maximised, recent, newKeys, toured);
     }
 
     /** The same after the tour. */
     public Settings afterTour() {
-        return new Settings(looks, x, y, width, height, maximised, recent, practiceKeys, true);
+        return new Settings(looks, hearing, x, y, width, height, maximised, recent, practiceKeys, true);
     }
 
     /** The same with the window elsewhere; where it fills the screen its own place is kept. */
     public Settings at(double newX, double newY, double newWidth, double newHeight, boolean fills) {
         return fills
-                ? new Settings(looks, x, y, width, height, true, recent, practiceKeys, toured)
-                : new Settings(looks, newX, newY, newWidth, newHeight, false, recent, practiceKeys, toured);
+                ? new Settings(looks, hearing, x, y, width, height, true, recent, practiceKeys, toured)
+                : new Settings(looks, hearing, newX, newY, newWidth, newHeight, false, recent, practiceKeys, toured);
     }
 }
