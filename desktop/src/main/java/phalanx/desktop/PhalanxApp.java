@@ -25,6 +25,7 @@ import phalanx.desktop.widget.Fonts;
 import phalanx.formats.disk.SafeFile;
 import phalanx.formats.library.LibraryFile;
 import phalanx.formats.library.SettingsFile;
+import phalanx.listening.Microphone;
 import phalanx.project.Answers;
 import phalanx.sound.LineOutput;
 
@@ -80,7 +81,8 @@ public final class PhalanxApp extends Application {
         rest = new Rest(workbench.busyProperty(), playback.playingProperty(), sounding);
         Journal journal = new Journal(
                 data.resolve("practice.db"), searches, Platform::runLater, workbench::say, Clock.systemDefaultZone());
-        Shell shell = new Shell(workbench, playback, FileDialogs.system(() -> stage), searches, journal);
+        Shell shell = new Shell(
+                workbench, playback, Microphone.ofTheSystem(), FileDialogs.system(() -> stage), searches, journal);
         place = new WindowPlace(stage, settings, opening.shots().isPresent());
         Scene scene = new Scene(shell, place.width(), place.height());
         shell.useView(View.FIRST);

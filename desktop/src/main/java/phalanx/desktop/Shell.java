@@ -41,6 +41,7 @@ import phalanx.desktop.song.SongStation;
 import phalanx.desktop.widget.Magnified;
 import phalanx.desktop.widget.Question;
 import phalanx.desktop.widget.Viewed;
+import phalanx.listening.Microphone;
 
 /** The frame: rail, top bar, station and bottom line; the keys that work everywhere; files by dialog and drop. */
 public final class Shell extends Magnified {
@@ -53,6 +54,7 @@ public final class Shell extends Magnified {
 
     private final Workbench workbench;
     private final Playback playback;
+    private final Microphone microphone;
     private final FileDialogs dialogs;
     private final BorderPane frame = new BorderPane();
     private final Question question = new Question();
@@ -79,15 +81,23 @@ public final class Shell extends Magnified {
     /**
      * @param workbench the project
      * @param playback of the arrangement
+     * @param microphone off until the player switches it on in Practice
      * @param dialogs to choose files with
      * @param searches runs searches for shapes, one after another
      * @param journal keeps what is practised
      */
-    Shell(Workbench workbench, Playback playback, FileDialogs dialogs, Executor searches, Journal journal) {
+    Shell(
+            Workbench workbench,
+            Playback playback,
+            Microphone microphone,
+            FileDialogs dialogs,
+            Executor searches,
+            Journal journal) {
         super(LEAST_WIDTH, LEAST_HEIGHT);
         this.journal = journal;
         this.workbench = workbench;
         this.playback = playback;
+        this.microphone = microphone;
         workbench.projectProperty().addListener((property, before, now) -> playback.useStrings(now.strings()));
         this.dialogs = dialogs;
         this.documents = new Documents(workbench, dialogs, question);
@@ -178,7 +188,7 @@ public final class Shell extends Magnified {
                         workbench,
                         playback,
                         journal,
-                        new Takes(dialogs::take, searches, Platform::runLater, workbench::say),
+                        new Takes(dialogs::take, microphone, searches, Platform::runLater, workbench::say),
                         practiceKeys,
                         score::marked);
         };

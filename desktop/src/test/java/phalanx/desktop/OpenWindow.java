@@ -29,6 +29,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import javafx.stage.Window;
+import javax.sound.sampled.TargetDataLine;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
@@ -41,6 +42,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import phalanx.desktop.session.Journal;
 import phalanx.desktop.session.Rescue;
 import phalanx.formats.library.LibraryFile;
+import phalanx.listening.Microphone;
 import phalanx.project.Answers;
 import phalanx.project.Project;
 import phalanx.sound.SilentOutput;
@@ -67,6 +69,9 @@ abstract class OpenWindow extends ApplicationTest {
 
     Optional<Path> toOpen = Optional.empty();
     Optional<Path> toSave = Optional.empty();
+    /** What stands in for a microphone. */
+    Optional<TargetDataLine> heard = Optional.empty();
+
     Workbench workbench;
     Journal journal;
     Shell shell;
@@ -92,6 +97,7 @@ abstract class OpenWindow extends ApplicationTest {
         shell = new Shell(
                 workbench,
                 playback,
+                new Microphone(() -> heard),
                 new FileDialogs() {
                     @Override
                     public Optional<Path> open() {

@@ -1,6 +1,13 @@
 package phalanx.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.timeout;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.verifyNoInteractions;
+import static org.mockito.Mockito.when;
 
 import java.io.ByteArrayInputStream;
 import java.nio.file.Files;
@@ -21,6 +28,7 @@ import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
+import javax.sound.sampled.TargetDataLine;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.score.Arrangement;
@@ -215,13 +223,54 @@ class PracticeStationTest extends OpenWindow {
         waitForText("#message", "none.wav: it is no WAV file. Nothing was kept.");
     }
 
-    static void wav(Take take, Path file) throws Exception {
+    /** The same by the microphone, which is off until R, and forgotten when the player goes elsewhere. */
+    @Test
+    void theMicrophoneHearsAStep() throws Exception {
+        push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        waitFor(() -> !lookup("#ladder").queryListView().getItems().isEmpty());
+        type(KeyCode.R);
+        waitForText("#message", "No microphone was found.");
+        assertThat(text("#practice-microphone")).isEqualTo("Microphone (R)");
+        Arrangement shown = workbench.arrangement().orElseThrow();
+        ListView<Step> ladder = lookup("#ladder").queryListView();
+        interact(() -> ladder.getSelectionModel().selectLast());
+        Take take = new SimulatedPlayer(shown, SimulatedPlayer.Flaws.NONE, 1)
+                .play(0, shown.song().endTick(), 80)
+                .take();
+        ByteArrayInputStream sound = new ByteArrayInputStream(bytes(take));
+        TargetDataLine line = mock(TargetDataLine.class);
+        when(line.read(any(), anyInt(), anyInt()))
+                .thenAnswer(call -> Math.max(0, sound.read(call.getArgument(0), 0, call.getArgument(2))));
+        heard = Optional.of(line);
+        verifyNoInteractions(line);
+        type(KeyCode.R);
+        waitForText("#message", "The microphone is on.");
+        assertThat(text("#practice-microphone")).isEqualTo("Compare (R)");
+        waitFor(() -> sound.available() == 0);
+        type(KeyCode.R);
+        waitFor(() -> lookup("#take-heading").tryQuery().isPresent());
+        assertThat(text("#take-heading")).contains("strokes heard, 80 bpm, held");
+        assertThat(text("#practice-microphone")).isEqualTo("Microphone (R)");
+        verify(line, timeout(10_000)).close();
+        type(KeyCode.R);
+        waitForText("#message", "The microphone is on.");
+        push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        waitForText("#message", "The microphone is off; what it heard is forgotten.");
+    }
+
+    /** In 16 bits. */
+    private static byte[] bytes(Take take) {
         byte[] bytes = new byte[2 * take.samples().length];
         for (int i = 0; i < take.samples().length; i++) {
             int value = Math.round(take.samples()[i] * Short.MAX_VALUE);
             bytes[2 * i] = (byte) value;
             bytes[2 * i + 1] = (byte) (value >> 8);
         }
+        return bytes;
+    }
+
+    static void wav(Take take, Path file) throws Exception {
+        byte[] bytes = bytes(take);
         AudioFormat format = new AudioFormat(take.rate(), 16, 1, true, false);
         AudioSystem.write(
                 new AudioInputStream(new ByteArrayInputStream(bytes), format, take.samples().length),

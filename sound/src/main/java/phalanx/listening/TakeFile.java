@@ -37,7 +37,8 @@ public final class TakeFile {
         }
     }
 
-    private static float[] mono(byte[] bytes, AudioFormat format) {
+    /** The samples of all channels together. */
+    static float[] mono(byte[] bytes, AudioFormat format) {
         int size = format.getSampleSizeInBits() / 8;
         int channels = format.getChannels();
         float[] samples = new float[bytes.length / (size * channels)];

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
@@ -35,6 +36,7 @@ import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.desktop.widget.WordsCell;
+import phalanx.listening.TakeReport;
 import phalanx.practice.LogEntry;
 import phalanx.practice.Progress;
 import phalanx.practice.Step;
@@ -47,6 +49,8 @@ import phalanx.theory.ChordSymbol;
 public final class PracticeStation extends StackPane implements Viewed {
     private static final double GAP = 12;
     private static final double LIST = 280;
+    private static final String LISTEN = "Microphone (R)";
+    private static final String LISTENING = "Compare (R)";
     private static final int TEMPO_STEP = 4;
     private static final String BREAK =
             "Warm up first, rest after 25 minutes at most. Stop when it aches; pain, numbness or tingling are for a clinician.";
@@ -75,6 +79,8 @@ public final class PracticeStation extends StackPane implements Viewed {
     private final Button start = Cards.button(
             "practice-start", "Start (space)", "Play the step in a loop, after a bar of clicks", this::toggle);
     private final ScoreView view = new ScoreView(tick -> requestFocus(), tick -> requestFocus());
+    private final Button microphone = Cards.button(
+            "practice-microphone", LISTEN, "Play the step into the microphone and see what it tells", this::listen);
     private final Takes takes;
     private final ProgressView progress = new ProgressView();
     private final TakePanel take = new TakePanel();
@@ -186,12 +192,13 @@ public final class PracticeStation extends StackPane implements Viewed {
         setFocusTraversable(true);
         setAccessibleText(
                 "Practice. Space starts and stops, A plays again, C clean, X not clean, Enter or right the next step, left the one"
-                        + " before, up and down the tempo, F how it felt, N a note, P the progress, W a recording, K keys of"
+                        + " before, up and down the tempo, F how it felt, N a note, P the progress, W a recording, R the microphone, K keys of"
                         + " your own for a pedal");
         // what is left is not heard on
         sceneProperty().addListener((property, before, now) -> {
             if (now == null) {
                 stop();
+                stopListening();
             } else {
                 offerAgain();
             }
@@ -243,6 +250,7 @@ public final class PracticeStation extends StackPane implements Viewed {
                         "Take (W)",
                         "Open a recording of this step and hear what it tells",
                         this::hearTake),
+                microphone,
                 Cards.button(
                         "practice-feel",
                         "Feel (F)",
@@ -490,15 +498,51 @@ public final class PracticeStation extends StackPane implements Viewed {
             return;
         }
         stop();
+        withPart((part, from, to, told) -> takes.hear(part, from, to, told));
+        requestFocus();
+    }
+
+    /** Switches the microphone on; or off, and shows what it heard of the step. */
+    private void listen() {
+        if (steps.isEmpty()) {
+            return;
+        }
+        if (isListening()) {
+            microphone.setText(LISTEN);
+            withPart((part, from, to, told) -> takes.compare(part, from, to, told));
+        } else {
+            // what sounds from the machine would be heard, too
+            stop();
+            microphone.setText(takes.listen() ? LISTENING : LISTEN);
+        }
+        requestFocus();
+    }
+
+    private boolean isListening() {
+        return microphone.getText().equals(LISTENING);
+    }
+
+    private void stopListening() {
+        microphone.setText(LISTEN);
+        if (takes.forget()) {
+            workbench.say(Message.plain("The microphone is off; what it heard is forgotten."));
+        }
+    }
+
+    /** Something that a take of a passage is compared in. */
+    private interface Comparison {
+        void with(Arrangement part, int from, int to, Consumer<TakeReport> told);
+    }
+
+    private void withPart(Comparison comparison) {
         Step step = steps.get(at());
         Arrangement part = part(step);
         int from = step.bars().get(0).startTick();
         int to = step.bars().get(step.bars().size() - 1).endTick();
-        takes.hear(part, from, to, report -> {
+        comparison.with(part, from, to, report -> {
             take.show(report, part.song());
             showBelow(take);
         });
-        requestFocus();
     }
 
     private void showProgress() {
@@ -628,6 +672,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             case DOWN -> faster(-TEMPO_STEP);
             case P -> toggleProgress();
             case W -> hearTake();
+            case R -> listen();
             case F -> lastPass.sayFeel();
             case HOME -> list.getSelectionModel().select(0);
             default -> handled = keys.layers(event);

@@ -9,25 +9,37 @@ import java.util.function.Supplier;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.session.Message;
 import phalanx.listening.Listener;
+import phalanx.listening.Microphone;
+import phalanx.listening.Take;
 import phalanx.listening.TakeFile;
 import phalanx.listening.TakeReport;
 
-/** Asks for a recording and compares it with a passage in the background; nothing of it is kept. */
+/**
+ * Compares what the player plays with a passage, in the background: a recording that is asked for, or what the microphone
+ * hears. Nothing of it is kept.
+ */
 public final class Takes {
     private final Supplier<Optional<Path>> dialog;
+    private final Microphone microphone;
     private final Executor background;
     private final Executor interfaceThread;
     private final Consumer<Message> say;
 
     /**
      * @param dialog asks the player for a WAV file
+     * @param microphone off until the player switches it on
      * @param background runs one job after another
      * @param interfaceThread runs a job on the interface thread
      * @param say shows a line at the bottom of the window
      */
     public Takes(
-            Supplier<Optional<Path>> dialog, Executor background, Executor interfaceThread, Consumer<Message> say) {
+            Supplier<Optional<Path>> dialog,
+            Microphone microphone,
+            Executor background,
+            Executor interfaceThread,
+            Consumer<Message> say) {
         this.dialog = dialog;
+        this.microphone = microphone;
         this.background = background;
         this.interfaceThread = interfaceThread;
         this.say = say;
@@ -40,21 +52,56 @@ public final class Takes {
      */
     void hear(Arrangement passage, int from, int to, Consumer<TakeReport> told) {
         dialog.get().ifPresent(file -> {
-            say.accept(Message.plain("Listening to " + file.getFileName() + "."));
+            String name = String.valueOf(file.getFileName());
+            say.accept(Message.plain("Listening to " + name + "."));
             background.execute(() -> {
                 try {
-                    TakeReport report =
-                            new Listener(TakeFile.read(file.toFile()), passage, from, to).report(Optional.empty());
-                    interfaceThread.execute(() -> {
-                        say.accept(Message.plain(file.getFileName() + ": " + report.heard() + " of " + report.strokes()
-                                + " strokes heard."));
-                        told.accept(report);
-                    });
-                } catch (IOException | IllegalArgumentException e) {
-                    interfaceThread.execute(() -> say.accept(
-                            Message.error(file.getFileName() + ": " + e.getMessage() + ". Nothing was kept.")));
+                    compare(name, TakeFile.read(file.toFile()), passage, from, to, told);
+                } catch (IOException e) {
+                    fail(name, e.getMessage());
                 }
             });
         });
+    }
+
+    /** Switches the microphone on; answers whether there is one. */
+    boolean listen() {
+        boolean on = microphone.start();
+        say.accept(
+                on
+                        ? Message.plain("The microphone is on. Play the step once, at any tempo; R again compares.")
+                        : Message.error("No microphone was found. Record yourself with any recorder and open the WAV"
+                                + " file with W."));
+        return on;
+    }
+
+    /** Switches the microphone off and compares what it heard, as {@link #hear} does. */
+    void compare(Arrangement passage, int from, int to, Consumer<TakeReport> told) {
+        say.accept(Message.plain("Comparing what the microphone heard."));
+        background.execute(
+                () -> microphone.stop().ifPresent(take -> compare("What was heard", take, passage, from, to, told)));
+    }
+
+    /** Switches the microphone off and forgets what it heard; answers whether it was on. */
+    boolean forget() {
+        boolean on = microphone.isOn();
+        microphone.off();
+        return on;
+    }
+
+    private void compare(String name, Take take, Arrangement passage, int from, int to, Consumer<TakeReport> told) {
+        try {
+            TakeReport report = new Listener(take, passage, from, to).report(Optional.empty());
+            interfaceThread.execute(() -> {
+                say.accept(Message.plain(name + ": " + report.heard() + " of " + report.strokes() + " strokes heard."));
+                told.accept(report);
+            });
+        } catch (IllegalArgumentException e) {
+            fail(name, e.getMessage());
+        }
+    }
+
+    private void fail(String name, String why) {
+        interfaceThread.execute(() -> say.accept(Message.error(name + ": " + why + ". Nothing was kept.")));
     }
 }
