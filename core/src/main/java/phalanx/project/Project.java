@@ -2,6 +2,7 @@ package phalanx.project;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -19,6 +20,7 @@ import phalanx.righthand.Picking;
 import phalanx.song.BarEdit;
 import phalanx.song.Meter;
 import phalanx.song.Song;
+import phalanx.theory.Key;
 
 /**
  * Everything the player has decided; the arrangement follows from it.
@@ -128,6 +130,31 @@ public record Project(Song song, StringSet strings, Hand hand, List<Version> ver
         Project there = with(moved, version -> version.after(song, moved)
                 .with(version.equals(version()) && keepLocks ? version.locks() : List.of(), true));
         return there.withInstrument(instrument);
+    }
+
+    /**
+     * In another key by the nearest way. Locks are released unless the shapes stay.
+     *
+     * @param text a tonic such as G; with the word capo after it the shapes stay and a capo brings them there
+     * @throws IllegalArgumentException if it is no key, or the capo would be beyond the last fret it can be at
+     */
+    public Project inKey(String text) {
+        boolean byCapo = text.trim().toLowerCase(Locale.ROOT).endsWith("capo");
+        // a minor song stays minor, whether the player types A or Am
+        String tonic = text.trim().replaceFirst("(?i)\\s*capo$", "").replaceFirst("(?<=[A-Ga-g#b])m$", "");
+        Key key = song.key();
+        String mode =
+                key.mode() == Key.Mode.MAJOR ? "" : " " + key.mode().name().toLowerCase(Locale.ROOT);
+        Key wanted = Key.parse(tonic + mode);
+        int up = Math.floorMod(wanted.tonic().pitchClass() - key.tonic().pitchClass(), 12);
+        if (byCapo) {
+            int capo = instrument().capo();
+            int steps = capo + up > Instrument.HIGHEST_CAPO ? up - 12 : up;
+            return inKey(song.transpose(steps).inKey(wanted), instrument().withCapo(capo + steps), true);
+        }
+        int near = up > 6 ? up - 12 : up;
+        Song moved = song.transpose(near).inKey(wanted);
+        return near == 0 ? withSong(moved) : inKey(moved, instrument(), false);
     }
 
     /**

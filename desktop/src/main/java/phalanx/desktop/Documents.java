@@ -57,12 +57,12 @@ final class Documents {
 
     /** Saves to the project's own file, or to one that is chosen. */
     void save(Runnable then) {
-        Optional<Path> own = workbench.projectFile();
+        Optional<Path> own = workbench.file().projectFile();
         if (own.isEmpty()) {
             saveAs(then);
             return;
         }
-        if (!workbench.isChangedOutside()) {
+        if (!workbench.file().isChangedOutside()) {
             workbench.save(own.get(), then);
             return;
         }
@@ -108,7 +108,8 @@ final class Documents {
 
     /** Asks before a file is overwritten that is not the open one, unless the system has asked already. */
     private void replacing(FileDialogs.Chosen chosen, Runnable write, Runnable again) {
-        boolean own = workbench.projectFile().filter(chosen.file()::equals).isPresent();
+        boolean own =
+                workbench.file().projectFile().filter(chosen.file()::equals).isPresent();
         if (own || chosen.asked() || !Files.exists(chosen.file())) {
             write.run();
             return;

@@ -88,8 +88,8 @@ public final class PhalanxApp extends Application {
         shell.useView(View.FIRST);
         shell.bindKeys(scene);
         openFiles = new OpenFiles(data.resolve("open"));
-        workbench.documentProperty().addListener((property, before, now) -> noticeTwins(before, now));
-        stage.titleProperty().bind(workbench.titleProperty());
+        workbench.file().documentProperty().addListener((property, before, now) -> noticeTwins(before, now));
+        stage.titleProperty().bind(workbench.file().titleProperty());
         stage.getIcons().add(new Image(PhalanxApp.class.getResourceAsStream("icon.png")));
         stage.setScene(scene);
         place.restore(shell, workbench);
@@ -102,7 +102,7 @@ public final class PhalanxApp extends Application {
         });
         stage.focusedProperty().addListener((property, before, now) -> {
             if (now) {
-                workbench.noticeOthers();
+                workbench.file().noticeOthers();
             }
         });
         stage.show();

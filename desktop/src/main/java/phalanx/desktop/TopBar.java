@@ -172,7 +172,12 @@ final class TopBar extends HBox {
             for (NamedTuning named : NamedTuning.values()) {
                 editor.addChoice(named.label(), named.label());
             }
-            workbench.libraryProperty().get().tunings().forEach(own -> editor.addChoice(own.name(), own.name()));
+            workbench
+                    .shelf()
+                    .libraryProperty()
+                    .get()
+                    .tunings()
+                    .forEach(own -> editor.addChoice(own.name(), own.name()));
             editor.addAction("How to retune, string by string", () -> {
                 chip.close();
                 retune.run();

@@ -54,7 +54,7 @@ final class WindowPlace {
         shell.useView(View.of(settings.looks()));
         shell.playback().take(settings.hearing());
         shell.practiceKeys().use(settings.practiceKeys());
-        workbench.sourceProperty().addListener((property, before, now) -> {
+        workbench.file().sourceProperty().addListener((property, before, now) -> {
             if (now != null && !forPictures) {
                 settings = settings.opened(now.file());
                 file.write(settings);

@@ -12,13 +12,9 @@ import java.util.concurrent.Executor;
 import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.beans.property.ReadOnlyStringProperty;
-import javafx.beans.property.ReadOnlyStringWrapper;
 import phalanx.arrange.advice.FasterWay;
 import phalanx.arrange.advice.KeyAdvice;
 import phalanx.arrange.demand.CascadeLock;
@@ -26,12 +22,14 @@ import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.session.Document;
+import phalanx.desktop.session.EditWords;
 import phalanx.desktop.session.History;
 import phalanx.desktop.session.Message;
+import phalanx.desktop.session.OpenFile;
 import phalanx.desktop.session.Rescue;
+import phalanx.desktop.session.Shelf;
 import phalanx.desktop.session.Solver;
 import phalanx.formats.SongFiles;
-import phalanx.formats.library.Library;
 import phalanx.formats.library.LibraryFile;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.project.ProjectFile;
@@ -40,13 +38,10 @@ import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
-import phalanx.guitar.Instrument;
 import phalanx.guitar.PartialCapo;
 import phalanx.guitar.StringSet;
-import phalanx.guitar.Tuning;
 import phalanx.project.Answers;
 import phalanx.project.Project;
-import phalanx.project.Version;
 import phalanx.righthand.Picking;
 import phalanx.song.BarEdit;
 import phalanx.song.ChartText;
@@ -76,14 +71,8 @@ public final class Workbench {
     private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Message> message =
             new ReadOnlyObjectWrapper<>(Message.plain("Open a lead sheet: Ctrl+O, or drop a file here."));
-    private final ReadOnlyObjectWrapper<Source> source = new ReadOnlyObjectWrapper<>();
-    private final ReadOnlyObjectWrapper<Library> library = new ReadOnlyObjectWrapper<>(Library.FIRST);
-    private final LibraryFile libraryFile;
-    /** The document whose change by another program was told. */
-    private Document noticed;
-
-    private final ReadOnlyObjectWrapper<Document> document = new ReadOnlyObjectWrapper<>();
-    private final ReadOnlyStringWrapper title = new ReadOnlyStringWrapper("Phalanx");
+    private final OpenFile file;
+    private final Shelf shelf;
 
     /**
      * @param background runs the solver and files, one job after another
@@ -96,10 +85,10 @@ public final class Workbench {
             Executor background, Executor interfaceThread, LibraryFile libraryFile, Rescue rescue, Answers answers) {
         this.background = background;
         this.interfaceThread = interfaceThread;
-        this.libraryFile = libraryFile;
         this.rescue = rescue;
         this.solver = new Solver(background, interfaceThread, message, this::goBack, answers);
-        library.set(readLibrary());
+        this.file = new OpenFile(background, interfaceThread, rescue, message::set);
+        this.shelf = new Shelf(libraryFile, background, interfaceThread, message::set);
     }
 
     public ReadOnlyObjectProperty<Project> projectProperty() {
@@ -134,57 +123,34 @@ public final class Workbench {
 
     /** Reads the open file again, others of its parts, tracks or tunes. */
     public void chooseParts(Choice choice) {
-        source().ifPresent(now -> open(now.file(), choice));
+        file.source().ifPresent(now -> open(now.file(), choice));
     }
 
-    private void open(Path file, Choice choice) {
+    private void open(Path from, Choice choice) {
         solver.busy(true);
         background.execute(() -> {
             try {
-                if (ProjectFile.isProject(file)) {
-                    ProjectFile.Opened opened = new ProjectFile().open(file);
+                if (ProjectFile.isProject(from)) {
+                    ProjectFile.Opened opened = new ProjectFile().open(from);
                     boolean later = !opened.report().isEmpty();
-                    Document saved = later ? Document.unnamed(opened.project()) : Document.in(file, opened.project());
+                    Document saved = later ? Document.unnamed(opened.project()) : Document.in(from, opened.project());
                     String words = later ? " A later Phalanx wrote it: what was left out stands in Song." : "";
                     interfaceThread.execute(() -> {
-                        source.set(new Source(file, List.of(), Choice.LIKELIEST, opened.report()));
-                        begin(saved, "Opened " + file.getFileName() + "." + words);
+                        file.readFrom(OpenFile.Source.project(from, opened.report()));
+                        begin(saved, "Opened " + from.getFileName() + "." + words);
                     });
                     return;
                 }
-                Reading reading = SongFiles.read(file, choice);
+                Reading reading = SongFiles.read(from, choice);
                 interfaceThread.execute(() -> {
-                    source.set(
-                            new Source(file, reading.choices(), choice.withTune(reading.chosen()), reading.report()));
-                    opened(reading, String.valueOf(file.getFileName()));
+                    file.readFrom(new OpenFile.Source(
+                            from, reading.choices(), choice.withTune(reading.chosen()), reading.report()));
+                    opened(reading, String.valueOf(from.getFileName()));
                 });
             } catch (FormatException e) {
                 interfaceThread.execute(() -> refused(e.getMessage()));
             }
         });
-    }
-
-    /**
-     * The file that was opened last.
-     *
-     * @param file where
-     * @param choices its parts, tracks or tunes by name; empty where there is one
-     * @param chosen which of them are open
-     * @param report what was mended or left out, a line for each
-     */
-    public record Source(Path file, List<String> choices, Choice chosen, List<String> report) {
-        public Source {
-            choices = List.copyOf(choices);
-            report = List.copyOf(report);
-        }
-    }
-
-    public Optional<Source> source() {
-        return Optional.ofNullable(source.get());
-    }
-
-    public ReadOnlyObjectProperty<Source> sourceProperty() {
-        return source.getReadOnlyProperty();
     }
 
     /** Opens the song that is shipped as a first example. */
@@ -194,7 +160,7 @@ public final class Workbench {
 
     /** Opens a song that is shipped as an example. */
     public void openDemo(Demo demo) {
-        source.set(null);
+        file.readFromNone();
         try (InputStream in = Workbench.class.getResourceAsStream(demo.resource())) {
             byte[] bytes = in.readAllBytes();
             if (demo == Demo.SLATE_HARBOUR) {
@@ -221,7 +187,7 @@ public final class Workbench {
                 ? ""
                 : " " + report.get(0)
                         + (report.size() > 1 ? " (" + (report.size() - 1) + " more lines stand in Song)." : ".");
-        Project fresh = Project.of(reading.song(), library.get().setup());
+        Project fresh = Project.of(reading.song(), shelf.library().setup());
         Project tuned = asNow(fresh);
         Project next = reading.written().map(tuned::withWritten).orElse(tuned);
         begin(Document.unnamed(next), "Opened " + from + "." + more);
@@ -262,35 +228,14 @@ public final class Workbench {
      * @param text a tonic such as G; with the word capo after it the shapes stay and a capo brings them there
      */
     public void setKey(String text) {
-        boolean byCapo = text.trim().toLowerCase(Locale.ROOT).endsWith("capo");
-        // a minor song stays minor, whether the player types A or Am
-        String tonic = text.trim().replaceFirst("(?i)\\s*capo$", "").replaceFirst("(?<=[A-Ga-g#b])m$", "");
-        edit("key " + text.trim(), now -> {
-            Key key = now.song().key();
-            Key wanted = Key.parse(tonic
-                    + (key.mode() == Key.Mode.MAJOR
-                            ? ""
-                            : " " + key.mode().name().toLowerCase(Locale.ROOT)));
-            int up = Math.floorMod(wanted.tonic().pitchClass() - key.tonic().pitchClass(), 12);
-            if (byCapo) {
-                int higher = now.instrument().capo() + up;
-                int steps = higher > Instrument.HIGHEST_CAPO ? up - 12 : up;
-                return now.inKey(
-                        now.song().transpose(steps).inKey(wanted),
-                        now.instrument().withCapo(now.instrument().capo() + steps),
-                        true);
-            }
-            int near = up > 6 ? up - 12 : up;
-            Song moved = now.song().transpose(near).inKey(wanted);
-            return near == 0 ? now.withSong(moved) : now.inKey(moved, now.instrument(), false);
-        });
+        edit("key " + text.trim(), now -> now.inKey(text));
     }
 
     /** Starts an empty song on the player's guitar. */
     public void newSong() {
-        source.set(null);
+        file.readFromNone();
         Song empty = TuneEdit.empty("New song", Key.C_MAJOR, NEW_TEMPO, Meter.COMMON, 1);
-        Project fresh = Project.of(empty, library.get().setup());
+        Project fresh = Project.of(empty, shelf.library().setup());
         begin(Document.unnamed(asNow(fresh)), "A new song. Type its chart.");
     }
 
@@ -314,16 +259,7 @@ public final class Workbench {
 
     /** Sets the tuning from its notes or its name. */
     public void setTuning(String text) {
-        edit("tuning " + text, now -> now.withInstrument(now.instrument().withTuning(tuning(text))));
-    }
-
-    /** A tuning by its notes, by a known name or by a name of the player's own. */
-    public Tuning tuning(String text) {
-        return library.get().tunings().stream()
-                .filter(own -> own.name().equalsIgnoreCase(text.trim()))
-                .map(Library.OwnTuning::tuning)
-                .findFirst()
-                .orElseGet(() -> Tuning.parse(text));
+        edit("tuning " + text, now -> now.withInstrument(now.instrument().withTuning(shelf.tuning(text))));
     }
 
     public void setTempo(int tempo) {
@@ -407,39 +343,13 @@ public final class Workbench {
                         .orElse(1);
     }
 
-    /** What the player keeps beside the songs. */
-    public ReadOnlyObjectProperty<Library> libraryProperty() {
-        return library.getReadOnlyProperty();
-    }
-
     private void keepSetup() {
-        project().ifPresent(now -> keep(library.get().with(now.setup())));
+        project().ifPresent(now -> shelf.keep(shelf.library().with(now.setup())));
     }
 
-    /** Keeps a changed library, on disk in the background. */
-    public void keep(Library changed) {
-        if (changed.equals(library.get())) {
-            return;
-        }
-        library.set(changed);
-        background.execute(() -> {
-            try {
-                libraryFile.write(changed);
-            } catch (FormatException e) {
-                interfaceThread.execute(() -> message.set(Message.error(e.getMessage())));
-            }
-        });
-    }
-
-    /** Reads the library; a broken one is left alone and a fresh one is used until it is mended. */
-    private Library readLibrary() {
-        try {
-            return libraryFile.read().orElse(Library.FIRST);
-        } catch (FormatException e) {
-            message.set(Message.error(e.getMessage() + " Your saved things are not shown; the file is kept as "
-                    + libraryFile.setAside().map(Path::toString).orElse("it is") + "."));
-            return Library.FIRST;
-        }
+    /** What the player keeps beside the songs. */
+    public Shelf shelf() {
+        return shelf;
     }
 
     /** Who has the tune, in which octave, what is held, how phrases end. */
@@ -460,34 +370,16 @@ public final class Workbench {
         try {
             Project next = edit.apply(now);
             if (!next.equals(now)) {
-                boolean frees = now.written().isPresent() && next.written().isEmpty() && !what.equals(ANEW);
-                String freed = frees ? " The notes that were kept as written are arranged anew." : "";
-                change(
-                        next,
-                        "Set " + what + "." + freed + othersFreed(now, next) + goneWithBars(now, next)
-                                + gaveWay(now, next),
-                        what);
+                change(next, "Set " + what + "." + EditWords.besides(now, next, what.equals(ANEW)), what);
             }
         } catch (IllegalArgumentException e) {
             message.set(Message.error(e.getMessage() + ". Nothing was changed."));
         }
     }
 
-    /** Which other versions were kept as written and are arranged anew from now on. */
-    private static String othersFreed(Project now, Project next) {
-        String names = now.versions().stream()
-                .filter(before -> before.written().isPresent() && before != now.version())
-                .filter(before -> next.versions().stream()
-                        .anyMatch(after -> after.name().equals(before.name())
-                                && after.written().isEmpty()))
-                .map(Version::name)
-                .collect(Collectors.joining(", "));
-        return names.isEmpty() ? "" : " No longer kept as written: version " + names + ".";
-    }
-
     /** Another song in place of the one before. */
     private void begin(Document opened, String done) {
-        document.set(opened);
+        file.begin(opened);
         rescue.saved();
         solve(History.of(opened.saved()), done);
     }
@@ -500,10 +392,8 @@ public final class Workbench {
                 .flatMap(Workbench::read)
                 .orElseGet(() -> Document.unnamed(
                         Project.of(TuneEdit.empty("", Key.C_MAJOR, NEW_TEMPO, Meter.COMMON, 1), work.setup())));
-        source.set(own.file()
-                .map(file -> new Source(file, List.of(), Choice.LIKELIEST, List.of()))
-                .orElse(null));
-        document.set(own);
+        own.file().ifPresentOrElse(from -> file.readFrom(OpenFile.Source.project(from, List.of())), file::readFromNone);
+        file.begin(own);
         solve(History.of(work), "Unsaved work of " + work.song().title() + " is open. It is not saved yet: Ctrl+S.");
         rescue.taken(found);
     }
@@ -520,38 +410,6 @@ public final class Workbench {
         } catch (FormatException e) {
             return Optional.empty();
         }
-    }
-
-    /** A word about notes and locks that went with their bars. */
-    private static String goneWithBars(Project before, Project after) {
-        if (before.song().bars().equals(after.song().bars())) {
-            return "";
-        }
-        int notes = before.song().melody().size()
-                + before.song().bass().size()
-                - after.song().melody().size()
-                - after.song().bass().size();
-        int locks = before.locks().size() - after.locks().size();
-        String gone = Stream.of(
-                        notes <= 0 ? "" : notes == 1 ? "a note" : notes + " notes",
-                        locks <= 0 ? "" : locks == 1 ? "a lock" : locks + " locks")
-                .filter(words -> !words.isEmpty())
-                .collect(Collectors.joining(" and "));
-        return gone.isEmpty()
-                ? ""
-                : " " + gone.substring(0, 1).toUpperCase(Locale.ROOT) + gone.substring(1) + " went with the bars.";
-    }
-
-    /** Which decisions a new one has taken the place of. */
-    private static String gaveWay(Project before, Project after) {
-        boolean decided = before.song().bars().equals(after.song().bars())
-                && !before.locks().containsAll(after.locks());
-        String gone = before.locks().stream()
-                .filter(lock -> decided && !after.locks().contains(lock))
-                .map(lock -> lock.words() + " in bar "
-                        + before.song().barAt(lock.startTick()).number())
-                .collect(Collectors.joining(", "));
-        return gone.isEmpty() ? "" : " It takes the place of " + gone + ".";
     }
 
     private void change(Project next, String done, String what) {
@@ -621,50 +479,7 @@ public final class Workbench {
     private void show(History next) {
         history = Optional.of(next);
         project.set(next.now());
-        tellChanges();
-    }
-
-    private void tellChanges() {
-        Project now = project.get();
-        boolean changed = isChanged();
-        title.set(now.song().title() + (changed ? " *" : "") + " \u2013 Phalanx");
-        if (changed) {
-            rescue.changed(now, document.get().file());
-        } else {
-            rescue.saved();
-        }
-    }
-
-    /** Whether there is something that would be lost without saving. */
-    public boolean isChanged() {
-        return project.get() != null && !project.get().equals(document.get().saved());
-    }
-
-    /** The song's title, marked where it has unsaved changes. */
-    public ReadOnlyStringProperty titleProperty() {
-        return title.getReadOnlyProperty();
-    }
-
-    /** Whether another program has changed the file of the open project since it was opened or saved. */
-    public boolean isChangedOutside() {
-        return document.get() != null && document.get().changedOutside();
-    }
-
-    /** Says once when another program or window has changed the file of the open project. */
-    void noticeOthers() {
-        Document now = document.get();
-        if (now != null && now.changedOutside() && !now.equals(noticed)) {
-            noticed = now;
-            String name = String.valueOf(now.file().orElseThrow().getFileName());
-            message.set(
-                    Message.plain(name + " was changed by another program or window since it was opened here. Ctrl+S"
-                            + " asks before it is overwritten; Ctrl+O opens it anew."));
-        }
-    }
-
-    /** The player does not want what is not saved. */
-    public void dropChanges() {
-        rescue.saved();
+        file.tell(next.now());
     }
 
     /** Arranges the tune of notes that were written afresh. */
@@ -672,19 +487,24 @@ public final class Workbench {
         edit(ANEW, Project::anew);
     }
 
-    /** What is open, and where it stands. */
-    ReadOnlyObjectProperty<Document> documentProperty() {
-        return document.getReadOnlyProperty();
+    /** The file of the open song: where it stands, whether it has changed. */
+    public OpenFile file() {
+        return file;
     }
 
-    /** The project file that is open, if the song was opened from one or saved to one. */
-    public Optional<Path> projectFile() {
-        return Optional.ofNullable(document.get()).flatMap(Document::file);
+    /** Whether there is something that would be lost without saving. */
+    public boolean isChanged() {
+        return project().filter(file::isChanged).isPresent();
+    }
+
+    /** The player does not want what is not saved. */
+    public void dropChanges() {
+        rescue.saved();
     }
 
     /** Saves the project in the background: the song and all that the player has decided about it. */
-    public void save(Path file) {
-        save(file, () -> {});
+    public void save(Path to) {
+        save(to, () -> {});
     }
 
     /**
@@ -692,26 +512,15 @@ public final class Workbench {
      *
      * @param then done on the interface thread once it is saved; not when it could not be
      */
-    public void save(Path file, Runnable then) {
-        Project now = project.get();
-        if (now == null) {
-            message.set(Message.error("There is no song to save yet."));
-            return;
-        }
-        background.execute(() -> {
-            try {
-                new ProjectFile().write(now, file);
-                interfaceThread.execute(() -> {
-                    document.set(Document.in(file, now));
-                    source.set(new Source(file, List.of(), Choice.LIKELIEST, List.of()));
-                    tellChanges();
-                    message.set(Message.plain("Saved " + file.toAbsolutePath() + "."));
-                    then.run();
-                });
-            } catch (FormatException e) {
-                interfaceThread.execute(() -> message.set(Message.error(e.getMessage())));
-            }
-        });
+    public void save(Path to, Runnable then) {
+        project()
+                .ifPresentOrElse(
+                        now -> file.save(now, to, () -> {
+                            file.tell(project.get());
+                            message.set(Message.plain("Saved " + to.toAbsolutePath() + "."));
+                            then.run();
+                        }),
+                        () -> message.set(Message.error("There is no song to save yet.")));
     }
 
     /** Writes the arrangement to a file in the background. */

@@ -84,7 +84,7 @@ class DocumentsTest extends OpenWindow {
         waitFor(this::asked);
         toSave = Optional.of(folder.resolve("two.phalanx.json"));
         type(KeyCode.ENTER);
-        waitFor(() -> workbench.projectFile().equals(toSave));
+        waitFor(() -> workbench.file().projectFile().equals(toSave));
         assertThat(one).hasContent(before);
         Path tab = Files.writeString(folder.resolve("mine.tab.txt"), "mine");
         toSave = Optional.of(tab);
@@ -105,7 +105,7 @@ class DocumentsTest extends OpenWindow {
         assertThat(text("#question-words")).contains("was changed by another program or window");
         toSave = Optional.of(folder.resolve("other.phalanx.json"));
         clickOn("#answer-other");
-        waitFor(() -> workbench.projectFile().equals(toSave));
+        waitFor(() -> workbench.file().projectFile().equals(toSave));
         assertThat(new ProjectFile().read(file).song().tempo()).isNotEqualTo(101);
     }
 
@@ -126,7 +126,7 @@ class DocumentsTest extends OpenWindow {
         clickOn("#rescue-open");
         waitFor(() -> project().song().tempo() == 133);
         assertThat(workbench.isChanged()).isTrue();
-        assertThat(workbench.projectFile()).contains(file);
+        assertThat(workbench.file().projectFile()).contains(file);
         waitFor(() -> next.found().isEmpty());
         push(KeyCode.CONTROL, KeyCode.S);
         waitFor(() -> !workbench.isChanged());

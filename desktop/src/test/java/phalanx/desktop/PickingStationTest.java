@@ -172,13 +172,13 @@ class PickingStationTest extends OpenWindow {
         write(".");
         type(KeyCode.F3);
         push(KeyCode.CONTROL, KeyCode.K);
-        waitFor(() -> !workbench.libraryProperty().get().patterns().isEmpty()
+        waitFor(() -> !workbench.shelf().libraryProperty().get().patterns().isEmpty()
                 || text("#pattern-status").contains("two strokes"));
         type(KeyCode.UP, KeyCode.UP, KeyCode.UP, KeyCode.UP, KeyCode.UP, KeyCode.UP, KeyCode.DOWN, KeyCode.DOWN);
         type(KeyCode.HOME);
         write(".");
         push(KeyCode.CONTROL, KeyCode.K);
-        waitFor(() -> workbench.libraryProperty().get().patterns().size() == 1);
+        waitFor(() -> workbench.shelf().libraryProperty().get().patterns().size() == 1);
         waitForText("#message", "Saved My pattern");
         waitFor(() -> readLibrary().equals(1));
     }

@@ -307,7 +307,7 @@ class SessionTest {
         workbench.at(0);
         workbench.undo();
         assertThat(returned).containsExactly(3 * Ticks.QUARTER);
-        assertThat(workbench.libraryProperty().get().setup().hand().thumb())
+        assertThat(workbench.shelf().libraryProperty().get().setup().hand().thumb())
                 .as("the next song starts with the hand that is shown")
                 .isEqualTo(first);
     }
@@ -316,20 +316,20 @@ class SessionTest {
     void whatIsUnsavedIsMarkedAndAnotherSongNeverGoesIntoTheFileBefore() throws Exception {
         Workbench workbench = workbench();
         workbench.newSong();
-        assertThat(workbench.titleProperty().get()).isEqualTo("New song \u2013 Phalanx");
+        assertThat(workbench.file().titleProperty().get()).isEqualTo("New song \u2013 Phalanx");
         workbench.setTempo(77);
-        assertThat(workbench.titleProperty().get()).isEqualTo("New song * \u2013 Phalanx");
+        assertThat(workbench.file().titleProperty().get()).isEqualTo("New song * \u2013 Phalanx");
         Path file = folder.resolve("one.phalanx.json");
         workbench.save(file);
         work();
         assertThat(workbench.isChanged()).isFalse();
-        assertThat(workbench.projectFile()).contains(file);
+        assertThat(workbench.file().projectFile()).contains(file);
         workbench.setTempo(78);
         workbench.undo();
         assertThat(workbench.isChanged()).as("taken back to what is saved").isFalse();
         workbench.redo();
         workbench.newSong();
-        assertThat(workbench.projectFile()).isEmpty();
+        assertThat(workbench.file().projectFile()).isEmpty();
         workbench.undo();
         assertThat(workbench.project().orElseThrow().song().tempo())
                 .as("the song before is not brought back under this name")
@@ -337,15 +337,15 @@ class SessionTest {
         Files.writeString(file, Files.readString(file) + " ");
         workbench.open(file);
         work();
-        assertThat(workbench.isChangedOutside()).isFalse();
+        assertThat(workbench.file().isChangedOutside()).isFalse();
         Files.writeString(file, Files.readString(file) + " ");
-        assertThat(workbench.isChangedOutside()).isTrue();
-        workbench.noticeOthers();
+        assertThat(workbench.file().isChangedOutside()).isTrue();
+        workbench.file().noticeOthers();
         assertThat(workbench.messageProperty().get().text())
                 .startsWith("one.phalanx.json was changed by another program");
         workbench.setTempo(81);
         String later = workbench.messageProperty().get().text();
-        workbench.noticeOthers();
+        workbench.file().noticeOthers();
         assertThat(workbench.messageProperty().get().text()).as("told once").isEqualTo(later);
     }
 

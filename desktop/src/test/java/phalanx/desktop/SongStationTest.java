@@ -617,7 +617,7 @@ class SongStationTest extends OpenWindow {
         write("Weir Step");
         clickOn("#lick-keep");
         waitForText("#message", "Kept Weir Step in your library.");
-        assertThat(workbench.libraryProperty().get().licks())
+        assertThat(workbench.shelf().libraryProperty().get().licks())
                 .extracting(Library.OwnLick::text)
                 .hasSize(1)
                 .allMatch(text -> text.startsWith("Weir Step | 4/4 | "));

@@ -38,7 +38,7 @@ class StationsTest extends OpenWindow {
     }
 
     private Library library() {
-        return workbench.libraryProperty().get();
+        return workbench.shelf().libraryProperty().get();
     }
 
     /** Types a measure into its chip's editor. */
@@ -117,7 +117,7 @@ class StationsTest extends OpenWindow {
         waitUntilArranged();
         enter("#tuning-name", "Harbour");
         waitForText("#message", "Saved the tuning \"Harbour\"");
-        assertThat(workbench.tuning("harbour")).isEqualTo(NamedTuning.DADGAD.tuning());
+        assertThat(workbench.shelf().tuning("harbour")).isEqualTo(NamedTuning.DADGAD.tuning());
         enter("#partial-capo", "2: 5-3");
         assertThat(project().instrument().partial()).contains(new PartialCapo(2, 5, 3));
         enter("#partial-capo", "at the second");

@@ -91,8 +91,8 @@ final class GuitarBar extends FlowPane {
         setAlignment(Pos.CENTER_LEFT);
         getChildren()
                 .addAll(kinds, sets, scale.chip(), nut.chip(), saddle.chip(), frets.chip(), joint.chip(), keep, nodes);
-        workbench.libraryProperty().addListener((property, before, now) -> showKinds(now));
-        showKinds(workbench.libraryProperty().get());
+        workbench.shelf().libraryProperty().addListener((property, before, now) -> showKinds(now));
+        showKinds(workbench.shelf().libraryProperty().get());
     }
 
     private interface Measure {
@@ -135,7 +135,7 @@ final class GuitarBar extends FlowPane {
             }
             Library.OwnGuitar own =
                     new Library.OwnGuitar(name, project.instrument().guitar(), project.strings());
-            workbench.keep(workbench.libraryProperty().get().with(own));
+            workbench.shelf().keep(workbench.shelf().libraryProperty().get().with(own));
             workbench.say(Message.plain("Saved the guitar \"" + own.name() + "\"."));
             keep.close();
         });
@@ -161,7 +161,7 @@ final class GuitarBar extends FlowPane {
             case STEEL -> workbench.setGuitar(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), kind);
             case NYLON -> workbench.setGuitar(Guitar.NYLON, StringSet.Named.NYLON_NORMAL.set(), kind);
             default ->
-                workbench.libraryProperty().get().guitars().stream()
+                workbench.shelf().libraryProperty().get().guitars().stream()
                         .filter(own -> own.name().equals(kind))
                         .findFirst()
                         .ifPresent(own -> workbench.setGuitar(own.guitar(), own.strings(), "guitar " + kind));
@@ -201,7 +201,7 @@ final class GuitarBar extends FlowPane {
         if (guitar.equals(Guitar.NYLON)) {
             return NYLON;
         }
-        return workbench.libraryProperty().get().guitars().stream()
+        return workbench.shelf().libraryProperty().get().guitars().stream()
                 .filter(own -> own.guitar().equals(guitar))
                 .map(Library.OwnGuitar::name)
                 .findFirst()

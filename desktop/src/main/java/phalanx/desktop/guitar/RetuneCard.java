@@ -70,7 +70,7 @@ final class RetuneCard extends VBox {
         HBox head = new HBox(8, Cards.heading("Strings and retuning"), Cards.space(), Cards.before("in order of work"));
         head.setAlignment(Pos.BASELINE_LEFT);
         getChildren().addAll(head, choices, steps, below, ownAndPartial());
-        workbench.libraryProperty().addListener((property, before, now) -> shown.ifPresent(this::show));
+        workbench.shelf().libraryProperty().addListener((property, before, now) -> shown.ifPresent(this::show));
     }
 
     private static Node choice(String label, ComboBox<String> box) {
@@ -107,7 +107,7 @@ final class RetuneCard extends VBox {
             }
             Library.OwnTuning own =
                     new Library.OwnTuning(name.getText(), project.instrument().tuning());
-            workbench.keep(workbench.libraryProperty().get().with(own));
+            workbench.shelf().keep(workbench.shelf().libraryProperty().get().with(own));
             workbench.say(Message.plain("Saved the tuning \"" + own.name() + "\"."));
             name.clear();
             Cards.leave(name);
@@ -149,7 +149,7 @@ final class RetuneCard extends VBox {
 
     private void startFrom(String label) {
         if (!showing && label != null) {
-            tunedTo = workbench.tuning(label);
+            tunedTo = workbench.shelf().tuning(label);
             shown.ifPresent(this::show);
         }
     }
@@ -171,7 +171,7 @@ final class RetuneCard extends VBox {
         showing = true;
         List<String> labels = new ArrayList<>();
         Arrays.stream(NamedTuning.values()).map(NamedTuning::label).forEach(labels::add);
-        workbench.libraryProperty().get().tunings().stream()
+        workbench.shelf().libraryProperty().get().tunings().stream()
                 .map(Library.OwnTuning::name)
                 .forEach(labels::add);
         fill(from, labels, label(tunedTo));
@@ -186,7 +186,7 @@ final class RetuneCard extends VBox {
     }
 
     private String label(Tuning tuning) {
-        return workbench.libraryProperty().get().tunings().stream()
+        return workbench.shelf().libraryProperty().get().tunings().stream()
                 .filter(own -> own.tuning().equals(tuning))
                 .map(Library.OwnTuning::name)
                 .findFirst()

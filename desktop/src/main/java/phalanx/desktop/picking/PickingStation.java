@@ -102,9 +102,9 @@ public final class PickingStation extends HBox implements Viewed {
         middle.setMinWidth(0);
         getChildren().addAll(patterns, scrolled(middle), scrolledSide(choices));
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
-        workbench
-                .libraryProperty()
-                .addListener((property, before, now) -> workbench.project().ifPresent(this::showList));
+        workbench.shelf().libraryProperty().addListener((property, before, now) -> workbench
+                .project()
+                .ifPresent(this::showList));
         load(pattern);
         WhenShown.follow(this, workbench.projectProperty(), (before, now) -> show(now));
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> solved(now));
@@ -244,7 +244,7 @@ public final class PickingStation extends HBox implements Viewed {
 
     private void showList(Project project) {
         patterns.show(
-                workbench.libraryProperty().get().patternLibrary().all(),
+                workbench.shelf().libraryProperty().get().patternLibrary().all(),
                 here(project.song()).meter());
     }
 
@@ -353,7 +353,7 @@ public final class PickingStation extends HBox implements Viewed {
 
     private void save() {
         if (check()) {
-            workbench.keep(workbench.libraryProperty().get().with(pattern));
+            workbench.shelf().keep(workbench.shelf().libraryProperty().get().with(pattern));
             workbench.say(Message.plain("Saved " + pattern.name() + " in your library."));
         }
     }

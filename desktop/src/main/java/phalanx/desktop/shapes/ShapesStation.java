@@ -341,7 +341,7 @@ public final class ShapesStation extends HBox implements Viewed {
             drawer.show(
                     shape,
                     new ShapeDrawer.About(chord().orElseThrow(), key(), instrument, hand, inSong().isPresent(), locked),
-                    workbench.libraryProperty().get(),
+                    workbench.shelf().libraryProperty().get(),
                     view);
             showChange(shape);
         });
@@ -422,9 +422,9 @@ public final class ShapesStation extends HBox implements Viewed {
         chosen().ifPresent(shape -> {
             String name = chord().orElseThrow().text();
             Library.OwnShape own = new Library.OwnShape(name, instrument.tuning(), held(shape));
-            Library library = workbench.libraryProperty().get();
+            Library library = workbench.shelf().libraryProperty().get();
             boolean there = library.shapes().contains(own);
-            workbench.keep(there ? library.without(own) : library.with(own));
+            workbench.shelf().keep(there ? library.without(own) : library.with(own));
             workbench.say(Message.plain(shape.shape() + (there ? " is no longer" : " is now") + " among your shapes of "
                     + name + ". M again " + (there ? "keeps it." : "takes it out.")));
             showSelected();

@@ -21,6 +21,7 @@ import phalanx.desktop.Playback;
 import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
+import phalanx.desktop.session.OpenFile;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
@@ -91,7 +92,7 @@ public final class SongStation extends HBox implements Viewed {
         this.playback = playback;
         this.interfaceThread = interfaceThread;
         this.parts = new PartsBar(choice -> {
-            workbench.source().ifPresent(this::showSource);
+            workbench.file().source().ifPresent(this::showSource);
             leave.accept(() -> workbench.chooseParts(choice));
         });
         this.barTools = new BarTools(workbench, selection, () -> cursor, this::goWithMarks);
@@ -126,8 +127,8 @@ public final class SongStation extends HBox implements Viewed {
         });
         HBox.setHgrow(title, Priority.ALWAYS);
         Label keys = Cards.hint("F2 chart, F3 tune, F4 words");
-        workbench.sourceProperty().addListener((property, before, now) -> showSource(now));
-        workbench.source().ifPresent(this::showSource);
+        workbench.file().sourceProperty().addListener((property, before, now) -> showSource(now));
+        workbench.file().source().ifPresent(this::showSource);
         HBox head =
                 new HBox(8, title, Cards.button("new-song", "New song", "An empty song (Ctrl+N)", this::newSong), keys);
         head.setAlignment(Pos.CENTER_LEFT);
@@ -173,7 +174,7 @@ public final class SongStation extends HBox implements Viewed {
     private List<Proposal> licks(Project project) {
         int bar = project.song().barIndexAt(Math.min(cursor, project.song().endTick() - 1));
         return new LickProposals(project)
-                .in(bar, workbench.libraryProperty().get().allLicks());
+                .in(bar, workbench.shelf().libraryProperty().get().allLicks());
     }
 
     /** The marked stretch, in whole bars, or the bar at the cursor. */
@@ -186,7 +187,7 @@ public final class SongStation extends HBox implements Viewed {
             Bar end = song.barAt(Math.min(to, last));
             try {
                 Lick lick = Lick.of(name, song, first.startTick(), end.endTick());
-                workbench.keep(workbench.libraryProperty().get().with(lick));
+                workbench.shelf().keep(workbench.shelf().libraryProperty().get().with(lick));
                 workbench.say(Message.plain("Kept " + lick.name() + " in your library."));
             } catch (IllegalArgumentException e) {
                 workbench.say(Message.error(e.getMessage() + ". Nothing was kept."));
@@ -251,7 +252,7 @@ public final class SongStation extends HBox implements Viewed {
     }
 
     /** Offers the parts of a file that has several, and says what was mended in it. */
-    private void showSource(Workbench.Source source) {
+    private void showSource(OpenFile.Source source) {
         report.show(
                 source == null ? "" : String.valueOf(source.file().getFileName()),
                 source == null ? List.of() : source.report());
