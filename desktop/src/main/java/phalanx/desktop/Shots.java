@@ -55,7 +55,10 @@ final class Shots {
         begun = true;
         shell.score().select(arrangement.song().bars().get(2).startTick());
         List<Picture> views = List.of(
-                new Picture("score.png", () -> shell.show(Station.SCORE)),
+                // the full answer, as a player has it in front of them
+                new Picture("score.png", () -> shell.show(Station.SCORE), () -> !workbench
+                        .busyProperty()
+                        .get()),
                 new Picture("staff.png", () -> shell.score().toggleStaff()),
                 new Picture("guitar.png", () -> shell.show(Station.GUITAR)),
                 new Picture("song.png", this::showAdvice, () -> scene.lookup("#advise-use") != null),
