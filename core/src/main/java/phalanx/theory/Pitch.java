@@ -20,6 +20,11 @@ public record Pitch(Note note, int octave) {
         }
     }
 
+    /** The name of a sound in a key as it is printed, such as F♯4. */
+    public static String printed(int midi, Key key) {
+        return Note.printed(of(midi, key).toString());
+    }
+
     /** The pitch of a MIDI number, spelled for the key. */
     public static Pitch of(int midi, Key key) {
         Note note = key.spell(Math.floorMod(midi, 12));

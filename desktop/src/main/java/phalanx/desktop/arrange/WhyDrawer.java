@@ -41,7 +41,6 @@ import phalanx.song.Bar;
 import phalanx.song.Moved;
 import phalanx.song.Song;
 import phalanx.technique.Attack;
-import phalanx.theory.Note;
 import phalanx.theory.Pitch;
 
 /** What the selected moment asks of the hands, and why. */
@@ -259,8 +258,7 @@ final class WhyDrawer extends ScrollPane {
     }
 
     private static Node noteLine(Arrangement arrangement, ArrangedNote note) {
-        String pitch =
-                Note.printed(Pitch.of(note.midi(), arrangement.song().key()).toString());
+        String pitch = Pitch.printed(note.midi(), arrangement.song().key());
         String finger = note.left().map(left -> "finger " + left.symbol()).orElse("open");
         Label label = new Label(String.format(
                 "%s  %-6s %-3s  string %d, %s", sign(note), note.role().label(), pitch, note.string(), finger));

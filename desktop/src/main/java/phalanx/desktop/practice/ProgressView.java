@@ -68,7 +68,8 @@ final class ProgressView extends VBox {
     private static void days(NumberAxis axis, LocalDate first, Progress progress) {
         long last = ChronoUnit.DAYS.between(first, progress.weeks().lastKey()) + 7;
         axis.setAutoRanging(false);
-        axis.setLowerBound(0);
+        // a day more, so that the first point is not cut
+        axis.setLowerBound(-1);
         axis.setUpperBound(last);
         axis.setTickUnit(last <= 28 ? 7 : Math.ceil(last / 28.0) * 7);
         axis.setMinorTickVisible(false);

@@ -53,11 +53,11 @@ final class TakePanel extends VBox {
         List<String> notes = new ArrayList<>();
         report.wrong()
                 .forEach(wrong -> notes.add(place(wrong.note().tick(), song) + " "
-                        + Pitch.of(wrong.note().midi(), song.key()) + " sounded as "
-                        + Pitch.of(wrong.midi(), song.key())));
+                        + Pitch.printed(wrong.note().midi(), song.key()) + " sounded as "
+                        + Pitch.printed(wrong.midi(), song.key())));
         report.missing()
                 .forEach(note -> notes.add(
-                        place(note.tick(), song) + " " + Pitch.of(note.midi(), song.key()) + " did not sound"));
+                        place(note.tick(), song) + " " + Pitch.printed(note.midi(), song.key()) + " did not sound"));
         String more = notes.size() > NAMED ? "; " + (notes.size() - NAMED) + " more" : "";
         getChildren()
                 .add(words(

@@ -86,9 +86,8 @@ final class CascadeCard extends VBox {
 
     private void show(Chosen chosen, Key key, boolean inSong) {
         Cascade cascade = chosen.cascade;
-        String line = cascade.line().stream()
-                .map(midi -> Pitch.of(midi, key).toString())
-                .collect(Collectors.joining(" "));
+        String line =
+                cascade.line().stream().map(midi -> Pitch.printed(midi, key)).collect(Collectors.joining(" "));
         Optional<Cascade.Step> lowest =
                 cascade.steps().stream().filter(Cascade.Step::touched).findFirst();
         getChildren()

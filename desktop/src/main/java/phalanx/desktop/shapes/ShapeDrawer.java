@@ -113,9 +113,8 @@ final class ShapeDrawer extends ScrollPane {
 
     private List<Node> facts(PricedShape shape, HeldShape held, About about) {
         List<Integer> midi = shape.shape().midi(about.instrument);
-        String sounds = midi.stream()
-                .map(pitch -> Pitch.of(pitch, about.key).toString())
-                .collect(Collectors.joining(" "));
+        String sounds =
+                midi.stream().map(pitch -> Pitch.printed(pitch, about.key)).collect(Collectors.joining(" "));
         int root = about.chord.root().pitchClass();
         String tones = midi.stream()
                 .map(pitch -> DEGREES[Math.floorMod(pitch - root, 12)])

@@ -71,7 +71,8 @@ final class HarmonyCard extends VBox {
         song.melody().stream().mapToInt(MelodyNote::midi).min().ifPresent(low -> {
             int high = song.melody().stream().mapToInt(MelodyNote::midi).max().orElse(low);
             getChildren()
-                    .add(Cards.line("tune", Pitch.of(low, harmony.key()) + " to " + Pitch.of(high, harmony.key())));
+                    .add(Cards.line(
+                            "tune", Pitch.printed(low, harmony.key()) + " to " + Pitch.printed(high, harmony.key())));
         });
         getChildren().add(hints);
         int tick = hintsFor;
