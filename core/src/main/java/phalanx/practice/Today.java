@@ -25,6 +25,10 @@ public final class Today {
     /** Sittings after which a step that has not moved gets a suggestion. */
     public static final int STUCK_AFTER = 5;
 
+    /** The caution that every sitting needs. Common practice; what hurts is for a clinician. */
+    public static final String CAUTION =
+            "Warm up first; rest after 25 minutes. Stop when it aches; pain, numbness," + " tingling: see a clinician.";
+
     private static final int WARM_UP = 3;
     private static final int RETURN = 4;
     private static final int NEW = 5;

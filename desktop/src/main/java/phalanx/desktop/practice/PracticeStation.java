@@ -49,11 +49,12 @@ import phalanx.theory.ChordSymbol;
 public final class PracticeStation extends StackPane implements Viewed {
     private static final double GAP = 12;
     private static final double LIST = 280;
+    /** So many buttons are for every round. */
+    private static final int EVERY_ROUND = 7;
+
     private static final String LISTEN = "Microphone (R)";
     private static final String LISTENING = "Compare (R)";
     private static final int TEMPO_STEP = 4;
-    private static final String BREAK =
-            "Warm up first, rest after 25 minutes at most. Stop when it aches; pain, numbness or tingling are for a clinician.";
 
     private final Workbench workbench;
     private final Playback playback;
@@ -168,11 +169,11 @@ public final class PracticeStation extends StackPane implements Viewed {
                 adds,
                 beat(),
                 buttons(),
-                new FlowPane(16, 4, clean, record),
+                lastPassed(),
                 lastPass.note(),
                 why,
                 lower,
-                Cards.small(BREAK));
+                Cards.small(Today.CAUTION));
         right.getStyleClass().add("card");
         right.setPadding(new Insets(24));
         HBox.setHgrow(right, Priority.ALWAYS);
@@ -229,9 +230,20 @@ public final class PracticeStation extends StackPane implements Viewed {
         return beat;
     }
 
+    /** How many passes were clean, and what is said of the last one. */
+    private FlowPane lastPassed() {
+        Button feel = Cards.button(
+                "practice-feel", "Feel (F)", "How the last pass felt: easy, fair, hard, strained", lastPass::sayFeel);
+        Button note = Cards.button("practice-note-open", "Note (N)", "A word on the last pass", lastPass::openNote);
+        feel.getStyleClass().add("small");
+        note.getStyleClass().add("small");
+        return new FlowPane(8, 4, clean, record, feel, note);
+    }
+
     private FlowPane buttons() {
+        // narrow, so that they stand in two rows in the smallest window
         FlowPane buttons = new FlowPane(
-                8,
+                5,
                 8,
                 start,
                 Cards.button("practice-clean", "Clean (C)", "It was clean: three in a row lead on", () -> judge(true)),
@@ -251,14 +263,11 @@ public final class PracticeStation extends StackPane implements Viewed {
                         "Open a recording of this step and hear what it tells",
                         this::hearTake),
                 microphone,
-                Cards.button(
-                        "practice-feel",
-                        "Feel (F)",
-                        "How the last pass felt: easy, fair, hard, strained",
-                        lastPass::sayFeel),
-                Cards.button("practice-note-open", "Note (N)", "A word on the last pass", lastPass::openNote),
                 Cards.button("practice-keys-open", "Keys (K)", "Keys of your own, for a pedal", this::toggleKeys));
         buttons.setAlignment(Pos.CENTER_LEFT);
+        // what is pressed in every round is large, the rest leaves room to the notes
+        buttons.getChildren().stream().skip(EVERY_ROUND).forEach(button -> button.getStyleClass()
+                .add("small"));
         return buttons;
     }
 

@@ -31,6 +31,7 @@ final class ProgressView extends VBox {
         words.setId("progress-words");
         words.setWrapText(true);
         words.setMinHeight(USE_PREF_SIZE);
+        tempo.setVerticalZeroLineVisible(false);
         tempo.setTitle("Fastest clean pass of a day, bpm");
         weeks.setTitle("Minutes a week");
         for (XYChart<?, ?> chart : new XYChart<?, ?>[] {tempo, weeks}) {

@@ -25,6 +25,8 @@ import phalanx.theory.Note;
 final class ChartCard extends VBox {
     private static final int MOST_OFFERED = 6;
     private static final double AREA = 84;
+    private static final double LOW_AREA = 40;
+    private static final int ROWS = 3;
 
     private final TextArea area = new TextArea();
     private final Label below = new Label();
@@ -32,6 +34,8 @@ final class ChartCard extends VBox {
     private final TextField words = new TextField();
     private final Consumer<ChartText> apply;
     private String shown = "";
+    /** Whether the window is low. */
+    private boolean low;
 
     /**
      * @param apply takes a chart without mistakes that was changed
@@ -45,8 +49,8 @@ final class ChartCard extends VBox {
         area.getStyleClass().add("mono");
         area.setAccessibleText("Chart in bars");
         area.setPromptText("[A] | G . D/F# . | Em7 % | C | D7 |");
-        area.setPrefRowCount(3);
-        area.setMinHeight(AREA);
+        fit(false);
+        area.focusedProperty().addListener((property, before, now) -> fit(low));
         VBox.setVgrow(area, Priority.ALWAYS);
         below.setId("chart-mistake");
         below.getStyleClass().addAll("mono", "alarm", "chart-below");
@@ -77,6 +81,14 @@ final class ChartCard extends VBox {
             }
         });
         area.addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
+    }
+
+    /** Leaves more room to the bars where the window is low and nobody types here. */
+    void fit(boolean isLow) {
+        low = isLow;
+        boolean narrow = low && !area.isFocused();
+        area.setPrefRowCount(narrow ? 1 : ROWS);
+        area.setMinHeight(narrow ? LOW_AREA : AREA);
     }
 
     void focusWords() {

@@ -153,7 +153,10 @@ public final class SongStation extends HBox implements Viewed {
         side.getStyleClass().add("clear-scroll");
         side.setFocusTraversable(false);
         getChildren().addAll(left, side);
-        heightProperty().addListener((property, before, now) -> tune.fit(now.doubleValue() < LOW));
+        heightProperty().addListener((property, before, now) -> {
+            tune.fit(now.doubleValue() < LOW);
+            chart.fit(now.doubleValue() < LOW);
+        });
         WhenShown.follow(this, workbench.projectProperty(), (before, now) -> show(now));
         workbench.onReturn(this::pick);
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);

@@ -14,8 +14,6 @@ final class PracticeSheet {
     private static final double BOX = 8;
     private static final double NUMBER = 24;
     private static final double TEMPO = 40;
-    private static final String REST =
-            "Warm up first, rest after 25 minutes at most. Stop when it aches; pain, numbness or tingling are for a clinician.";
 
     private final Arrangement arrangement;
     private final PageSetup setup;
@@ -32,7 +30,7 @@ final class PracticeSheet {
 
     List<Page> pages() {
         y = Head.draw(pen, arrangement, setup);
-        for (String line : Type.lines(REST, Face.SANS, SIZE, setup.right() - setup.left())) {
+        for (String line : Type.lines(Today.CAUTION, Face.SANS, SIZE, setup.right() - setup.left())) {
             y += LEADING;
             pen.left(line, setup.left(), y, Face.SANS, SIZE, Shade.INK);
         }
