@@ -49,6 +49,7 @@ import phalanx.theory.ChordSymbol;
 public final class PracticeStation extends StackPane implements Viewed {
     private static final double GAP = 12;
     private static final double LIST = 280;
+    private static final double NARROW = 1100;
     /** So many buttons are for every round. */
     private static final int EVERY_ROUND = 7;
 
@@ -82,6 +83,12 @@ public final class PracticeStation extends StackPane implements Viewed {
     private final ScoreView view = new ScoreView(tick -> requestFocus(), tick -> requestFocus());
     private final Button microphone = Cards.button(
             "practice-microphone", LISTEN, "Play the step into the microphone and see what it tells", this::listen);
+    private final Button feel;
+    private final Button note;
+    /** Close together, so that they stand in two rows in the smallest window. */
+    private final FlowPane buttons = new FlowPane(5, 8);
+
+    private final FlowPane passes = new FlowPane(8, 4, clean, record);
     private final Takes takes;
     private final ProgressView progress = new ProgressView();
     private final TakePanel take = new TakePanel();
@@ -120,6 +127,9 @@ public final class PracticeStation extends StackPane implements Viewed {
         this.journal = journal;
         this.clock = journal.clock();
         this.lastPass = new LastPass(journal, words -> workbench.say(Message.plain(words)), this::requestFocus);
+        this.feel = Cards.button(
+                "practice-feel", "Feel (F)", "How the last pass felt: easy, fair, hard, strained", lastPass::sayFeel);
+        this.note = Cards.button("practice-note-open", "Note (N)", "A word on the last pass", lastPass::openNote);
         this.ownKeys = ownKeys;
         this.today =
                 new TodayPanel(journal, LIST, step -> list.getSelectionModel().select(step), this::requestFocus);
@@ -168,8 +178,8 @@ public final class PracticeStation extends StackPane implements Viewed {
                 heading,
                 adds,
                 beat(),
-                buttons(),
-                lastPassed(),
+                fillButtons(),
+                passes,
                 lastPass.note(),
                 why,
                 lower,
@@ -204,6 +214,7 @@ public final class PracticeStation extends StackPane implements Viewed {
                 offerAgain();
             }
         });
+        widthProperty().addListener((property, before, now) -> fit(now.doubleValue() < NARROW));
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
         addEventHandler(KeyEvent.KEY_RELEASED, event -> {
@@ -230,40 +241,45 @@ public final class PracticeStation extends StackPane implements Viewed {
         return beat;
     }
 
-    /** How many passes were clean, and what is said of the last one. */
-    private FlowPane lastPassed() {
-        Button feel = Cards.button(
-                "practice-feel", "Feel (F)", "How the last pass felt: easy, fair, hard, strained", lastPass::sayFeel);
-        Button note = Cards.button("practice-note-open", "Note (N)", "A word on the last pass", lastPass::openNote);
-        feel.getStyleClass().add("small");
-        note.getStyleClass().add("small");
-        return new FlowPane(8, 4, clean, record, feel, note);
+    /** What is said of the last pass: among the buttons, or where these are too many beside what it was like. */
+    private void fit(boolean narrow) {
+        FlowPane from = narrow ? buttons : passes;
+        FlowPane to = narrow ? passes : buttons;
+        from.getChildren().removeAll(feel, note);
+        if (!to.getChildren().contains(feel)) {
+            to.getChildren().addAll(feel, note);
+        }
     }
 
-    private FlowPane buttons() {
-        // narrow, so that they stand in two rows in the smallest window
-        FlowPane buttons = new FlowPane(
-                5,
-                8,
-                start,
-                Cards.button("practice-clean", "Clean (C)", "It was clean: three in a row lead on", () -> judge(true)),
-                Cards.button("practice-not-clean", "Not clean (X)", "Count anew", () -> judge(false)),
-                Cards.button("practice-slower", "Slower (down)", "By four", () -> faster(-TEMPO_STEP)),
-                Cards.button("practice-faster", "Faster (up)", "By four", () -> faster(TEMPO_STEP)),
-                Cards.button("practice-before", "Before (left)", "The step before", () -> go(-1)),
-                Cards.button("practice-next", "Next (Enter)", "The next step", () -> go(1)),
-                Cards.button(
-                        "practice-progress-show",
-                        "Progress (P)",
-                        "Tempo over days, or the notes again",
-                        this::toggleProgress),
-                Cards.button(
-                        "practice-take-open",
-                        "Take (W)",
-                        "Open a recording of this step and hear what it tells",
-                        this::hearTake),
-                microphone,
-                Cards.button("practice-keys-open", "Keys (K)", "Keys of your own, for a pedal", this::toggleKeys));
+    private FlowPane fillButtons() {
+        buttons.getChildren()
+                .addAll(
+                        start,
+                        Cards.button(
+                                "practice-clean",
+                                "Clean (C)",
+                                "It was clean: three in a row lead on",
+                                () -> judge(true)),
+                        Cards.button("practice-not-clean", "Not clean (X)", "Count anew", () -> judge(false)),
+                        Cards.button("practice-slower", "Slower (down)", "By four", () -> faster(-TEMPO_STEP)),
+                        Cards.button("practice-faster", "Faster (up)", "By four", () -> faster(TEMPO_STEP)),
+                        Cards.button("practice-before", "Before (left)", "The step before", () -> go(-1)),
+                        Cards.button("practice-next", "Next (Enter)", "The next step", () -> go(1)),
+                        Cards.button(
+                                "practice-progress-show",
+                                "Progress (P)",
+                                "Tempo over days, or the notes again",
+                                this::toggleProgress),
+                        Cards.button(
+                                "practice-take-open",
+                                "Take (W)",
+                                "Open a recording of this step and hear what it tells",
+                                this::hearTake),
+                        microphone,
+                        Cards.button(
+                                "practice-keys-open", "Keys (K)", "Keys of your own, for a pedal", this::toggleKeys),
+                        feel,
+                        note);
         buttons.setAlignment(Pos.CENTER_LEFT);
         // what is pressed in every round is large, the rest leaves room to the notes
         buttons.getChildren().stream().skip(EVERY_ROUND).forEach(button -> button.getStyleClass()
