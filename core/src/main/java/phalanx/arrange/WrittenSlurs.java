@@ -3,7 +3,9 @@ package phalanx.arrange;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -24,13 +26,16 @@ final class WrittenSlurs {
     /** A finger for a slide is chosen by the moments around it, so many on each side. */
     private static final int AROUND = 3;
 
+    /** A note is slurred from one so many moments before it at most: one longer ago does not ring any more. */
+    private static final int MOST_BETWEEN = 16;
+
     private static final Finger[] TIPS = {Finger.INDEX, Finger.MIDDLE, Finger.RING, Finger.LITTLE};
 
     private final FingeringFinder finder;
     private final MoveMeter meter;
     private final double tempo;
     private final List<Moment> moments;
-    private final List<Integer> ticks;
+    private final Map<Integer, Integer> momentAt = new HashMap<>();
     private final List<Slot> slots;
     private final Layer[] layers;
 
@@ -48,7 +53,9 @@ final class WrittenSlurs {
         this.meter = meter;
         this.tempo = tempo;
         this.moments = moments;
-        this.ticks = moments.stream().map(Moment::tick).toList();
+        for (int i = 0; i < moments.size(); i++) {
+            momentAt.put(moments.get(i).tick(), i);
+        }
         this.slots = slots;
         this.layers = layers;
     }
@@ -62,6 +69,9 @@ final class WrittenSlurs {
             int string = note.string();
             WrittenNote before = last[string];
             last[string] = note;
+            if (before != null && moment(note) - moment(before) > MOST_BETWEEN) {
+                before = null;
+            }
             boolean stays = note.way() == AttackLock.Way.SLURRED || note.way() == AttackLock.Way.BENT;
             still[string] = stays && before != null ? still[string] : note;
             if (note.way() == AttackLock.Way.BENT && before != null) {
@@ -75,7 +85,7 @@ final class WrittenSlurs {
     }
 
     private int moment(WrittenNote note) {
-        return ticks.indexOf(note.tick());
+        return momentAt.get(note.tick());
     }
 
     /** A bend needs a hand that stands still from the note it comes from, and from the pluck of that where it is slurred. */

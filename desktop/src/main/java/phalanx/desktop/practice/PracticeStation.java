@@ -456,6 +456,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             stop();
         } else if (!steps.isEmpty()) {
             Step step = steps.get(at());
+            stopListening();
             lastPass.begin();
             showBelow(view);
             playback.practise(part(step), step.bars(), chosenTempo);
