@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
@@ -36,7 +35,6 @@ import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.desktop.widget.WordsCell;
-import phalanx.listening.TakeReport;
 import phalanx.practice.LogEntry;
 import phalanx.practice.Progress;
 import phalanx.practice.Step;
@@ -53,8 +51,6 @@ public final class PracticeStation extends StackPane implements Viewed {
     /** So many buttons are for every round. */
     private static final int EVERY_ROUND = 7;
 
-    private static final String LISTEN = "Microphone (R)";
-    private static final String LISTENING = "Compare (R)";
     private static final int TEMPO_STEP = 4;
 
     private final Workbench workbench;
@@ -81,17 +77,14 @@ public final class PracticeStation extends StackPane implements Viewed {
     private final Button start = Cards.button(
             "practice-start", "Start (space)", "Play the step in a loop, after a bar of clicks", this::toggle);
     private final ScoreView view = new ScoreView(tick -> requestFocus(), tick -> requestFocus());
-    private final Button microphone = Cards.button(
-            "practice-microphone", LISTEN, "Play the step into the microphone and see what it tells", this::listen);
     private final Button feel;
     private final Button note;
     /** Close together, so that they stand in two rows in the smallest window. */
     private final FlowPane buttons = new FlowPane(5, 8);
 
     private final FlowPane passes = new FlowPane(8, 4, clean, record);
-    private final Takes takes;
+    private final TakeControls takes;
     private final ProgressView progress = new ProgressView();
-    private final TakePanel take = new TakePanel();
     private final AnimationTimer cursor = new AnimationTimer() {
         @Override
         public void handle(long now) {
@@ -123,7 +116,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             Takes takes,
             PracticeKeys ownKeys,
             Supplier<Optional<Moved.Stretch>> marked) {
-        this.takes = takes;
+        this.takes = new TakeControls(takes, this::asked, this::beSilent, this::showTake);
         this.journal = journal;
         this.clock = journal.clock();
         this.lastPass = new LastPass(journal, words -> workbench.say(Message.plain(words)), this::requestFocus);
@@ -166,9 +159,9 @@ public final class PracticeStation extends StackPane implements Viewed {
         view.setMinHeight(0);
         VBox.setVgrow(view, Priority.ALWAYS);
         progress.setVisible(false);
-        take.setVisible(false);
+        this.takes.panel().setVisible(false);
         keysPanel.setVisible(false);
-        StackPane lower = new StackPane(view, progress, take, keysPanel);
+        StackPane lower = new StackPane(view, progress, this.takes.panel(), keysPanel);
         lower.setMinHeight(0);
         VBox.setVgrow(lower, Priority.ALWAYS);
         HBox heading = new HBox(24, name, place);
@@ -209,7 +202,7 @@ public final class PracticeStation extends StackPane implements Viewed {
         sceneProperty().addListener((property, before, now) -> {
             if (now == null) {
                 stop();
-                stopListening();
+                this.takes.stopListening();
             } else {
                 offerAgain();
             }
@@ -270,12 +263,8 @@ public final class PracticeStation extends StackPane implements Viewed {
                                 "Progress (P)",
                                 "Tempo over days, or the notes again",
                                 this::toggleProgress),
-                        Cards.button(
-                                "practice-take-open",
-                                "Take (W)",
-                                "Open a recording of this step and hear what it tells",
-                                this::hearTake),
-                        microphone,
+                        takes.openButton(),
+                        takes.microphoneButton(),
                         Cards.button(
                                 "practice-keys-open", "Keys (K)", "Keys of your own, for a pedal", this::toggleKeys),
                         feel,
@@ -368,7 +357,7 @@ public final class PracticeStation extends StackPane implements Viewed {
     private void show(int index) {
         stop();
         Step step = steps.get(index);
-        if (take.isVisible()) {
+        if (takes.panel().isVisible()) {
             // what was heard was of the step before
             showBelow(view);
         }
@@ -456,7 +445,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             stop();
         } else if (!steps.isEmpty()) {
             Step step = steps.get(at());
-            stopListening();
+            takes.stopListening();
             lastPass.begin();
             showBelow(view);
             playback.practise(part(step), step.bars(), chosenTempo);
@@ -512,63 +501,32 @@ public final class PracticeStation extends StackPane implements Viewed {
         requestFocus();
     }
 
+    private void beSilent() {
+        stop();
+        requestFocus();
+    }
+
+    private void showTake() {
+        showBelow(takes.panel());
+        requestFocus();
+    }
+
     private void showBelow(Node shown) {
-        for (Node node : List.of(view, progress, take, keysPanel)) {
+        for (Node node : List.of(view, progress, takes.panel(), keysPanel)) {
             node.setVisible(node == shown);
         }
     }
 
-    /** Asks for a recording of the step and shows what it tells. */
-    private void hearTake() {
+    /** What a take of the chosen step is compared with. */
+    private Optional<TakeControls.Asked> asked() {
         if (steps.isEmpty()) {
-            return;
+            return Optional.empty();
         }
-        stop();
-        withPart((part, from, to, told) -> takes.hear(part, from, to, told));
-        requestFocus();
-    }
-
-    /** Switches the microphone on; or off, and shows what it heard of the step. */
-    private void listen() {
-        if (steps.isEmpty()) {
-            return;
-        }
-        if (isListening()) {
-            microphone.setText(LISTEN);
-            withPart((part, from, to, told) -> takes.compare(part, from, to, told));
-        } else {
-            // what sounds from the machine would be heard, too
-            stop();
-            microphone.setText(takes.listen() ? LISTENING : LISTEN);
-        }
-        requestFocus();
-    }
-
-    private boolean isListening() {
-        return microphone.getText().equals(LISTENING);
-    }
-
-    private void stopListening() {
-        microphone.setText(LISTEN);
-        if (takes.forget()) {
-            workbench.say(Message.plain("The microphone is off; what it heard is forgotten."));
-        }
-    }
-
-    /** Something that a take of a passage is compared in. */
-    private interface Comparison {
-        void with(Arrangement part, int from, int to, Consumer<TakeReport> told);
-    }
-
-    private void withPart(Comparison comparison) {
         Step step = steps.get(at());
-        Arrangement part = part(step);
-        int from = step.bars().get(0).startTick();
-        int to = step.bars().get(step.bars().size() - 1).endTick();
-        comparison.with(part, from, to, report -> {
-            take.show(report, part.song());
-            showBelow(take);
-        });
+        return Optional.of(new TakeControls.Asked(
+                part(step),
+                step.bars().get(0).startTick(),
+                step.bars().get(step.bars().size() - 1).endTick()));
     }
 
     private void showProgress() {
@@ -697,8 +655,8 @@ public final class PracticeStation extends StackPane implements Viewed {
             case UP -> faster(TEMPO_STEP);
             case DOWN -> faster(-TEMPO_STEP);
             case P -> toggleProgress();
-            case W -> hearTake();
-            case R -> listen();
+            case W -> takes.open();
+            case R -> takes.listen();
             case F -> lastPass.sayFeel();
             case HOME -> list.getSelectionModel().select(0);
             default -> handled = keys.layers(event);

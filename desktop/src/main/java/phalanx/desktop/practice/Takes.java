@@ -82,11 +82,12 @@ public final class Takes {
                 () -> microphone.stop().ifPresent(take -> compare("What was heard", take, passage, from, to, told)));
     }
 
-    /** Switches the microphone off and forgets what it heard; answers whether it was on. */
-    boolean forget() {
-        boolean on = microphone.isOn();
-        microphone.off();
-        return on;
+    /** Switches the microphone off, if it is on, and forgets what it heard. */
+    void forget() {
+        if (microphone.isOn()) {
+            microphone.off();
+            say.accept(Message.plain("The microphone is off; what it heard is forgotten."));
+        }
     }
 
     private void compare(String name, Take take, Arrangement passage, int from, int to, Consumer<TakeReport> told) {
