@@ -235,8 +235,9 @@ class ThereAndBackTest {
             Arrangement fromText = played(new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8)));
             byte[] xml = new MusicXmlWriter().write(fromText);
             Arrangement fromXml = played(new MusicXmlReader("x").read(xml));
-            // other fingers may be found for the same frets, and with them a hammer may be a slide or be left out
+            // other fingers may be found for the same frets, and with them a slur be left out; its kind stays
             assertThat(attacks(fromXml)).as("seed " + seed).isEqualTo(attacks(fromText));
+            assertThat(attacks(before)).as("seed " + seed).containsAll(attacks(fromText));
             assertThat(fromText.notes().stream()
                                     .filter(note -> !note.attack().plucked())
                                     .count()
@@ -247,6 +248,28 @@ class ThereAndBackTest {
                     .isEqualTo(attacks(before).size());
         }
         assertThat(kinds).contains("hammer", "pull", "slide");
+    }
+
+    /** A slide down and up, a hammer-on and a pull-off on the same frets: each is what its sign says. */
+    @Test
+    void everySignOfASlurMeansItsOwn() throws FormatException {
+        String text = String.join(
+                "\n",
+                "tempo 70",
+                "e|-----------------|-----------------|",
+                "B|-5-/7---7\\5-----|-5h7-----7p5-----|",
+                "G|-----------------|-----------------|",
+                "D|-----------------|-----------------|",
+                "A|-0-------0-------|-0-------0-------|",
+                "E|-----------------|-----------------|",
+                "");
+        Arrangement fromText = played(new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8)));
+        assertThat(attacks(fromText).stream().map(attack -> attack.split(" ", 2)[1]))
+                .containsExactly("2/7 slide", "2/5 slide", "2/7 hammer", "2/5 pull");
+        assertThat(attacks(played(new MusicXmlReader("x").read(new MusicXmlWriter().write(fromText)))))
+                .isEqualTo(attacks(fromText));
+        byte[] again = new TabWriter().write(fromText).getBytes(StandardCharsets.UTF_8);
+        assertThat(attacks(played(new TabReader("x").read(again)))).isEqualTo(attacks(fromText));
     }
 
     /** A tablature with bends and harmonics, as players type it, and what comes of it on the way through MusicXML. */
