@@ -124,30 +124,32 @@ final class WrittenSlurs {
     }
 
     /**
-     * A hammer-on or pull-off needs two fingers, or one and the open string, and a hand that stands still. Where the
-     * cheapest way around has something else it is left out.
+     * A hammer-on or pull-off needs two fingers, or one and the open string, and a hand that stands still: as in the
+     * cheapest way around where that has it so, else as in the cheapest that has.
      */
     private void slur(WrittenNote before, WrittenNote note) {
         Window window = new Window(moment(before), moment(note));
         int string = note.string();
-        if (!isSlur(window, string)) {
-            window.keep(IntStream.rangeClosed(1, finder.instrument().highestFret())
-                    .boxed()
-                    .flatMap(position -> Arrays.stream(TIPS)
-                            .map(tip -> window.only(
-                                    (layer, way, at) -> layer.posture(way).position() == position
-                                            && at < window.to ^ stops(layer, way, string, tip)))));
-        }
-    }
-
-    private boolean isSlur(Window window, int string) {
         Layer[] now = window.now();
         Way way = window.way(now);
         Posture from = window.posture(now, way, window.from);
         Posture to = window.posture(now, way, window.to);
         Optional<Finger> first = from.fingering().stopping(string).map(Press::finger);
         Optional<Finger> second = to.fingering().stopping(string).map(Press::finger);
-        return from.position() == to.position() && (first.isEmpty() || !first.equals(second));
+        if (from.position() == to.position() && (first.isEmpty() || !first.equals(second))) {
+            window.keep(Stream.of(slurred(window, string, from.position(), second)));
+        } else {
+            window.keep(IntStream.rangeClosed(1, finder.instrument().highestFret())
+                    .boxed()
+                    .flatMap(position ->
+                            Arrays.stream(TIPS).map(tip -> slurred(window, string, position, Optional.of(tip)))));
+        }
+    }
+
+    /** With the hand at a position, and a finger on the string at the end of the window alone. */
+    private static Optional<Layer[]> slurred(Window window, int string, int position, Optional<Finger> tip) {
+        return window.only((layer, way, at) -> layer.posture(way).position() == position
+                && (tip.isEmpty() || at < window.to ^ stops(layer, way, string, tip.get())));
     }
 
     private static boolean stops(Layer layer, int way, int string, Finger finger) {
