@@ -232,8 +232,10 @@ abstract class OpenWindow extends ApplicationTest {
         });
     }
 
+    /** The condition is asked on the interface thread: what is shown must not change while it is looked through. */
     static void waitFor(BooleanSupplier condition) throws TimeoutException {
-        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, condition::getAsBoolean);
+        WaitForAsyncUtils.waitFor(
+                60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.waitForAsyncFx(30_000, condition::getAsBoolean));
         settle();
     }
 
