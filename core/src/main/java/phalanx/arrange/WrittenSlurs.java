@@ -67,11 +67,8 @@ final class WrittenSlurs {
         WrittenNote[] still = new WrittenNote[strings + 1];
         for (WrittenNote note : written.notes()) {
             int string = note.string();
-            WrittenNote before = last[string];
+            WrittenNote before = isNear(last[string], note) ? last[string] : null;
             last[string] = note;
-            if (before != null && moment(note) - moment(before) > MOST_BETWEEN) {
-                before = null;
-            }
             boolean stays = note.way() == AttackLock.Way.SLURRED || note.way() == AttackLock.Way.BENT;
             still[string] = stays && before != null ? still[string] : note;
             if (note.way() == AttackLock.Way.BENT && before != null) {
@@ -82,6 +79,10 @@ final class WrittenSlurs {
                 slur(before, note);
             }
         }
+    }
+
+    private boolean isNear(WrittenNote before, WrittenNote note) {
+        return before != null && moment(note) - moment(before) <= MOST_BETWEEN;
     }
 
     private int moment(WrittenNote note) {
@@ -212,8 +213,12 @@ final class WrittenSlurs {
         /** Takes the cheapest of what was tried, if any. */
         void keep(Stream<Optional<Layer[]>> tried) {
             tried.flatMap(Optional::stream)
-                    .min(Comparator.comparingLong(some -> way(some).cost()))
-                    .ifPresent(best -> System.arraycopy(best, 0, layers, first, best.length));
+                    .map(some -> new Tried(some, way(some).cost()))
+                    .min(Comparator.comparingLong(Tried::cost))
+                    .ifPresent(best -> System.arraycopy(best.some, 0, layers, first, best.some.length));
         }
     }
+
+    /** Some ways to hold the moments of a window, and what the cheapest through them costs. */
+    private record Tried(Layer[] some, long cost) {}
 }

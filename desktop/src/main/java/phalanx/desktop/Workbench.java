@@ -25,7 +25,7 @@ import phalanx.desktop.session.Document;
 import phalanx.desktop.session.EditWords;
 import phalanx.desktop.session.History;
 import phalanx.desktop.session.Message;
-import phalanx.desktop.session.OpenFile;
+import phalanx.desktop.session.OpenDocument;
 import phalanx.desktop.session.Rescue;
 import phalanx.desktop.session.Shelf;
 import phalanx.desktop.session.Solver;
@@ -71,7 +71,7 @@ public final class Workbench {
     private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Message> message =
             new ReadOnlyObjectWrapper<>(Message.plain("Open a lead sheet: Ctrl+O, or drop a file here."));
-    private final OpenFile file;
+    private final OpenDocument file;
     private final Shelf shelf;
 
     /**
@@ -87,7 +87,7 @@ public final class Workbench {
         this.interfaceThread = interfaceThread;
         this.rescue = rescue;
         this.solver = new Solver(background, interfaceThread, message, this::goBack, answers);
-        this.file = new OpenFile(background, interfaceThread, rescue, message::set);
+        this.file = new OpenDocument(background, interfaceThread, rescue, message::set);
         this.shelf = new Shelf(libraryFile, background, interfaceThread, message::set);
     }
 
@@ -136,14 +136,14 @@ public final class Workbench {
                     Document saved = later ? Document.unnamed(opened.project()) : Document.in(from, opened.project());
                     String words = later ? " A later Phalanx wrote it: what was left out stands in Song." : "";
                     interfaceThread.execute(() -> {
-                        file.readFrom(OpenFile.Source.project(from, opened.report()));
+                        file.readFrom(OpenDocument.Source.project(from, opened.report()));
                         begin(saved, "Opened " + from.getFileName() + "." + words);
                     });
                     return;
                 }
                 Reading reading = SongFiles.read(from, choice);
                 interfaceThread.execute(() -> {
-                    file.readFrom(new OpenFile.Source(
+                    file.readFrom(new OpenDocument.Source(
                             from, reading.choices(), choice.withTune(reading.chosen()), reading.report()));
                     opened(reading, String.valueOf(from.getFileName()));
                 });
@@ -392,7 +392,9 @@ public final class Workbench {
                 .flatMap(Workbench::read)
                 .orElseGet(() -> Document.unnamed(
                         Project.of(TuneEdit.empty("", Key.C_MAJOR, NEW_TEMPO, Meter.COMMON, 1), work.setup())));
-        own.file().ifPresentOrElse(from -> file.readFrom(OpenFile.Source.project(from, List.of())), file::readFromNone);
+        own.file()
+                .ifPresentOrElse(
+                        from -> file.readFrom(OpenDocument.Source.project(from, List.of())), file::readFromNone);
         file.begin(own);
         solve(History.of(work), "Unsaved work of " + work.song().title() + " is open. It is not saved yet: Ctrl+S.");
         rescue.taken(found);
@@ -488,7 +490,7 @@ public final class Workbench {
     }
 
     /** The file of the open song: where it stands, whether it has changed. */
-    public OpenFile file() {
+    public OpenDocument file() {
         return file;
     }
 

@@ -2,6 +2,7 @@ package phalanx.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
 import java.util.List;
 import java.util.concurrent.TimeoutException;
 import javafx.scene.Node;
@@ -201,6 +202,30 @@ class StationsTest extends OpenWindow {
         waitForText("#message", "Took back: plucked note");
         waitUntilArranged();
         assertThat(slurs()).containsExactly(first.tick());
+    }
+
+    /** What tablature has as a slide is plucked by the key and slid again by it: nothing stays decided. */
+    @Test
+    void aWrittenSlideIsPluckedAndSlidAgain() throws Exception {
+        String[] strings = {"B|-5-/7-----------|", "G|---------------|", "D|---------------|", "A|-0-------------|"};
+        String text = "e|---------------|\n" + String.join("\n", strings) + "\nE|---------------|\n";
+        workbench.open(Files.writeString(folder.resolve("slide.tab"), text));
+        waitForText("#message", "Opened slide.tab");
+        waitUntilArranged();
+        clickOn("#score-station");
+        List<Integer> slid = slurs();
+        assertThat(slid).hasSize(1);
+        ScoreStation score = lookup("#score-station").query();
+        interact(() -> score.select(slid.get(0)));
+        type(KeyCode.S);
+        waitForText("#message", "Set plucked note in bar");
+        waitUntilArranged();
+        assertThat(slurs()).isEmpty();
+        type(KeyCode.S);
+        waitForText("#message", "Set slur in bar");
+        waitUntilArranged();
+        assertThat(slurs()).isEqualTo(slid);
+        assertThat(project().locks()).isEmpty();
     }
 
     @Test

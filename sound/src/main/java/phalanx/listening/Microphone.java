@@ -20,7 +20,7 @@ public final class Microphone {
     static final int LONGEST_SECONDS = 600;
 
     private static final int CHUNK = 8192;
-    private static final long ENDS_WITHIN_MS = 2000;
+    private static final long ENDS_WITHIN_MS = 300;
 
     private final Supplier<Optional<TargetDataLine>> lines;
     private Optional<Hearing> hearing = Optional.empty();

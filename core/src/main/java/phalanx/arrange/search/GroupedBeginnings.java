@@ -161,6 +161,7 @@ final class GroupedBeginnings extends Beginnings {
         }
     }
 
+    /** Lists the members, for looking at them one by one; bounds need none. */
     private void list() {
         starts = new int[groups + 1];
         for (int group : groupOf) {

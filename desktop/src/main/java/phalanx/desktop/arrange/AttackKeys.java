@@ -131,6 +131,8 @@ final class AttackKeys {
                 .filter(own -> own.tick() == note.tick() && own.string() == note.string())
                 .map(WrittenNote::way)
                 .filter(way -> way != AttackLock.Way.PLUCKED)
+                // the key does not tell them apart
+                .map(way -> way == AttackLock.Way.SLID ? AttackLock.Way.SLURRED : way)
                 .findFirst();
     }
 

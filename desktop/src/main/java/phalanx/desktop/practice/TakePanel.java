@@ -30,10 +30,6 @@ final class TakePanel extends VBox {
     TakePanel() {
         super(8);
         setId("practice-take");
-        Label none = Cards.quiet(
-                "Play this step into the microphone (R), or record it with any recorder and open the WAV file (W).");
-        none.setWrapText(true);
-        getChildren().add(none);
     }
 
     void show(TakeReport report, Song song) {

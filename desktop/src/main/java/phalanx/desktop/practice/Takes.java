@@ -77,9 +77,11 @@ public final class Takes {
 
     /** Switches the microphone off and compares what it heard, as {@link #hear} does. */
     void compare(Arrangement passage, int from, int to, Consumer<TakeReport> told) {
-        say.accept(Message.plain("Comparing what the microphone heard."));
-        background.execute(
-                () -> microphone.stop().ifPresent(take -> compare("What was heard", take, passage, from, to, told)));
+        // at once: what waits in the background must not keep it on
+        microphone.stop().ifPresent(take -> {
+            say.accept(Message.plain("The microphone is off. Comparing what it heard."));
+            background.execute(() -> compare("What was heard", take, passage, from, to, told));
+        });
     }
 
     /** Switches the microphone off, if it is on, and forgets what it heard. */

@@ -21,7 +21,7 @@ import phalanx.desktop.Playback;
 import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
-import phalanx.desktop.session.OpenFile;
+import phalanx.desktop.session.OpenDocument;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
@@ -255,7 +255,7 @@ public final class SongStation extends HBox implements Viewed {
     }
 
     /** Offers the parts of a file that has several, and says what was mended in it. */
-    private void showSource(OpenFile.Source source) {
+    private void showSource(OpenDocument.Source source) {
         report.show(
                 source == null ? "" : String.valueOf(source.file().getFileName()),
                 source == null ? List.of() : source.report());

@@ -18,7 +18,7 @@ import phalanx.project.Project;
  * The file of the open song: what it was read from, the project file that it belongs to, whether it has changed there or
  * here. For the interface thread.
  */
-public final class OpenFile {
+public final class OpenDocument {
     private final Executor background;
     private final Executor interfaceThread;
     private final Rescue rescue;
@@ -34,7 +34,7 @@ public final class OpenFile {
      * @param rescue keeps what is not saved
      * @param say shows a line at the bottom of the window
      */
-    public OpenFile(Executor background, Executor interfaceThread, Rescue rescue, Consumer<Message> say) {
+    public OpenDocument(Executor background, Executor interfaceThread, Rescue rescue, Consumer<Message> say) {
         this.background = background;
         this.interfaceThread = interfaceThread;
         this.rescue = rescue;
