@@ -144,8 +144,10 @@ public final class Weights {
     public static final double DOUBLES_TUNE = 0.15;
     /** A stroke that sounds the bass note's tone in another octave. */
     public static final double DOUBLES_BASS = 0.1;
-    /** A stroke that sounds what the thumb or the tune plays next: that comes stale. */
+    /** A stroke that sounds what the tune sings next: that comes stale. Not in chords at ends. */
     public static final double TAKES_NEXT = 0.4;
+    /** A stroke on the pitch that the thumb plays as the next slot begins: none is better. Not in chords at ends. */
+    public static final double TAKES_BASS = 1.9;
     /** A stroke above a tune note that still sounds. */
     public static final double ABOVE_TUNE = 0.2;
     /** A stroke that the end of a phrase lacks. */
@@ -155,7 +157,7 @@ public final class Weights {
     /** A tune so low that it is the bass. */
     public static final double TUNE_IS_BASS = 1.0;
     /** And another tone than the bass line asks for. */
-    public static final double TUNE_IS_OTHER_BASS = 1.0;
+    public static final double TUNE_IS_OTHER_BASS = 2.0;
     /** Each fret of a tune note above the fifth: it sings less. */
     public static final double TUNE_HIGH_FRET = 0.25;
     /** Each semitone of a tune note below the third string: it sinks among what goes with it. */

@@ -48,6 +48,11 @@ public record InnerStroke(
         Objects.requireNonNull(kind, "kind");
     }
 
+    /** Whether it is part of the fuller sound at the end of a phrase. */
+    public boolean isEnd() {
+        return kind == Kind.END_BLOCK || kind == Kind.END_ROLL;
+    }
+
     /** One of a pattern. */
     public InnerStroke(
             int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, Manner manner, int covers) {

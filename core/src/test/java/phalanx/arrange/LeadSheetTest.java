@@ -2,6 +2,7 @@ package phalanx.arrange;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
 import java.util.TreeMap;
@@ -82,6 +83,7 @@ class LeadSheetTest {
         private int moving;
         private int inner;
         private int repeated;
+        private int stale;
 
         void add(Arrangement arranged) {
             List<ArrangedNote> all = arranged.notes();
@@ -112,6 +114,14 @@ class LeadSheetTest {
                             ArrangedNote::tick,
                             TreeMap::new,
                             Collectors.mapping(ArrangedNote::midi, Collectors.toList())));
+            stale += (int) all.stream()
+                    .filter(note -> note.role() == Role.INNER)
+                    .filter(note -> all.stream()
+                            .filter(bass -> bass.role() == Role.BASS && bass.tick() > note.tick())
+                            .min(Comparator.comparingInt(ArrangedNote::tick))
+                            .filter(bass -> bass.midi() == note.midi())
+                            .isPresent())
+                    .count();
             List<Integer> before = List.of();
             for (List<Integer> stroke : strokes.values()) {
                 inner++;
@@ -142,6 +152,9 @@ class LeadSheetTest {
         assertThat(even.moving / (double) even.eighths).isGreaterThan(0.85);
         assertThat(even.repeated / (double) even.inner).isLessThan(0.03);
         assertThat(full.repeated / (double) full.inner).isLessThan(0.03);
+        assertThat((even.stale + full.stale) / (double) (even.inner + full.inner))
+                .as("on the pitch of the next bass note")
+                .isLessThan(0.02);
     }
 
     /** A low tune has company from the strings above it, which ends where the tune goes on. */

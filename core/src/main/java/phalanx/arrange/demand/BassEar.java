@@ -5,6 +5,7 @@ import phalanx.cost.Weights;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.BassStrings;
 import phalanx.righthand.BassStroke;
+import phalanx.righthand.InnerStroke;
 
 /** What the places and steps of the bass cost the ear, and how low a tune may be the bass itself. */
 public final class BassEar {
@@ -50,6 +51,13 @@ public final class BassEar {
         return Effort.thousandths(Weights.BASS_ON_INNER_STRING * inwards
                 + Weights.BASS_FRET * fret
                 + (preferred ? 0 : pitch > 0 ? Weights.BASS_OFF_LINE : Weights.BASS_NOT_PREFERRED));
+    }
+
+    /** Whether inner strokes of a slot must not sound what the thumb plays as the next begins: not in chords at ends. */
+    public static boolean takesNext(Slot before, Slot slot) {
+        return slot.bassBegins()
+                && !before.inner().isEmpty()
+                && before.inner().stream().noneMatch(InnerStroke::isEnd);
     }
 
     /**

@@ -25,7 +25,6 @@ final class ColourSchedule {
     private final Request request;
     private final Song song;
     /** Tones that the first bass note after a slot should have, by the slot's tick. */
-    private final Map<Integer, Integer> bassSoon = new HashMap<>();
     /** Where the player has decided the places of notes. */
     private final Map<Integer, Pins> places = new HashMap<>();
 
@@ -41,11 +40,6 @@ final class ColourSchedule {
     }
 
     List<Slot> of(List<Slot> slots) {
-        int soon = 0;
-        for (int i = slots.size() - 1; i >= 0; i--) {
-            bassSoon.put(slots.get(i).startTick(), soon);
-            soon = slots.get(i).bassBegins() ? slots.get(i).bass().get().preferred() : soon;
-        }
         List<Slot> done = new ArrayList<>(slots.size());
         for (int from = 0; from < slots.size(); ) {
             int to = from;
@@ -86,7 +80,6 @@ final class ColourSchedule {
                     colours,
                     rows,
                     highestFret(slot.startTick()),
-                    slot.inner().isEmpty() ? 0 : bassSoon.get(slot.startTick()),
                     slot.inner().isEmpty() ? 0 : tuneSoon(slot),
                     slot.bass().map(BassStroke::midi).orElse(0),
                     pins(slot.startTick()))));

@@ -337,7 +337,10 @@ public final class Ear {
                 } else if (!asks.get(i).brush() && !asks.get(i).isOfTune()) {
                     cost += place(asks.get(i).row(), string, before, lastString, sum);
                     cost += sound(asks.get(i).row(), scene.free()[string], sum);
-                    cost += (scene.taken() >> string & 1) == 1 ? add(sum, Term.TAKES_NEXT, TAKES_NEXT) : 0;
+                    // a chord at the end of a phrase is one sound, not a line
+                    boolean stale =
+                            (scene.taken() >> string & 1) == 1 && !asks.get(i).end();
+                    cost += stale ? add(sum, Term.TAKES_NEXT, TAKES_NEXT) : 0;
                     cost += string < scene.tune() ? add(sum, Term.ABOVE_TUNE, ABOVE_TUNE) : 0;
                 }
             }

@@ -16,7 +16,7 @@ import phalanx.theory.ChordSymbol;
  * @param tuneMidi the tune's note, -1 where none sounds
  * @param bassMidi the bass's note, -1 where none sounds
  * @param free what each string from 1 gives an inner stroke, -1 where none may fall on it; entry 0 is unused
- * @param taken strings whose note the next note of bass or tune has, bit s for string s
+ * @param taken strings whose note the next note of the tune has, bit s for string s
  * @param belowMidi the tune's second note, 0 where it has none
  * @param below strings that sound it, bit s for string s
  */
@@ -117,18 +117,15 @@ public record Scene(int tune, int tuneMidi, int bassMidi, int[] free, int taken,
             boolean sounds = instrument.midi(string, stops.fret(string)) == midi && (silent >> string & 1) == 0;
             below |= sounds ? 1 << string : 0;
         }
-        return new Scene(tune, tuneMidi, bassMidi, free, taken(instrument, demand, free), midi, below);
+        return new Scene(tune, tuneMidi, bassMidi, free, taken(demand, free), midi, below);
     }
 
-    private static int taken(Instrument instrument, Slot.Demand demand, int[] free) {
+    private static int taken(Slot.Demand demand, int[] free) {
         int taken = 0;
         for (int string = 1; string < free.length; string++) {
             boolean tunes =
                     free[string] != NONE && free[string] == demand.wanted().tuneSoon();
-            boolean basses = free[string] != NONE
-                    && free[string] <= BassEar.highestBass(instrument)
-                    && (demand.wanted().bassSoon() >> free[string] % 12 & 1) == 1;
-            taken |= basses || tunes ? 1 << string : 0;
+            taken |= tunes ? 1 << string : 0;
         }
         return taken;
     }

@@ -53,7 +53,6 @@ public record Slot(
      * @param colours pitch classes that should be heard here
      * @param rowsHeard rows of a pattern that are struck soon after, bit r for row r: what they strike is heard, too
      * @param highestFret no finger above it; {@link #ANY_FRET} where that does not matter
-     * @param bassSoon pitch classes that the next bass note should have
      * @param tuneSoon MIDI number of the next tune note, 0 where none is near
      * @param bassMidi the very pitch of a bass note here, 0 where any octave will do
      * @param pins what the player has decided of the places
@@ -64,21 +63,18 @@ public record Slot(
             int colours,
             int rowsHeard,
             int highestFret,
-            int bassSoon,
             int tuneSoon,
             int bassMidi,
             Pins pins) {
         public static final int ANY_FRET = 99;
 
         Wanted unpinned() {
-            return new Wanted(
-                    wholeShapes, strings, colours, rowsHeard, highestFret, bassSoon, tuneSoon, bassMidi, Pins.NONE);
+            return new Wanted(wholeShapes, strings, colours, rowsHeard, highestFret, tuneSoon, bassMidi, Pins.NONE);
         }
 
         /** All colours of a chord at once, however it is held. */
         static Wanted of(Optional<ChordSymbol> chord) {
-            return new Wanted(
-                    false, 0, chord.map(ChordSymbol::colourClasses).orElse(0), 0, ANY_FRET, 0, 0, 0, Pins.NONE);
+            return new Wanted(false, 0, chord.map(ChordSymbol::colourClasses).orElse(0), 0, ANY_FRET, 0, 0, Pins.NONE);
         }
     }
 

@@ -106,6 +106,7 @@ public final class Scorer {
                 cost.sum.add(track.changes().get(i - 1).effort());
                 cost.step(before);
                 cost.cuts(slots.get(i - 1), before);
+                cost.takesBass(slots.get(i - 1), before);
             }
             costs.add(cost.done());
             before = now;
@@ -147,6 +148,7 @@ public final class Scorer {
         private final List<ArrangedNote> notes;
         private final List<ArrangedNote> ringing = new ArrayList<>();
         private List<ArrangedNote> ended = List.of();
+        private List<ArrangedNote> struck = List.of();
         private int tune = NONE;
         private int bass = NONE;
 
@@ -156,6 +158,7 @@ public final class Scorer {
 
         Sounding at(Slot slot, List<ArrangedNote> struck) {
             Sounding now = new Sounding(notes);
+            now.struck = struck;
             now.ended = ringing.stream()
                     .filter(note -> note.endTick() <= slot.startTick())
                     .toList();
@@ -319,6 +322,16 @@ public final class Scorer {
                         Term.BASS_STEP,
                         BassEar.bassStep(before.bass, sounding.bass, slot.bass().orElseThrow(), instrument.strings()));
             }
+        }
+
+        /** Inner notes of the slot before on the pitch of the bass that begins. */
+        void takesBass(Slot slotBefore, Sounding before) {
+            boolean takes = BassEar.takesNext(slotBefore, slot)
+                    && sounding.bass != NONE
+                    && before.struck.stream()
+                            .filter(note -> note.role() == Role.INNER)
+                            .anyMatch(note -> note.midi() == midi(sounding.bass));
+            sum.add(Term.TAKES_BASS, takes ? Effort.thousandths(Weights.TAKES_BASS) : 0);
         }
 
         /** Notes that end with the slot before though they should ring on. */

@@ -61,6 +61,7 @@ final class ChangeTable implements LayeredGraph.Changes {
     private final int[] limits = new int[Fingering.FINGERS];
 
     private final InnerCuts innerCuts;
+    private final NextBass nextBass;
 
     /**
      * @param slotBefore the slot of the layer before
@@ -95,6 +96,7 @@ final class ChangeTable implements LayeredGraph.Changes {
         this.tuneRings = slot.melodyRingsOn();
         this.bassRings = slot.bassRingsOn();
         this.innerCuts = new InnerCuts(before, after, slotBefore, slot, instrument);
+        this.nextBass = new NextBass(before, after, slotBefore, slot, instrument);
         if (slot.bassBegins()) {
             fillBassSteps();
         }
@@ -305,7 +307,8 @@ final class ChangeTable implements LayeredGraph.Changes {
             sum += waiting(from, to, handed, hand);
         }
         return (long) sum * Effort.STEPS
-                + innerCuts.cost(from, to, fingersDiffer | before.frets[from] ^ after.frets[to]);
+                + innerCuts.cost(from, to, fingersDiffer | before.frets[from] ^ after.frets[to])
+                + nextBass.cost(from, to);
     }
 
     private long move(int finger, int from, int to) {

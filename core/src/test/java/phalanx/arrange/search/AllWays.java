@@ -28,6 +28,7 @@ import phalanx.lefthand.track.MoveMeter;
 import phalanx.lefthand.track.Pace;
 import phalanx.lefthand.track.Posture;
 import phalanx.lefthand.track.Stops;
+import phalanx.righthand.InnerStroke;
 import phalanx.song.Ticks;
 
 /**
@@ -151,10 +152,22 @@ final class AllWays {
             if (slot.chordIndex() == slotBefore.chordIndex() && slotBefore.lengthTicks() < Ticks.WHOLE) {
                 cost += grains(Weights.INNER_CUT) * cuts(from, to);
             }
+            if (slot.bassBegins()
+                    && to.bass != NOWHERE
+                    && slotBefore.inner().stream().noneMatch(InnerStroke::isEnd)
+                    && strikes(from, instrument.midi(to.bass, to.stops.fret(to.bass)))) {
+                cost += grains(Weights.TAKES_BASS);
+            }
             return cost
                     + meter.change(from.posture, to.posture, from.plucks, pace)
                             .effort()
                             .grains();
+        }
+
+        private boolean strikes(One from, int midi) {
+            return IntStream.rangeClosed(1, strings)
+                    .filter(string -> (from.placing.struck() >> string & 1) == 1)
+                    .anyMatch(string -> instrument.midi(string, from.stops.fret(string)) == midi);
         }
 
         private int cuts(One from, One to) {
