@@ -9,6 +9,7 @@ import java.util.function.BooleanSupplier;
 import phalanx.arrange.audit.FretsFinding;
 import phalanx.arrange.audit.MoveFinding;
 import phalanx.arrange.audit.ShapeFinding;
+import phalanx.arrange.colour.HitsAsked;
 import phalanx.arrange.demand.ChartShapes;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.MelodyFit;
@@ -366,7 +367,7 @@ public final class Arranger {
         List<ArrangedNote> notes = writer.write();
         Pricing.RightHand right = new Pricing.RightHand(
                 solved.demand.innerAsked(),
-                coloured ? Optional.of(solved.demand.plan().hits()) : Optional.empty(),
+                coloured ? Optional.of(HitsAsked.ofPatterns(solved.demand.plan().hits())) : Optional.empty(),
                 writer.joining(solved.demand.plan().joining()),
                 writer::wanted,
                 writer::hammered);

@@ -7,6 +7,7 @@ import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import phalanx.arrange.audit.Audit;
 import phalanx.arrange.colour.Colouring;
+import phalanx.arrange.colour.HitsAsked;
 import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.Slot;
 import phalanx.arrange.score.ArrangedNote;
@@ -24,7 +25,6 @@ import phalanx.lefthand.shape.Shape;
 import phalanx.lefthand.track.MoveMeter;
 import phalanx.righthand.Digit;
 import phalanx.righthand.Joining;
-import phalanx.technique.Hit;
 
 /** The last stages: holds, price and audit of what was written. */
 final class Pricing {
@@ -62,13 +62,13 @@ final class Pricing {
     /**
      * What the right hand does besides the notes.
      *
-     * @param hits those of the patterns; nothing at all where the notes are to stay plain
+     * @param hits those of the patterns, or written ones; nothing at all where the notes are to stay plain
      * @param wanted the digit that the pattern names for a note, if it does
      * @param hammered whether the pattern has a note hammered
      */
     record RightHand(
             int innerAsked,
-            Optional<List<Hit>> hits,
+            Optional<HitsAsked> hits,
             Joining joining,
             Function<ArrangedNote, Optional<Digit>> wanted,
             Predicate<ArrangedNote> hammered) {}

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import phalanx.arrange.colour.DigitWriter;
+import phalanx.arrange.colour.HitsAsked;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Request;
@@ -105,7 +106,11 @@ public final class Transcriber {
                         chosen,
                         done,
                         new Pricing.RightHand(
-                                inner, Optional.of(List.of()), Joining.NONE, note -> Optional.empty(), note -> false));
+                                inner,
+                                Optional.of(new HitsAsked(notes.hits(), true)),
+                                Joining.NONE,
+                                note -> Optional.empty(),
+                                note -> false));
     }
 
     /** The locks, and the slurs, bends and harmonics that are written where none of them says otherwise. */

@@ -11,5 +11,13 @@ import java.util.Objects;
 public record Hit(int tick, HitKind kind) {
     public Hit {
         Objects.requireNonNull(kind, "kind");
+        if (tick < 0) {
+            throw new IllegalArgumentException("a hit at tick " + tick);
+        }
+    }
+
+    /** The same at another time. */
+    public Hit at(int newTick) {
+        return new Hit(newTick, kind);
     }
 }

@@ -176,6 +176,44 @@ public enum HitKind {
                 .collect(Collectors.joining(", "));
     }
 
+    /**
+     * The kind of a label.
+     *
+     * @throws IllegalArgumentException if there is none
+     */
+    public static HitKind parse(String label) {
+        return byLabel(label)
+                .orElseThrow(() -> new IllegalArgumentException("\"" + label + "\" is none of "
+                        + Arrays.stream(values()).map(HitKind::label).collect(Collectors.joining(", "))));
+    }
+
+    /**
+     * What players mean by crosses on strings: a chuck where nothing is plucked, a slap on bass strings. Common practice, no
+     * source.
+     *
+     * @param dead the strings with crosses, bit s for string s
+     * @param plucked whether a note begins with them
+     * @param strings of the guitar
+     * @return nothing for single treble strings
+     */
+    public static Optional<HitKind> ofDeadStrokes(int dead, boolean plucked, int strings) {
+        if (!plucked && Integer.bitCount(dead) >= SLAPPED) {
+            return Optional.of(CHUCK);
+        }
+        for (int string = 1; string <= strings; string++) {
+            if ((dead >> string & 1) == 1 && SLAP.damps(string, strings)) {
+                return Optional.of(SLAP);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The kind of a label, if there is one. */
+    public static Optional<HitKind> byLabel(String label) {
+        return Arrays.stream(values()).filter(kind -> kind.label.equals(label)).findFirst();
+    }
+
+    /** The kind of a letter, if there is one. */
     public static Optional<HitKind> byLetter(char letter) {
         return Arrays.stream(values()).filter(kind -> kind.letter == letter).findFirst();
     }

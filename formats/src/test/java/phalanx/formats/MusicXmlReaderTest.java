@@ -19,6 +19,8 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import phalanx.arrange.Written;
+import phalanx.arrange.WrittenNote;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
@@ -27,6 +29,8 @@ import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.song.build.SongBuilder;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
 import phalanx.theory.Key;
 
 class MusicXmlReaderTest {
@@ -255,5 +259,34 @@ class MusicXmlReaderTest {
         Path huge = folder.resolve("huge.xml");
         Files.write(huge, new byte[(20 << 20) + 1]);
         assertThatThrownBy(() -> SongFiles.read(huge)).hasMessage("huge.xml: the file is larger than 20 MB");
+    }
+
+    /** Crossed heads that name their strings are hits; those that don't are notes, as before. */
+    @Test
+    void deadStrokesAreHits() throws FormatException {
+        StringBuilder notes = new StringBuilder();
+        notes.append(onString("C", 4, 2, 1, false, false)).append(onString("C", 4, 2, 1, true, false));
+        notes.append(onString("E", 4, 4, 2, true, true)).append(onString("A", 3, 5, 0, true, true));
+        notes.append(onString("D", 4, 2, 3, false, false)).append(onString("E", 2, 6, 0, true, true));
+        Reading reading = new MusicXmlReader("Crosses")
+                .read(("<score-partwise version='4.0'><part-list>"
+                                + "<score-part id='P1'><part-name>Guitar</part-name></score-part></part-list><part id='P1'>"
+                                + "<measure number='1'><attributes><divisions>1</divisions><time><beats>4</beats>"
+                                + "<beat-type>4</beat-type></time></attributes>" + notes
+                                + "</measure></part></score-partwise>")
+                        .getBytes(StandardCharsets.UTF_8));
+        assertThat(reading.song().melody()).hasSize(2);
+        Written written = reading.written().orElseThrow();
+        assertThat(written.notes()).extracting(WrittenNote::tick).containsExactly(0, 2 * Ticks.QUARTER);
+        assertThat(written.hits())
+                .containsExactly(new Hit(Ticks.QUARTER, HitKind.CHUCK), new Hit(2 * Ticks.QUARTER, HitKind.SLAP));
+        assertThat(String.join("\n", reading.report())).contains("as a chuck", "as a slap");
+    }
+
+    private static String onString(String step, int octave, int string, int fret, boolean dead, boolean inChord) {
+        return "<note>" + (inChord ? "<chord/>" : "") + "<pitch><step>" + step + "</step><octave>" + octave
+                + "</octave></pitch><duration>1</duration><voice>1</voice>"
+                + (dead ? "<notehead>x</notehead>" : "") + "<notations><technical><string>" + string
+                + "</string><fret>" + fret + "</fret></technical></notations></note>";
     }
 }

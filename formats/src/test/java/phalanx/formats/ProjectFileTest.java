@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Random;
+import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
@@ -65,6 +66,8 @@ import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.technique.Grooves;
 import phalanx.technique.HarmonicNode;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
@@ -153,7 +156,10 @@ class ProjectFileTest {
         }
         List<WrittenNote> notes =
                 arranged.notes().stream().map(ProjectFileTest::written).toList();
-        return project.withWritten(new Written(guitar.tuning(), guitar.capo(), notes));
+        List<Hit> hits = IntStream.range(0, random.nextInt(4))
+                .mapToObj(i -> new Hit(i * Ticks.QUARTER, HitKind.values()[random.nextInt(HitKind.values().length)]))
+                .toList();
+        return project.withWritten(new Written(guitar.tuning(), guitar.capo(), notes, hits));
     }
 
     /** A second note under the tune's first, and a bass of one's own in the first bars. */
@@ -184,7 +190,7 @@ class ProjectFileTest {
             ObjectNode root = (ObjectNode) mapper.readTree(file.write(project));
             ObjectNode first = (ObjectNode) root.remove("versions").get(0);
             root.remove("shown");
-            first.remove(List.of("name", "ignored", "inners"));
+            first.remove(List.of("name", "ignored", "inners", "writtenHits"));
             root.setAll(first);
             return root.toPrettyString();
         } catch (IOException e) {
@@ -197,7 +203,7 @@ class ProjectFileTest {
     void aProjectOfVersion1Opens() throws FormatException {
         Project project = Project.of(RandomSong.of(3), Library.FIRST.setup());
         String before = flat(project)
-                .replace("\"phalanx\" : 5", "\"phalanx\" : 1")
+                .replace("\"phalanx\" : 6", "\"phalanx\" : 1")
                 .replaceAll("(?s),\\s*\"(attacks|places|limits|cascades)\" : \\[ \\]", "")
                 .replaceAll("(?s),\\s*\"wishes\" : \\{[^}]*\\}", "")
                 .replaceAll("(?s),\\s*\"upASecond\" : [0-9.]*", "")
@@ -207,7 +213,7 @@ class ProjectFileTest {
         assertThat(opened.project()).isEqualTo(project.withWishes(Wishes.USUAL.withOctave(Octave.AS_WRITTEN)));
         assertThat(opened.report()).isEmpty();
         assertThat(new String(file.write(opened.project()), StandardCharsets.UTF_8))
-                .contains("\"phalanx\" : 5");
+                .contains("\"phalanx\" : 6");
     }
 
     /** Files of version 2, before there were slurs: every note is plucked. */
@@ -223,7 +229,7 @@ class ProjectFileTest {
                                 .map(ProjectFileTest::written)
                                 .toList()));
         String before = flat(project)
-                .replace("\"phalanx\" : 5", "\"phalanx\" : 2")
+                .replace("\"phalanx\" : 6", "\"phalanx\" : 2")
                 .replaceAll("(?s),\\s*\"(attacks|places|limits|cascades|slurs)\" : (false|\\[ \\])", "")
                 .replaceAll("(?s),\\s*\"way\" : \"plucked\"", "");
         assertThat(before).doesNotContain("slur");
@@ -237,7 +243,7 @@ class ProjectFileTest {
                 .withLock(new AttackLock(0, Role.MELODY, AttackLock.Way.SLURRED))
                 .withLock(new AttackLock(Ticks.QUARTER, Role.BASS, AttackLock.Way.PLUCKED));
         String before = flat(project)
-                .replace("\"phalanx\" : 5", "\"phalanx\" : 3")
+                .replace("\"phalanx\" : 6", "\"phalanx\" : 3")
                 .replace("\"attacks\"", "\"slurs\"")
                 .replace("\"way\" : \"slurred\"", "\"slurred\" : true")
                 .replace("\"way\" : \"plucked\"", "\"slurred\" : false")
@@ -248,16 +254,29 @@ class ProjectFileTest {
         assertThat(opened.report()).isEmpty();
     }
 
+    /** Files of version 5, before hits were kept beside written notes. */
+    @Test
+    void aProjectOfVersion5Opens() throws IOException, FormatException {
+        Project project = Project.of(RandomSong.of(7), Library.FIRST.setup())
+                .withWritten(new Written(Tuning.STANDARD, 0, List.of(new WrittenNote(0, 6, 3))));
+        ObjectMapper mapper = new ObjectMapper();
+        ObjectNode root = (ObjectNode) mapper.readTree(file.write(project));
+        root.put("phalanx", 5);
+        assertThat(((ObjectNode) root.get("versions").get(0)).remove("writtenHits"))
+                .isEmpty();
+        assertThat(file.open(mapper.writeValueAsBytes(root)).project()).isEqualTo(project);
+    }
+
     /** What a later version wrote opens as far as it is known here, and what is not is said. */
     @Test
     void aProjectOfALaterVersionOpensAsFarAsItIsKnown() throws FormatException {
         Project project = random(8);
         String now = new String(file.write(project), StandardCharsets.UTF_8);
-        String later = now.replace("\"phalanx\" : 5,", "\"phalanx\" : 9, \"drills\" : [ ],");
+        String later = now.replace("\"phalanx\" : 6,", "\"phalanx\" : 9, \"drills\" : [ ],");
         ProjectFile.Opened opened = file.open(later.getBytes(StandardCharsets.UTF_8));
         assertThat(opened.project()).isEqualTo(project);
         assertThat(opened.report()).hasSize(2);
-        assertThat(opened.report().get(0)).contains("version 9", "knows version 5");
+        assertThat(opened.report().get(0)).contains("version 9", "knows version 6");
         assertThat(opened.report().get(1)).contains("\"drills\"", "left out");
     }
 
@@ -265,7 +284,7 @@ class ProjectFileTest {
     @CsvSource(
             delimiter = ';',
             value = {
-                "\"phalanx\" : 5; \"phalanx\" : 0; phalanx; version",
+                "\"phalanx\" : 6; \"phalanx\" : 0; phalanx; version",
                 "\"capo\" : 0; \"capo\" : 40; tuning; capo 40",
                 "\"tempo\" : 92; \"tempo\" : 9; tempo 9; outside",
                 "\"tempo\" : 92; \"tempo\" : \"x\"; tempo; a whole number",

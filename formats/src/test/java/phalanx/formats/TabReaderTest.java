@@ -36,6 +36,8 @@ import phalanx.righthand.Picking;
 import phalanx.song.ChordChange;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
 import phalanx.theory.Key;
 
 class TabReaderTest {
@@ -120,6 +122,43 @@ class TabReaderTest {
     }
 
     /** Found by the property above: the thumb has fret 3 and finger 4 fret 8, from a hand that stands at fret 4. */
+    /** Crosses over all strings, on bass strings beside a note, on one treble string; a row of hits; a letter that is none. */
+    @Test
+    void hitsAreRead() throws FormatException {
+        Reading reading = read(
+                """
+                Crosses, 4/4, key C, 90 bpm, no capo
+
+                e|-0-----x-----3-----------|-0-----------0-----------|
+                B|-1-----x-----------x-----|-1-----------1-----------|
+                G|-------x-----------------|-------------------------|
+                D|-------x-----------------|-------------------------|
+                A|-3-----------x-----------|-3-----------3-----------|
+                E|-------x-----x-----------|-------------------------|
+                hit                          h     s  z        k
+                   1     2     3     4       1     2     3     4
+                """);
+        assertThat(reading.written().orElseThrow().hits())
+                .containsExactly(
+                        new Hit(Ticks.QUARTER, HitKind.CHUCK),
+                        new Hit(2 * Ticks.QUARTER, HitKind.SLAP),
+                        new Hit(4 * Ticks.QUARTER, HitKind.HEEL),
+                        new Hit(5 * Ticks.QUARTER, HitKind.SLAP),
+                        new Hit(7 * Ticks.QUARTER, HitKind.KNOCK));
+        assertThat(String.join("\n", reading.report()))
+                .contains("as a chuck", "as a slap", "single treble strings are left out", "\"z\" in a row of hits");
+        Arrangement played = played(reading);
+        // the slap on the third beat: a finger plucks there, so that the thumb's joint knocks in its place
+        assertThat(played.hits())
+                .extracting(Hit::kind)
+                .containsExactly(HitKind.CHUCK, HitKind.KNOCK, HitKind.HEEL, HitKind.SLAP, HitKind.KNOCK);
+        String again = new TabWriter().write(played);
+        assertThat(read(again).written().orElseThrow().hits()).isEqualTo(played.hits());
+        // a hit that is put into our own text by hand counts, though the lines at its end do not know it
+        String more = again.replaceFirst("(?m)^hit( *)c", "hit$1k");
+        assertThat(read(more).written().orElseThrow().hits().get(0)).isEqualTo(new Hit(Ticks.QUARTER, HitKind.KNOCK));
+    }
+
     @Test
     void theHandStandsAFretLowerForTheThumb() throws FormatException {
         everyWrittenNoteIsStoppedByAFinger(7740);

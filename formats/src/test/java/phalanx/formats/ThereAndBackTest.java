@@ -41,13 +41,17 @@ import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.BassLine;
+import phalanx.righthand.BassStrings;
 import phalanx.righthand.Level;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
+import phalanx.song.Bar;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.technique.Attack;
+import phalanx.technique.Groove;
+import phalanx.technique.Grooves;
 
 /** Arrangements with every pattern, written to a file and read again: every note, chord and word is there. */
 class ThereAndBackTest {
@@ -77,10 +81,15 @@ class ThereAndBackTest {
         List<Pattern> patterns = PatternLibrary.standard().all();
         int fitted = 0;
         int whole = 0;
+        int hits = 0;
         for (int i = 0; i < patterns.size() * SONGS; i += STEP) {
             Pattern pattern = patterns.get(i % patterns.size());
-            Picking picking =
-                    Picking.PLAIN.withPlan(new Picking.Plan(Optional.of(pattern), BassLine.ALTERNATING, Level.EVEN));
+            Picking picking = Picking.PLAIN.withPlan(new Picking.Plan(
+                    Optional.of(pattern),
+                    BassLine.ALTERNATING,
+                    Level.EVEN,
+                    BassStrings.AS_IT_LIES,
+                    groove(RandomSong.of(i), i)));
             Arrangement arrangement;
             try {
                 arrangement = arranger.quick(RandomSong.of(i), picking, List.of(), () -> false);
@@ -95,6 +104,8 @@ class ThereAndBackTest {
                 Reading reading = SongFiles.read(file);
                 String about = pattern.name() + ", song " + i + ending;
                 assertThat(places(reading.written().orElseThrow())).as(about).isEqualTo(places(arrangement));
+                assertThat(reading.written().orElseThrow().hits()).as(about).isEqualTo(arrangement.hits());
+                hits += arrangement.hits().size();
                 // a score of the guitar alone has no more of the tune than the guitar plays
                 if (arrangement.cost().tune() == 0 || ending.endsWith(".tab.txt")) {
                     whole++;
@@ -103,6 +114,7 @@ class ThereAndBackTest {
             }
         }
         assertThat(whole).isGreaterThan(fitted * 5 / 2);
+        assertThat(hits).isPositive();
         assertThat(fitted).isGreaterThan(patterns.size() / STEP / 2);
     }
 
@@ -191,6 +203,15 @@ class ThereAndBackTest {
                     .collect(Collectors.joining(" "));
             assertThat(written.split("\\s+")).as("seed " + seed).containsExactlyElementsOf(wanted.values());
         }
+    }
+
+    /** One that fits a song's bars; none for every second. */
+    private static Optional<Groove> groove(Song song, int i) {
+        Bar last = song.bars().get(song.bars().size() - 1);
+        List<Groove> fitting = Grooves.shipped().all().stream()
+                .filter(groove -> groove.fits(last))
+                .toList();
+        return i % 2 == 1 || fitting.isEmpty() ? Optional.empty() : Optional.of(fitting.get(i / 2 % fitting.size()));
     }
 
     private static Arrangement played(Reading reading) {

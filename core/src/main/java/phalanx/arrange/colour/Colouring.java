@@ -22,7 +22,6 @@ import phalanx.righthand.Digit;
 import phalanx.righthand.Picking;
 import phalanx.song.Bar;
 import phalanx.song.Song;
-import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
 
 /**
@@ -42,13 +41,13 @@ public final class Colouring {
      * The arrangement with its colours and what was found in it; its cost stays.
      *
      * @param priced with every note plucked
-     * @param patterned the hits of its patterns
+     * @param asked the hits of its patterns, or written beside its notes
      * @param wanted the digit that a pattern names for a note, if it does
      * @param hammered whether a pattern has a note hammered
      */
     public Arrangement colour(
             Arrangement priced,
-            List<Hit> patterned,
+            HitsAsked asked,
             Function<ArrangedNote, Optional<Digit>> wanted,
             Predicate<ArrangedNote> hammered) {
         Arrangement plain = new HammerLayer(priced, hammered).hammer(wanted);
@@ -60,8 +59,8 @@ public final class Colouring {
         CascadeLayer.Cascaded cascaded = new CascadeLayer(plain, belled.notes()).cascade();
         WantedHits hits = new WantedHits(song, picking);
         int strings = plain.request().instrument().strings();
-        HitLayer.Laid laid =
-                new HitLayer(cascaded.notes(), belled.holds(), strings, song.tempo()).lay(hits.with(patterned));
+        HitLayer.Laid laid = new HitLayer(cascaded.notes(), belled.holds(), strings, song.tempo(), asked.written())
+                .lay(hits.with(asked.hits()));
         Arrangement audited = audit.audited(plain.coloured(laid.notes(), belled.holds(), laid.hits(), slurred.gains()));
         List<Finding> findings = new ArrayList<>(slurred.findings());
         findings.addAll(belled.findings());

@@ -33,6 +33,7 @@ final class HitLayer {
     private final int strings;
     private final NoteTimes times;
     private final double tempo;
+    private final boolean mayStopTune;
     private final List<Hit> laid = new ArrayList<>();
     private final List<Omission> omissions = new ArrayList<>();
 
@@ -52,13 +53,15 @@ final class HitLayer {
      * @param notes in order of tick
      * @param strings of the guitar
      * @param tempo quarter notes a minute
+     * @param mayStopTune whether a tune note may end with a hit
      */
-    HitLayer(List<ArrangedNote> notes, List<Hold> holds, int strings, double tempo) {
+    HitLayer(List<ArrangedNote> notes, List<Hold> holds, int strings, double tempo, boolean mayStopTune) {
         this.notes = new ArrayList<>(notes);
         this.holds = holds;
         this.strings = strings;
         this.times = new NoteTimes(notes);
         this.tempo = tempo;
+        this.mayStopTune = mayStopTune;
     }
 
     /** @param wanted in order of tick */
@@ -105,7 +108,7 @@ final class HitLayer {
                                 ? "the hand touches a harmonic there"
                                 : "the fingers pluck there");
             }
-            if (note.role() == Role.MELODY && isStopped(note, hit)) {
+            if (!mayStopTune && note.role() == Role.MELODY && isStopped(note, hit)) {
                 return Optional.of("it would stop the tune");
             }
             if (isStopped(note, hit) && isSlurredFrom(note)) {

@@ -197,14 +197,14 @@ class HitsTest {
                         2520, 2520, 2520, 4, 2, 52, Role.INNER, Optional.of(Finger.MIDDLE), Digit.I)
                 .struck(new Attack.Slur(SlurKind.HAMMER), Weight.PLAIN);
         Hit slap = new Hit(Ticks.QUARTER, HitKind.SLAP);
-        HitLayer.Laid laid = new HitLayer(List.of(low, high), List.of(), 6, song.tempo()).lay(List.of(slap));
+        HitLayer.Laid laid = new HitLayer(List.of(low, high), List.of(), 6, song.tempo(), false).lay(List.of(slap));
         assertThat(laid.notes()).containsExactly(low, high);
         assertThat(laid.omissions())
                 .extracting(HitLayer.Omission::reason)
                 .containsExactly("it would stop a note that is slurred on");
         // plucked, it is stopped
         ArrangedNote plucked = high.struck(Attack.PLUCK, Weight.PLAIN);
-        assertThat(new HitLayer(List.of(low, plucked), List.of(), 6, song.tempo())
+        assertThat(new HitLayer(List.of(low, plucked), List.of(), 6, song.tempo(), false)
                         .lay(List.of(slap))
                         .notes()
                         .get(0)

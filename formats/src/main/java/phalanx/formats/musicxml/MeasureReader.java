@@ -8,6 +8,7 @@ import phalanx.song.ChordChange;
 import phalanx.song.Ticks;
 import phalanx.song.build.SongBuilder;
 import phalanx.song.build.Tone;
+import phalanx.technique.HitKind;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Note;
@@ -28,6 +29,8 @@ final class MeasureReader {
     private final FormReader form = new FormReader();
     private final StaffPlaces places = new StaffPlaces();
     private boolean unpitched;
+    /** What words over the staff say that strokes without a pitch are. */
+    private Optional<HitKind> hit = Optional.empty();
 
     private double divisions = 1;
     private int semitones;
@@ -208,6 +211,12 @@ final class MeasureReader {
             return;
         }
         int tick = tick(onset);
+        if (node.has("unpitched") && hit.isPresent() && !ties(node, "stop")) {
+            places.readHit(hit.get(), song.bars(), tick);
+        }
+        if (node.text("notehead").filter("x"::equals).isPresent() && places.readDead(node, song.bars(), tick)) {
+            return;
+        }
         if (!ties(node, "stop")) {
             places.readNote(node, song.bars(), tick);
         }
@@ -298,6 +307,9 @@ final class MeasureReader {
         for (XmlNode type : direction.children("direction-type")) {
             type.children("rehearsal").forEach(mark -> song.section(tick(cursor), mark.text()));
             type.children("metronome").forEach(this::readMetronome);
+            type.children("words").stream()
+                    .flatMap(words -> HitKind.byLabel(words.text().strip()).stream())
+                    .forEach(kind -> hit = Optional.of(kind));
         }
         direction.children("sound").forEach(this::readSound);
     }

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
+import phalanx.arrange.Written;
 import phalanx.formats.reading.Choice;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.PartLine;
@@ -85,7 +86,12 @@ public final class MusicXmlReader {
         List<String> names = lines.stream().map(PartLine::words).toList();
         try {
             SongBuilder.Built built = song.build(melody.voice(), fallbackTitle);
-            return new Reading(built.song(), song.report().lines(), places(song).finish(built), List.of(), 0)
+            Optional<Written> written = places(song)
+                    .finish(
+                            built,
+                            parts.values().stream().map(MeasureReader::places).toList(),
+                            song);
+            return new Reading(built.song(), song.report().lines(), written, List.of(), 0)
                     .of(names, lines.indexOf(melody));
         } catch (IllegalArgumentException e) {
             throw new FormatException("", e.getMessage());

@@ -3,24 +3,33 @@ package phalanx.formats.musicxml;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
 import phalanx.arrange.demand.AttackLock;
+import phalanx.formats.reading.DeadStrokes;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Tuning;
 import phalanx.song.build.SongBuilder;
 import phalanx.technique.HarmonicNode;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
 import phalanx.theory.Pitch;
 
 /** Collects the strings and frets that a part names, so that an arrangement is kept as it is written. */
 final class StaffPlaces {
     private final TreeMap<Integer, Integer> tuning = new TreeMap<>();
     private final List<InBar> found = new ArrayList<>();
+    private final List<HitInBar> hits = new ArrayList<>();
+    private final List<HitInBar> dead = new ArrayList<>();
 
     /** A note by its bar and its time in it. */
     private record InBar(int bar, int onset, int string, int fret, AttackLock.Way way) {}
+
+    /** A hit, or a dead stroke on a string, by its bar and its time in it. */
+    private record HitInBar(int bar, int onset, Optional<HitKind> kind, int string) {}
 
     private int capo;
 
@@ -74,6 +83,22 @@ final class StaffPlaces {
         }
     }
 
+    /** Takes a hit. */
+    void readHit(HitKind kind, int bar, int onset) {
+        hits.add(new HitInBar(bar, onset, Optional.of(kind), 0));
+    }
+
+    /** Takes a dead stroke; says whether it names its string. */
+    boolean readDead(XmlNode note, int bar, int onset) {
+        List<Integer> strings = note.children("notations").stream()
+                .flatMap(notations -> notations.children("technical").stream())
+                .flatMap(technical -> number(technical, "string").stream())
+                .filter(string -> string > 0 && string <= Tuning.MOST_STRINGS)
+                .toList();
+        strings.forEach(string -> dead.add(new HitInBar(bar, onset, Optional.empty(), string)));
+        return !strings.isEmpty();
+    }
+
     private static AttackLock.Way way(XmlNode notations, XmlNode technical, int fret) {
         boolean natural = technical.children("harmonic").stream()
                 .anyMatch(harmonic -> !harmonic.children("natural").isEmpty());
@@ -109,8 +134,12 @@ final class StaffPlaces {
         return technical.text(name).filter(text -> text.matches("\\d{1,2}")).map(Integer::parseInt);
     }
 
-    /** The arrangement, in the order of playing; nothing unless every note of the tune has its place. */
-    Optional<Written> finish(SongBuilder.Built built) {
+    /**
+     * The arrangement, in the order of playing; nothing unless every note of the tune has its place.
+     *
+     * @param others parts that may have hits
+     */
+    Optional<Written> finish(SongBuilder.Built built, List<StaffPlaces> others, SongBuilder song) {
         try {
             Tuning open =
                     tuning.size() < Tuning.FEWEST_STRINGS ? Tuning.STANDARD : new Tuning(List.copyOf(tuning.values()));
@@ -123,6 +152,18 @@ final class StaffPlaces {
                     && built.written().melody().stream()
                             .allMatch(tune -> notes.getOrDefault(tune.tick(), List.of()).stream()
                                     .anyMatch(note -> note.midi(guitar) == tune.midi()));
+            TreeMap<Integer, Hit> beside = hitsOfDead(built, notes.keySet(), open.strings(), song);
+            others.stream()
+                    .flatMap(part -> part.hits.stream())
+                    .map(hit -> new Hit(built.starts().get(hit.bar) + hit.onset, hit.kind.orElseThrow()))
+                    .forEach(hit -> beside.put(hit.tick(), hit));
+            if (!usable && !beside.isEmpty()) {
+                song.report()
+                        .say(
+                                "",
+                                "hits stay with notes that have their strings and frets; " + beside.size()
+                                        + " were left out");
+            }
             return usable
                     ? Optional.of(new Written(
                             open,
@@ -132,11 +173,28 @@ final class StaffPlaces {
                                             .flatMap(List::stream)
                                             .toList(),
                                     WrittenNote::tick,
-                                    WrittenNote::at)))
+                                    WrittenNote::at),
+                            built.inOrder(List.copyOf(beside.values()), Hit::tick, Hit::at)))
                     : Optional.empty();
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }
+    }
+
+    private TreeMap<Integer, Hit> hitsOfDead(
+            SongBuilder.Built built, Set<Integer> plucked, int strings, SongBuilder song) {
+        TreeMap<Integer, Integer> sets = new TreeMap<>();
+        for (HitInBar one : dead) {
+            int tick = built.starts().get(one.bar) + one.onset;
+            sets.merge(tick, 1 << one.string, (before, string) -> before | string);
+        }
+        TreeMap<Integer, Hit> found = new TreeMap<>();
+        sets.forEach((tick, set) -> {
+            Optional<HitKind> kind = HitKind.ofDeadStrokes(set, plucked.contains(tick), strings);
+            song.report().once("", DeadStrokes.words(kind));
+            kind.ifPresent(read -> found.put(tick, new Hit(tick, read)));
+        });
+        return found;
     }
 
     private TreeMap<Integer, List<WrittenNote>> placed(SongBuilder.Built built) {

@@ -33,6 +33,8 @@ import phalanx.lefthand.shape.HeldShape;
 import phalanx.project.IgnoredFinding;
 import phalanx.project.Version;
 import phalanx.technique.HarmonicNode;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
 
 /** A version of a project: what the player has decided about one way to arrange its song. */
 final class VersionJson {
@@ -94,6 +96,10 @@ final class VersionJson {
                     .put("string", note.string())
                     .put("fret", note.fret())
                     .put("way", note.way().label()));
+            ArrayNode hits = node.putArray("writtenHits");
+            written.hits().forEach(hit -> hits.addObject()
+                    .put("tick", hit.tick())
+                    .put("kind", hit.kind().label()));
         });
         node.set("picking", new PickingJson(mapper).write(version.picking()));
         node.set("wishes", wishes(version.wishes()));
@@ -252,7 +258,16 @@ final class VersionJson {
             AttackLock.Way way = way(note);
             notes.add(note.checked(() -> new WrittenNote(tick, string, fret, way)));
         }
+        List<Hit> hits = new ArrayList<>();
+        List<JsonPlace> listed =
+                root.has("writtenHits") ? root.child("writtenHits").items() : List.of();
+        for (JsonPlace hit : listed) {
+            int tick = hit.child("tick").integer();
+            JsonPlace kind = hit.child("kind");
+            HitKind read = kind.checked(() -> HitKind.parse(kind.text()));
+            hits.add(hit.checked(() -> new Hit(tick, read)));
+        }
         return Optional.of(
-                root.child("written").checked(() -> new Written(instrument.tuning(), instrument.capo(), notes)));
+                root.child("written").checked(() -> new Written(instrument.tuning(), instrument.capo(), notes, hits)));
     }
 }

@@ -26,6 +26,8 @@ import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.song.build.SongBuilder;
 import phalanx.song.build.Timeline;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.KeyFinder;
@@ -48,6 +50,7 @@ final class TabAssembly {
     private final List<Bar> bars = new ArrayList<>();
     private final List<Section> sections = new ArrayList<>();
     private final List<WrittenNote> notes = new ArrayList<>();
+    private final TreeMap<Integer, Hit> hits = new TreeMap<>();
     private final TreeMap<Integer, Optional<ChordSymbol>> chords = new TreeMap<>();
 
     TabAssembly(
@@ -133,13 +136,19 @@ final class TabAssembly {
                 checkFret(bar, cell, line.bar().number());
                 addNote(columns.floorEntry(cell.column()).getValue(), cell);
             }
+            addHits(bar, line, written);
             chart.addAll(line.chords());
             tune.addAll(line.tune());
             bass.addAll(line.bass());
         }
         try {
             Song song = new Song(told.title(), told.key(), told.tempo(), bars, sections, chart, tune, bass);
-            return new Reading(song, report, Optional.of(new Written(tuning, capo, notes)), List.of(), 0);
+            return new Reading(
+                    song,
+                    report,
+                    Optional.of(new Written(tuning, capo, notes, List.copyOf(hits.values()))),
+                    List.of(),
+                    0);
         } catch (IllegalArgumentException e) {
             throw new FormatException("the lines for programs", e.getMessage());
         }
@@ -237,6 +246,7 @@ final class TabAssembly {
             checkFret(bar, cell, number);
             addNote(start + times.times().floorEntry(cell.column()).getValue(), cell);
         }
+        addHits(bar, start, times);
         addChords(bar, start, ticks, pad);
         return times.exact();
     }
@@ -257,6 +267,29 @@ final class TabAssembly {
         if (!taken) {
             notes.add(new WrittenNote(tick, cell.string(), cell.fret(), cell.way()));
         }
+    }
+
+    private void addHits(TabBar bar, int start, TabRhythm.Times times) {
+        for (TabBar.HitSign hit : bar.hits()) {
+            int tick = start + times.times().floorEntry(hit.column()).getValue();
+            hits.put(tick, new Hit(tick, hit.kind()));
+        }
+    }
+
+    /** The hits that a file tells; where its row of hits was changed, those of the row. */
+    private void addHits(TabBar bar, TabTimes.Line told, List<TabBar> written) {
+        List<HitKind> row = bar.hits().stream().map(TabBar.HitSign::kind).toList();
+        if (row.equals(told.hits().stream().map(Hit::kind).toList())) {
+            told.hits().forEach(hit -> hits.put(hit.tick(), hit));
+            return;
+        }
+        Map<Beginning, Integer> pads = pads(written);
+        TabRhythm rhythm = new TabRhythm(
+                told.bar().meter(),
+                told.bar().lengthTicks(),
+                pads.getOrDefault(new Beginning(bar), 0),
+                steps(written, pads).getOrDefault(new Width(bar), 0));
+        addHits(bar, told.bar().startTick(), rhythm.of(bar));
     }
 
     private static int pickupTicks(TabBar bar, Meter meter) {
@@ -315,7 +348,11 @@ final class TabAssembly {
             return new Reading(
                     built.song(),
                     song.report().lines(),
-                    Optional.of(new Written(tuning, capo, built.inOrder(notes, WrittenNote::tick, WrittenNote::at))),
+                    Optional.of(new Written(
+                            tuning,
+                            capo,
+                            built.inOrder(notes, WrittenNote::tick, WrittenNote::at),
+                            built.inOrder(List.copyOf(hits.values()), Hit::tick, Hit::at))),
                     List.of(),
                     0);
         } catch (IllegalArgumentException e) {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.song.Meter;
+import phalanx.technique.HitKind;
 
 /**
  * What stands between two bar lines of a tablature, by column from the first one after the line.
@@ -11,6 +12,7 @@ import phalanx.song.Meter;
  * @param line number of the first string's line in the file, from 1
  * @param width how many columns
  * @param cells the fret figures in order of column
+ * @param hits the letters of hits under it, and dead strokes on its strings, in order
  * @param counts the words of a counting line under or over it, in order
  * @param chords chord symbols over it, in order
  * @param number the bar number over it, if any
@@ -23,6 +25,7 @@ record TabBar(
         int line,
         int width,
         List<Cell> cells,
+        List<HitSign> hits,
         List<Word> counts,
         List<Word> chords,
         Optional<Integer> number,
@@ -32,6 +35,7 @@ record TabBar(
         boolean repeatEnd) {
     TabBar {
         cells = List.copyOf(cells);
+        hits = List.copyOf(hits);
         counts = List.copyOf(counts);
         chords = List.copyOf(chords);
     }
@@ -54,6 +58,9 @@ record TabBar(
      * a sign before it says that it begins.
      */
     record Cell(int column, int endColumn, int string, int fret, AttackLock.Way way) {}
+
+    /** A hit and its column. */
+    record HitSign(int column, HitKind kind) {}
 
     /** A word above or below the strings. */
     record Word(int column, String text) {}

@@ -6,6 +6,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import phalanx.song.Meter;
 
 /**
@@ -48,7 +49,7 @@ final class TabRhythm {
     }
 
     /**
-     * When each column with notes sounds.
+     * When each column with notes or hits sounds.
      *
      * @param times ticks from the start of the bar by column
      * @param exact whether the columns fit a grid without rounding
@@ -56,8 +57,19 @@ final class TabRhythm {
     record Times(TreeMap<Integer, Integer> times, boolean exact) {}
 
     Times of(TabBar bar) {
-        List<Integer> columns = moments(bar);
+        List<Integer> columns = columns(bar);
         return bar.counts().isEmpty() ? bySpacing(bar, columns) : byCount(bar, columns);
+    }
+
+    /** Columns of notes, and of hits beside them, in order. */
+    static List<Integer> columns(TabBar bar) {
+        TreeSet<Integer> columns = new TreeSet<>(moments(bar));
+        bar.hits().stream()
+                .map(TabBar.HitSign::column)
+                .filter(column ->
+                        bar.cells().stream().noneMatch(cell -> cell.column() <= column && column < cell.endColumn()))
+                .forEach(columns::add);
+        return new ArrayList<>(columns);
     }
 
     /** First columns of what sounds together: figures of two places may stand one column aside. */
@@ -111,7 +123,7 @@ final class TabRhythm {
 
     /** Columns from step to step of a bar; 0 where it has no more than a first beat. */
     static int step(TabBar bar, int pad) {
-        return moments(bar).stream().mapToInt(column -> column - pad).reduce(0, TabRhythm::gcd);
+        return columns(bar).stream().mapToInt(column -> column - pad).reduce(0, TabRhythm::gcd);
     }
 
     private boolean isGrid(int steps) {

@@ -6,12 +6,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import phalanx.arrange.demand.AttackLock;
+import phalanx.formats.reading.DeadStrokes;
 import phalanx.song.Meter;
 import phalanx.technique.HarmonicNode;
+import phalanx.technique.HitKind;
 import phalanx.theory.ChordSymbol;
 
 /** One system of a tablature: the lines of the strings, and the lines of words over and under them. */
@@ -32,12 +35,15 @@ final class TabSystem {
     /** Hammer and pull stand just before the figure that they lead to, as slides do. */
     private static final String SLURS = "hp";
 
+    private static final String DEAD = "xX";
+
     private static final String SLIDES = "/\\s";
 
     private final int width;
     private final List<TabBar.Word> counts = new ArrayList<>();
     private final List<TabBar.Word> chords = new ArrayList<>();
     private final List<TabBar.Word> headings = new ArrayList<>();
+    private final List<TabBar.HitSign> hits = new ArrayList<>();
     private final Set<String> signs = new TreeSet<>();
 
     /**
@@ -92,6 +98,10 @@ final class TabSystem {
             // the hand is found again
             return true;
         }
+        if (line.startsWith(TabWriter.HITS + " ")) {
+            takeHits(line);
+            return true;
+        }
         List<TabBar.Word> words = new ArrayList<>();
         Matcher match = WORD.matcher(line.replace('|', ' '));
         while (match.find()) {
@@ -113,6 +123,18 @@ final class TabSystem {
             return !above && words.stream().allMatch(word -> word.text().matches("[pimac]+"));
         }
         return true;
+    }
+
+    private void takeHits(String line) {
+        for (int column = TabWriter.HITS.length(); column < line.length(); column++) {
+            Optional<HitKind> kind = HitKind.byLetter(line.charAt(column));
+            if (kind.isPresent()) {
+                hits.add(new TabBar.HitSign(column, kind.get()));
+            } else if (line.charAt(column) != ' ' && line.charAt(column) != '|') {
+                signs.add("\"" + line.charAt(column) + "\" in a row of hits is none of " + HitKind.legend()
+                        + "; it is left out");
+            }
+        }
     }
 
     private static boolean isCount(String word) {
@@ -222,6 +244,7 @@ final class TabSystem {
                                 cell.fret(),
                                 cell.way()))
                         .toList(),
+                hits(wordsFrom, start, end, cells),
                 words(counts, wordsFrom, end, start),
                 words(chords, wordsFrom, end, start),
                 own.stream()
@@ -238,6 +261,34 @@ final class TabSystem {
                 own.stream().flatMap(word -> meter(word.text()).stream()).findFirst(),
                 repeatStart,
                 repeatEnd);
+    }
+
+    /** The letters under a bar, and what its dead strokes are; one at a column. */
+    private List<TabBar.HitSign> hits(int wordsFrom, int start, int end, List<TabBar.Cell> cells) {
+        TreeMap<Integer, HitKind> found = new TreeMap<>();
+        for (int column = start; column < end; column++) {
+            deadStrokes(column, cells).ifPresent(kind -> found.put(kind.column() - start, kind.kind()));
+        }
+        hits.stream()
+                .filter(hit -> hit.column() >= wordsFrom && hit.column() < end)
+                .forEach(hit -> found.put(Math.max(0, hit.column() - start), hit.kind()));
+        return found.entrySet().stream()
+                .map(hit -> new TabBar.HitSign(hit.getKey(), hit.getValue()))
+                .toList();
+    }
+
+    private Optional<TabBar.HitSign> deadStrokes(int column, List<TabBar.Cell> cells) {
+        int dead = 0;
+        for (int string = 1; string <= strings.size(); string++) {
+            dead |= DEAD.indexOf(at(string, column)) >= 0 ? 1 << string : 0;
+        }
+        if (dead == 0) {
+            return Optional.empty();
+        }
+        boolean plucked = cells.stream().anyMatch(cell -> cell.column() <= column && column < cell.endColumn());
+        Optional<HitKind> kind = HitKind.ofDeadStrokes(dead, plucked, strings.size());
+        signs.add(DeadStrokes.words(kind));
+        return kind.map(found -> new TabBar.HitSign(column, found));
     }
 
     private static List<TabBar.Word> words(List<TabBar.Word> all, int from, int to, int start) {
@@ -304,8 +355,6 @@ final class TabSystem {
             signs.add("bends that name no fret to bend to are left out, their notes kept");
         } else if ("r^~v".indexOf(c) >= 0) {
             signs.add("releases of bends and vibrato are left out, their notes kept");
-        } else if ("xX".indexOf(c) >= 0) {
-            signs.add("dead strokes (x) are left out");
         } else if (c == '*') {
             signs.add("touched harmonics (*) are read as plain notes at their frets");
         } else if (c == '(') {

@@ -19,16 +19,19 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.song.build.SongBuilder;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
 /**
  * What spacing cannot say: lines at the end of a tablature with each bar's length, the times of its columns, its chords
- * and the notes and words of the tune, in quarter notes as fractions; after the sections the notes of an own bass. For example
+ * and the notes and words of the tune, in quarter notes as fractions; after the sections the notes of an own bass, then
+ * hits. For example
  *
  * <pre>
  * song 96 C | Willow Weir
- * 3 4/4 4 | 0 1/2 1 6/5 | C@0 G7@2 | 0+1:E4:wil- 1+1/2:D4:low | B@0
+ * 3 4/4 4 | 0 1/2 1 6/5 | C@0 G7@2 | 0+1:E4:wil- 1+1/2:D4:low | B@0 | | k@1
  * </pre>
  */
 final class TabTimes {
@@ -36,9 +39,10 @@ final class TabTimes {
             "For programs: bar, meter, length | times of its columns | chords | tune, in quarter notes";
 
     private static final Pattern LINE = Pattern.compile(
-            "(\\d{1,5}) (\\d{1,2})/(\\d{1,2}) (\\S+) \\|([^|]*)\\|([^|]*)\\|([^|]*)\\|([^|]*)(?:\\|([^|]*))?");
+            "(\\d{1,5}) (\\d{1,2})/(\\d{1,2}) (\\S+) \\|([^|]*)\\|([^|]*)\\|([^|]*)\\|([^|]*)(?:\\|([^|]*))?(?:\\|([^|]*))?");
     private static final Pattern SONG = Pattern.compile("song (\\d{1,3}) ([^|]+) \\| (.*)");
     private static final Pattern FRACTION = Pattern.compile("(\\d{1,7})(?:/(\\d{1,4}))?");
+    private static final Pattern HIT = Pattern.compile("(\\w)@([\\d/]+)");
     private static final Pattern TUNE = Pattern.compile("([\\d/]+)\\+([\\d/]+):([^:/]+)(?:/([^:]+))?(?::(.+))?");
 
     private TabTimes() {}
@@ -54,7 +58,8 @@ final class TabTimes {
             List<ChordChange> chords,
             List<MelodyNote> tune,
             List<Section> sections,
-            List<MelodyNote> bass) {}
+            List<MelodyNote> bass,
+            List<Hit> hits) {}
 
     /**
      * What the lines tell.
@@ -101,8 +106,14 @@ final class TabTimes {
                 }
             }
             List<MelodyNote> bass = song.bassBetween(start, bar.endTick());
-            text.append(bass.isEmpty() ? "" : " |");
+            List<Hit> hits = arrangement.hits().stream()
+                    .filter(hit -> bar.contains(hit.tick()))
+                    .toList();
+            text.append(bass.isEmpty() && hits.isEmpty() ? "" : " |");
             bass.forEach(note -> append(note, start, text));
+            text.append(hits.isEmpty() ? "" : " |");
+            hits.forEach(hit ->
+                    text.append(' ').append(hit.kind().letter()).append('@').append(fraction(hit.tick() - start)));
             text.append('\n');
         }
         return text.toString();
@@ -175,7 +186,20 @@ final class TabTimes {
         List<MelodyNote> bass = words(Optional.ofNullable(line.group(9)).orElse("")).stream()
                 .map(word -> note(word, start))
                 .toList();
-        return new Line(bar, times, chords, tune, sections, bass);
+        List<Hit> hits = words(Optional.ofNullable(line.group(10)).orElse("")).stream()
+                .map(word -> hit(word, start))
+                .toList();
+        return new Line(bar, times, chords, tune, sections, bass, hits);
+    }
+
+    private static Hit hit(String word, int start) {
+        Matcher hit = HIT.matcher(word);
+        if (!hit.matches()) {
+            throw new IllegalArgumentException(word);
+        }
+        return new Hit(
+                start + ticks(hit.group(2)),
+                HitKind.byLetter(hit.group(1).charAt(0)).orElseThrow(() -> new IllegalArgumentException(word)));
     }
 
     private static MelodyNote note(String word, int start) {

@@ -41,6 +41,9 @@ public final class TabWriter {
     /** Begins the row of left-hand fingers. */
     static final String LEFT_HAND = "LH";
 
+    /** Begins the row of hits. */
+    static final String HITS = "hit";
+
     private final boolean fingers;
 
     /** Writes no left-hand fingers, as most players have it. */
@@ -144,12 +147,12 @@ public final class TabWriter {
             appendRow(text, LEFT_HAND, bars, bar -> bar.left, " ");
         }
         appendRow(text, "", bars, bar -> bar.digits, " ");
+        if (bars.stream().anyMatch(bar -> bar.isHit)) {
+            appendRow(text, HITS, bars, bar -> bar.hits, " ");
+        }
         appendRow(text, "", bars, bar -> bar.count, " ");
         if (bars.stream().anyMatch(bar -> !bar.syllables.isEmpty())) {
             appendRow(text, "", bars, bar -> bar.words, " ");
-        }
-        if (bars.stream().anyMatch(bar -> bar.isHit)) {
-            appendRow(text, "hit", bars, bar -> bar.hits, " ");
         }
         text.append('\n');
     }
@@ -194,6 +197,7 @@ public final class TabWriter {
             TreeSet<Integer> struck =
                     notes.stream().map(ArrangedNote::tick).collect(Collectors.toCollection(TreeSet::new));
             this.counts = Counting.of(bar, struck);
+            arrangement.hits().stream().map(Hit::tick).filter(bar::contains).forEach(struck::add);
             arrangement.song().melodyBetween(bar.startTick(), bar.endTick()).forEach(note -> note.syllable()
                     .ifPresent(text -> syllables.put(note.tick(), text.replace('\u00a0', ' '))));
             if (withFingers) {
@@ -205,7 +209,7 @@ public final class TabWriter {
                                         finger.symbol(),
                                         (one, other) -> one.contains(other) ? one : one + other)));
             }
-            this.step = roomyStep(finestStep(notes, bar), arrangement.song());
+            this.step = roomyStep(finestStep(struck, bar), arrangement.song());
             Song song = arrangement.song();
             int width = columns(step) * COLUMN + 1;
             width = width > WIDEST - LABEL ? unevenWidth(struck, song) : width;
@@ -387,11 +391,11 @@ public final class TabWriter {
             return row;
         }
 
-        /** The largest step of the beat on which all notes of the bar fall. */
-        private static int finestStep(List<ArrangedNote> notes, Bar bar) {
+        /** The largest step of the beat on which all notes and hits of the bar fall. */
+        private static int finestStep(TreeSet<Integer> struck, Bar bar) {
             int step = bar.meter().stepTicks();
-            for (ArrangedNote note : notes) {
-                step = gcd(step, note.tick() - bar.startTick());
+            for (int tick : struck) {
+                step = gcd(step, tick - bar.startTick());
             }
             return Math.max(step, bar.meter().beatTicks() / FINEST_SHARE);
         }
