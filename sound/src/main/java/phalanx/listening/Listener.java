@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
@@ -13,6 +14,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.righthand.Digit;
 import phalanx.song.Bar;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
 
 /** Compares a take with the passage it is meant to be. */
 public final class Listener {
@@ -27,6 +29,18 @@ public final class Listener {
     private static final double SAME_SONG = 0.5;
     /** Less than this share of what the string usually holds, in powers of 0.3: it did not sound. */
     private static final double MISSING = 0.55;
+
+    /** The same for a note that is plucked alone: its onset was found, so that something sounded. */
+    private static final double MISSING_ALONE = 0.2;
+    /** The same for a note of a roll, which begins a little after its stroke. */
+    private static final double MISSING_IN_ROLL = 0.3;
+    /** A note that is plucked alone is another from this fit of its neighbour on: nothing else can feign it. */
+    private static final double OTHER_ALONE = 0.85;
+    /** A neighbour of a note that cannot be told itself is wrong from this share on. */
+    private static final double HIDDEN = 0.95;
+
+    /** Semitones between notes of which one has many of the other's partials. */
+    private static final Set<Integer> HARMONIC = Set.of(0, 12, 19, 24);
 
     /** Further apart than so a pinch is none; what is measured there is something else. */
     private static final double PINCH_SECONDS = 0.03;
@@ -93,6 +107,7 @@ public final class Listener {
             for (ArrangedNote note : asked.get(i).notes()) {
                 heard.add(new Heard(
                         note,
+                        asked.get(i).notes().size() == 1,
                         new Pitches(take)
                                 .of(
                                         note,
@@ -154,15 +169,14 @@ public final class Listener {
         double before = i == 0 ? 1 : onset - last(alignment, i);
         double after = next(alignment, asked, i, onset);
         return notes.stream()
-                        .filter(note -> new Pitches(take)
+                        .filter(note -> !new Pitches(take)
                                 .of(note, notes, false, onset, before, after)
-                                .other()
-                                .isEmpty())
+                                .isOther())
                         .count()
                 / (double) notes.size();
     }
 
-    private record Heard(ArrangedNote note, Pitches.Held held) {}
+    private record Heard(ArrangedNote note, boolean alone, Pitches.Held held) {}
 
     private static double last(Alignment alignment, int i) {
         for (int before = i - 1; before >= 0; before--) {
@@ -185,24 +199,55 @@ public final class Listener {
     /** Whether each note sounded, and as what, beside what its string usually has. */
     private void judge(List<Heard> heard, List<TakeReport.Wrong> wrong, List<ArrangedNote> missing) {
         Map<List<?>, Double> usual = heard.stream()
+                .filter(one -> !one.held().hidden())
                 .collect(Collectors.groupingBy(
                         one -> kind(one.note()),
                         Collectors.collectingAndThen(
                                 Collectors.mapping(one -> one.held().strength(), Collectors.toList()),
                                 Listener::median)));
+        List<Heard> beside = new ArrayList<>();
         for (Heard one : heard) {
-            double floor = MISSING * usual.get(kind(one.note()));
-            Pitches.Held held = one.held();
-            if (held.strength() == 0 && held.otherStrength() == 0) {
-                // all its partials lie on those of notes that sound with it: nothing can be said
-                continue;
-            }
-            if (held.other().isPresent() && held.otherStrength() > floor) {
-                wrong.add(new TakeReport.Wrong(one.note(), held.other().get()));
-            } else if (held.strength() < floor) {
+            double own = usual.getOrDefault(kind(one.note()), Double.POSITIVE_INFINITY);
+            if (isWrong(one, own)) {
+                beside.add(one);
+            } else if (!one.held().hidden() && one.held().strength() < floor(one) * own) {
                 missing.add(one.note());
             }
         }
+        beside.stream()
+                .filter(one -> beside.stream().noneMatch(other -> explains(other, one)))
+                .forEach(one -> wrong.add(
+                        new TakeReport.Wrong(one.note(), one.held().other().orElseThrow())));
+    }
+
+    /** @param usual what its string usually has */
+    private static boolean isWrong(Heard one, double usual) {
+        Pitches.Held held = one.held();
+        if (held.other().isEmpty()) {
+            return false;
+        }
+        if (held.hidden()) {
+            return held.otherStrength() > HIDDEN * usual;
+        }
+        boolean other = one.alone() ? held.fit() > OTHER_ALONE : held.isOther();
+        return other && held.otherStrength() > MISSING * usual;
+    }
+
+    /** How weak a note is that did not sound, as a share of what its string usually has. */
+    private static double floor(Heard one) {
+        if (one.alone()) {
+            return MISSING_ALONE;
+        }
+        return one.note().attack() instanceof Attack.Roll ? MISSING_IN_ROLL : MISSING;
+    }
+
+    /** Whether what seems wrong in a note are partials of another note that is wrong for certain. */
+    private static boolean explains(Heard other, Heard one) {
+        int apart =
+                Math.abs(other.held().other().orElseThrow() - one.held().other().orElseThrow());
+        boolean moreCertain = !other.held().hidden()
+                && (one.held().hidden() || other.held().fit() > one.held().fit());
+        return other.note().tick() == one.note().tick() && moreCertain && HARMONIC.contains(apart);
     }
 
     private static List<?> kind(ArrangedNote note) {

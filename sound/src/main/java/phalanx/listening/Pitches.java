@@ -25,8 +25,14 @@ final class Pitches {
     private static final double AROUND = Math.pow(2, 0.2 / 12);
     /** So much better a neighbour fits before the note counts as wrong. */
     private static final double BETTER = 1.1;
+    /** The same for one further away than a whole tone, which other notes can feign. */
+    private static final double MUCH_BETTER = 2;
+    /** No ratio above it says more. */
+    private static final double FITS_BEST = 100;
     /** Other notes are looked for so many semitones around. */
     private static final int NEIGHBOURS = 4;
+
+    private static final int WHOLE_TONE = 2;
 
     private static final int FEWEST_PARTIALS = 2;
 
@@ -40,10 +46,21 @@ final class Pitches {
      * What a note's partials hold at an onset.
      *
      * @param strength of the note as asked, a mean over its own partials
-     * @param other the neighbour that fits better, if one does
+     * @param other the neighbour that fits best, if one can be compared
      * @param otherStrength of that neighbour
+     * @param fit how much better than the note as asked it fits, as a ratio; infinite where the note is hidden
      */
-    record Held(double strength, Optional<Integer> other, double otherStrength) {}
+    record Held(double strength, Optional<Integer> other, double otherStrength, double fit) {
+        /** Whether all partials of the note as asked lie on those of notes that sound with it, as an octave's do. */
+        boolean hidden() {
+            return fit == Double.POSITIVE_INFINITY;
+        }
+
+        /** Whether another note than the one that is asked for is heard. */
+        boolean isOther() {
+            return fit > BETTER && !hidden();
+        }
+    }
 
     /**
      * @param together all notes that begin there
@@ -67,14 +84,16 @@ final class Pitches {
         }
         double lobe = HALF_LOBE / length;
         double[] own = partials(note.midi(), note, together, now, lobe);
+        if (Arrays.stream(own).noneMatch(Double::isFinite)) {
+            return hidden(note, together, now, lobe);
+        }
         double[] sounding = repeats ? partials(note.midi(), note, together, raw, lobe) : own;
         double best = 0;
         double strength = 0;
         int neighbour = note.midi();
         for (int by = -NEIGHBOURS; by <= NEIGHBOURS; by++) {
             int midi = note.midi() + by;
-            boolean asked = together.stream().anyMatch(other -> other.midi() == midi);
-            if (by == 0 || asked) {
+            if (by == 0 || isOfAnother(midi, note, together)) {
                 continue;
             }
             double[] other = partials(midi, note, together, now, lobe);
@@ -89,13 +108,41 @@ final class Pitches {
                     counted++;
                 }
             }
-            if (counted >= FEWEST_PARTIALS && ofOther > best * ofOwn) {
-                best = ofOther / Math.max(1e-9, ofOwn);
+            double better = Math.abs(by) > WHOLE_TONE ? BETTER / MUCH_BETTER : 1;
+            if (counted >= FEWEST_PARTIALS && better * ofOther > best * ofOwn) {
+                best = Math.min(FITS_BEST, better * ofOther / Math.max(1e-9, ofOwn));
                 strength = ofOther / counted;
                 neighbour = midi;
             }
         }
-        return new Held(mean(own), best > BETTER ? Optional.of(neighbour) : Optional.empty(), strength);
+        return new Held(mean(own), best > 0 ? Optional.of(neighbour) : Optional.empty(), strength, best);
+    }
+
+    /** Of a note that cannot be told from those that sound with it: what sounds next to it. */
+    private Held hidden(ArrangedNote note, List<ArrangedNote> together, double[] now, double lobe) {
+        double strength = 0;
+        int neighbour = note.midi();
+        for (int by = -WHOLE_TONE; by <= WHOLE_TONE; by++) {
+            int midi = note.midi() + by;
+            if (by == 0 || isOfAnother(midi, note, together)) {
+                continue;
+            }
+            double[] other = partials(midi, note, together, now, lobe);
+            boolean told = Arrays.stream(other).filter(Double::isFinite).count() >= FEWEST_PARTIALS;
+            if (told && mean(other) > strength) {
+                strength = mean(other);
+                neighbour = midi;
+            }
+        }
+        return new Held(
+                0, strength > 0 ? Optional.of(neighbour) : Optional.empty(), strength, Double.POSITIVE_INFINITY);
+    }
+
+    /** Whether a pitch is one that is asked for, or lies nearer to another note that is: then it is that one's. */
+    private static boolean isOfAnother(int midi, ArrangedNote note, List<ArrangedNote> together) {
+        return together.stream()
+                .filter(other -> other != note)
+                .anyMatch(other -> Math.abs(other.midi() - midi) < Math.abs(note.midi() - midi));
     }
 
     /** Whether a partial of the note is none of the neighbour's, nor the other way round. */

@@ -42,7 +42,7 @@ public final class LayerFinder {
     /** The same where none falls: a finger that only stays. */
     static final int MOST_IDLE = 1;
     /** A candidate this much dearer by itself than the slot's cheapest, at one beat, is left out. In effort. */
-    static final double SLACK = 6;
+    static final double SLACK = 6.5;
     /** The same in the quick search for the most promising. */
     private static final double QUICK_SLACK = 2.6;
     /** The same for a rough answer. */
