@@ -84,8 +84,8 @@ class ListenerTest {
     }
 
     /**
-     * Of 40 songs 134 of 143 wrong and 152 of 169 missing notes were found, 37 of 3,278 invented; the thumb's mean by beat was
-     * off by 0.9 ms in the middle, 3.3 at nine in ten, 9.0 at most. The bounds leave room for three songs.
+     * Of 40 songs 143 of 147 wrong and 158 of 175 missing notes were found, 25 of 3,321 invented; the thumb's mean by beat was
+     * off by 0.9 ms in the middle, 2.8 at nine in ten, 8.5 at most. The bounds leave room for three songs.
      */
     @Test
     void whatWasWrongIsTold() {
@@ -144,9 +144,9 @@ class ListenerTest {
                 off.get(off.size() - 1));
         assertThat(off.get(off.size() / 2)).isLessThan(3);
         assertThat(off.get(9 * off.size() / 10)).isLessThan(7);
-        assertThat(foundWrong / (double) wrong).isGreaterThan(0.8);
-        assertThat(foundMissing / (double) missing).isGreaterThan(0.75);
-        assertThat(invented / (double) notes).isLessThan(DEEP ? 0.015 : 0.04);
+        assertThat(foundWrong / (double) wrong).isGreaterThanOrEqualTo(DEEP ? 0.97 : 0.85);
+        assertThat(foundMissing / (double) missing).isGreaterThanOrEqualTo(DEEP ? 0.9 : 0.75);
+        assertThat(invented / (double) notes).isLessThan(DEEP ? 0.01 : 0.03);
     }
 
     private static double beatOf(Arrangement arrangement, ArrangedNote note) {
