@@ -57,7 +57,7 @@ public final class Answers {
      * The full answer to a project without written notes, if it was found before: each time an arrangement of its own,
      * since what else the project says may have changed and is to be shown with it.
      */
-    synchronized Optional<Arrangement> to(Project project) {
+    public synchronized Optional<Arrangement> to(Project project) {
         return Optional.ofNullable(known.get(Asked.of(project))).map(answer -> answer.with(answer.octave()));
     }
 

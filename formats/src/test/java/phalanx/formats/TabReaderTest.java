@@ -157,6 +157,8 @@ class TabReaderTest {
         // a hit that is put into our own text by hand counts, though the lines at its end do not know it
         String more = again.replaceFirst("(?m)^hit( *)c", "hit$1k");
         assertThat(read(more).written().orElseThrow().hits().get(0)).isEqualTo(new Hit(Ticks.QUARTER, HitKind.KNOCK));
+        String earlier = again.replaceFirst("(?m)^hit( *) {6}c", "hit$1c");
+        assertThat(read(earlier).written().orElseThrow().hits().get(0)).isEqualTo(new Hit(0, HitKind.CHUCK));
     }
 
     @Test

@@ -32,8 +32,10 @@ final class NextBass {
         }
     }
 
+    /** The bit of a pitch; none for one so high that no bass has it. */
     private static long pitch(Instrument instrument, long frets, int string) {
-        return 1L << instrument.midi(string, Stops.at(frets, string)) - instrument.lowestMidi();
+        int above = instrument.midi(string, Stops.at(frets, string)) - instrument.lowestMidi();
+        return above < Long.SIZE ? 1L << above : 0;
     }
 
     /** What those of a change cost, in grains. */

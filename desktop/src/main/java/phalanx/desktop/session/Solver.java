@@ -200,6 +200,8 @@ public final class Solver {
                                                 now.locks(),
                                                 now.picking(),
                                                 now.wishes()),
+                                        level -> answers.to(
+                                                now.withPicking(now.picking().withLevel(level))),
                                         () -> latest.get() != ticket);
                         interfaceThread.execute(() -> {
                             if (latest.get() == ticket) {

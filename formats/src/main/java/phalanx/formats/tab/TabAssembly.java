@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -27,7 +28,6 @@ import phalanx.song.Ticks;
 import phalanx.song.build.SongBuilder;
 import phalanx.song.build.Timeline;
 import phalanx.technique.Hit;
-import phalanx.technique.HitKind;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.KeyFinder;
@@ -136,7 +136,7 @@ final class TabAssembly {
                 checkFret(bar, cell, line.bar().number());
                 addNote(columns.floorEntry(cell.column()).getValue(), cell);
             }
-            addHits(bar, line, written);
+            addHits(bar, line, columns, written);
             chart.addAll(line.chords());
             tune.addAll(line.tune());
             bass.addAll(line.bass());
@@ -246,7 +246,7 @@ final class TabAssembly {
             checkFret(bar, cell, number);
             addNote(start + times.times().floorEntry(cell.column()).getValue(), cell);
         }
-        addHits(bar, start, times);
+        addHits(bar, start, times.times());
         addChords(bar, start, ticks, pad);
         return times.exact();
     }
@@ -269,27 +269,47 @@ final class TabAssembly {
         }
     }
 
-    private void addHits(TabBar bar, int start, TabRhythm.Times times) {
+    private void addHits(TabBar bar, int start, TreeMap<Integer, Integer> times) {
         for (TabBar.HitSign hit : bar.hits()) {
-            int tick = start + times.times().floorEntry(hit.column()).getValue();
+            // a letter may stand before the first beat
+            int tick = start + Math.max(0, times.floorEntry(hit.column()).getValue());
             hits.put(tick, new Hit(tick, hit.kind()));
         }
     }
 
-    /** The hits that a file tells; where its row of hits was changed, those of the row. */
-    private void addHits(TabBar bar, TabTimes.Line told, List<TabBar> written) {
-        List<HitKind> row = bar.hits().stream().map(TabBar.HitSign::kind).toList();
-        if (row.equals(told.hits().stream().map(Hit::kind).toList())) {
+    /**
+     * The hits that a file tells; where its row of hits was changed, those of the row.
+     *
+     * @param columns when each column of notes sounds
+     */
+    private void addHits(TabBar bar, TabTimes.Line told, TreeMap<Integer, Integer> columns, List<TabBar> written) {
+        if (isAsTold(bar.hits(), told.hits(), columns)) {
             told.hits().forEach(hit -> hits.put(hit.tick(), hit));
             return;
         }
         Map<Beginning, Integer> pads = pads(written);
-        TabRhythm rhythm = new TabRhythm(
-                told.bar().meter(),
-                told.bar().lengthTicks(),
-                pads.getOrDefault(new Beginning(bar), 0),
-                steps(written, pads).getOrDefault(new Width(bar), 0));
-        addHits(bar, told.bar().startTick(), rhythm.of(bar));
+        int start = told.bar().startTick();
+        TreeMap<Integer, Integer> times = new TabRhythm(
+                        told.bar().meter(),
+                        told.bar().lengthTicks(),
+                        pads.getOrDefault(new Beginning(bar), 0),
+                        steps(written, pads).getOrDefault(new Width(bar), 0))
+                .of(bar)
+                .times();
+        columns.forEach((column, tick) -> times.put(column, tick - start));
+        addHits(bar, start, times);
+    }
+
+    /** Whether a row has the hits that are told, each under its notes where some begin with it. */
+    private static boolean isAsTold(List<TabBar.HitSign> row, List<Hit> told, TreeMap<Integer, Integer> columns) {
+        return row.size() == told.size()
+                && IntStream.range(0, row.size())
+                        .allMatch(i -> row.get(i).kind() == told.get(i).kind()
+                                && (columns.containsValue(told.get(i).tick())
+                                        ? Objects.equals(
+                                                columns.get(row.get(i).column()),
+                                                told.get(i).tick())
+                                        : !columns.containsKey(row.get(i).column())));
     }
 
     private static int pickupTicks(TabBar bar, Meter meter) {
