@@ -72,12 +72,15 @@ public final class Transcriber {
      * @param picking says which digits there are
      * @param wishes says whether there are slurs where they help
      * @param locks what is decided on slurs
-     * @throws IllegalArgumentException if a note lies beyond the neck or the song
+     * @throws IllegalArgumentException if a note lies beyond the neck or the song, or a hit after it
      */
     public Arrangement arrange(Song song, Written notes, Picking picking, Wishes wishes, List<Lock> locks) {
         List<ArrangedNote> wanted = wanted(song, notes);
         if (wanted.isEmpty()) {
             throw new IllegalArgumentException("the tablature has no notes");
+        }
+        if (notes.hits().stream().anyMatch(hit -> hit.tick() >= song.endTick())) {
+            throw new IllegalArgumentException("a hit stands after the last bar");
         }
         List<Moment> moments = moments(song, wanted);
         List<Slot> slots = moments.stream().map(moment -> slot(song, moment)).toList();

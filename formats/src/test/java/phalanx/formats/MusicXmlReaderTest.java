@@ -283,6 +283,26 @@ class MusicXmlReaderTest {
         assertThat(String.join("\n", reading.report())).contains("as a chuck", "as a slap");
     }
 
+    /** A part of hits that has more bars, and longer ones, than the guitar's. */
+    @Test
+    void hitsAfterTheEndAreLeftOut() throws FormatException {
+        String hit = "<direction><direction-type><words>knock</words></direction-type></direction>"
+                + "<note><unpitched/><duration>2</duration><voice>1</voice></note>";
+        String head =
+                "<attributes><divisions>1</divisions><time><beats>2</beats><beat-type>4</beat-type></time></attributes>";
+        Reading reading = new MusicXmlReader("Longer")
+                .read(("<score-partwise version='4.0'><part-list>"
+                                + "<score-part id='P1'><part-name>Guitar</part-name></score-part>"
+                                + "<score-part id='P2'><part-name>Hits</part-name></score-part></part-list>"
+                                + "<part id='P1'><measure number='1'>" + head + onString("C", 4, 2, 1, false, false)
+                                + onString("D", 4, 2, 3, false, false) + "</measure></part><part id='P2'>"
+                                + "<measure number='1'>" + head + hit + hit + "</measure><measure number='2'>" + hit
+                                + "</measure></part></score-partwise>")
+                        .getBytes(StandardCharsets.UTF_8));
+        assertThat(reading.written().orElseThrow().hits()).containsExactly(new Hit(0, HitKind.KNOCK));
+        assertThat(String.join("\n", reading.report())).contains("hits after the last bar were left out: 2");
+    }
+
     private static String onString(String step, int octave, int string, int fret, boolean dead, boolean inChord) {
         return "<note>" + (inChord ? "<chord/>" : "") + "<pitch><step>" + step + "</step><octave>" + octave
                 + "</octave></pitch><duration>1</duration><voice>1</voice>"

@@ -23,13 +23,14 @@ final class StaffPlaces {
     private final TreeMap<Integer, Integer> tuning = new TreeMap<>();
     private final List<InBar> found = new ArrayList<>();
     private final List<HitInBar> hits = new ArrayList<>();
-    private final List<HitInBar> dead = new ArrayList<>();
+    private final List<DeadInBar> dead = new ArrayList<>();
 
     /** A note by its bar and its time in it. */
     private record InBar(int bar, int onset, int string, int fret, AttackLock.Way way) {}
 
-    /** A hit, or a dead stroke on a string, by its bar and its time in it. */
-    private record HitInBar(int bar, int onset, Optional<HitKind> kind, int string) {}
+    private record HitInBar(int bar, int onset, HitKind kind) {}
+
+    private record DeadInBar(int bar, int onset, int string) {}
 
     private int capo;
 
@@ -85,7 +86,7 @@ final class StaffPlaces {
 
     /** Takes a hit. */
     void readHit(HitKind kind, int bar, int onset) {
-        hits.add(new HitInBar(bar, onset, Optional.of(kind), 0));
+        hits.add(new HitInBar(bar, onset, kind));
     }
 
     /** Takes a dead stroke; says whether it names its string. */
@@ -95,7 +96,7 @@ final class StaffPlaces {
                 .flatMap(technical -> number(technical, "string").stream())
                 .filter(string -> string > 0 && string <= Tuning.MOST_STRINGS)
                 .toList();
-        strings.forEach(string -> dead.add(new HitInBar(bar, onset, Optional.empty(), string)));
+        strings.forEach(string -> dead.add(new DeadInBar(bar, onset, string)));
         return !strings.isEmpty();
     }
 
@@ -153,10 +154,7 @@ final class StaffPlaces {
                             .allMatch(tune -> notes.getOrDefault(tune.tick(), List.of()).stream()
                                     .anyMatch(note -> note.midi(guitar) == tune.midi()));
             TreeMap<Integer, Hit> beside = hitsOfDead(built, notes.keySet(), open.strings(), song);
-            others.stream()
-                    .flatMap(part -> part.hits.stream())
-                    .map(hit -> new Hit(built.starts().get(hit.bar) + hit.onset, hit.kind.orElseThrow()))
-                    .forEach(hit -> beside.put(hit.tick(), hit));
+            addHits(others, built, song, beside);
             if (!usable && !beside.isEmpty()) {
                 song.report()
                         .say(
@@ -181,10 +179,30 @@ final class StaffPlaces {
         }
     }
 
+    /** Adds the hits of all parts; some of them may go on after this one. */
+    private static void addHits(
+            List<StaffPlaces> parts, SongBuilder.Built built, SongBuilder song, TreeMap<Integer, Hit> hits) {
+        int late = 0;
+        for (StaffPlaces part : parts) {
+            for (HitInBar hit : part.hits) {
+                boolean inSong = hit.bar < built.starts().size();
+                int tick = inSong ? built.starts().get(hit.bar) + hit.onset : 0;
+                if (inSong && tick < built.written().endTick()) {
+                    hits.put(tick, new Hit(tick, hit.kind));
+                } else {
+                    late++;
+                }
+            }
+        }
+        if (late > 0) {
+            song.report().say("", "hits after the last bar were left out: " + late);
+        }
+    }
+
     private TreeMap<Integer, Hit> hitsOfDead(
             SongBuilder.Built built, Set<Integer> plucked, int strings, SongBuilder song) {
         TreeMap<Integer, Integer> sets = new TreeMap<>();
-        for (HitInBar one : dead) {
+        for (DeadInBar one : dead) {
             int tick = built.starts().get(one.bar) + one.onset;
             sets.merge(tick, 1 << one.string, (before, string) -> before | string);
         }
