@@ -27,7 +27,7 @@ public final class Today {
 
     /** The caution that every sitting needs. Common practice; what hurts is for a clinician. */
     public static final String CAUTION =
-            "Warm up first; rest after 25 minutes. Stop when it aches; pain, numbness," + " tingling: see a clinician.";
+            "Warm up first; rest after 25 minutes. Stop when it aches; pain, numbness, tingling: see a clinician.";
 
     private static final int WARM_UP = 3;
     private static final int RETURN = 4;

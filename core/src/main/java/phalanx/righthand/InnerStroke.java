@@ -48,11 +48,6 @@ public record InnerStroke(
         Objects.requireNonNull(kind, "kind");
     }
 
-    /** Whether it is part of the fuller sound at the end of a phrase. */
-    public boolean isEnd() {
-        return kind == Kind.END_BLOCK || kind == Kind.END_ROLL;
-    }
-
     /** One of a pattern. */
     public InnerStroke(
             int tick, Optional<PatternRow> row, Optional<Digit> digit, Weight weight, Manner manner, int covers) {
@@ -89,6 +84,7 @@ public record InnerStroke(
         return new InnerStroke(tick, row, digit, weight, manner, covers, kind, midi, true);
     }
 
+    /** Whether it is part of the fuller sound at the end of a phrase. */
     public boolean endsPhrase() {
         return kind == Kind.END_BLOCK || kind == Kind.END_ROLL;
     }

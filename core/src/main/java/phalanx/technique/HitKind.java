@@ -60,6 +60,8 @@ public enum HitKind {
 
     /** Strings that a slap falls on, from the lowest. */
     private static final int SLAPPED = 3;
+    /** So many dead strings are meant as a hand on all of them. */
+    private static final int FEWEST_OF_CHUCK = 3;
 
     /** Which hand. */
     public enum Side {
@@ -197,7 +199,7 @@ public enum HitKind {
      * @return nothing for single treble strings
      */
     public static Optional<HitKind> ofDeadStrokes(int dead, boolean plucked, int strings) {
-        if (!plucked && Integer.bitCount(dead) >= SLAPPED) {
+        if (!plucked && Integer.bitCount(dead) >= FEWEST_OF_CHUCK) {
             return Optional.of(CHUCK);
         }
         for (int string = 1; string <= strings; string++) {

@@ -15,6 +15,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Transcriber;
+import phalanx.arrange.Written;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
@@ -122,6 +123,26 @@ class TabReaderTest {
     }
 
     /** Found by the property above: the thumb has fret 3 and finger 4 fret 8, from a hand that stands at fret 4. */
+    /** A chuck on the first beat of every bar: notes begin on the second. */
+    @Test
+    void aHitOnTheFirstBeatKeepsItsPlace() throws FormatException {
+        Reading reading = read(
+                """
+                Chucks, 4/4, key C, 90 bpm, no capo
+
+                e|-x---0---1---3---|-x---3---1---0---|
+                B|-x---------------|-x---------------|
+                G|-x---------------|-x---------------|
+                D|-x---------------|-x---------------|
+                A|-x---------------|-x---------------|
+                E|-x---------------|-x---------------|
+                """);
+        Written written = reading.written().orElseThrow();
+        assertThat(written.hits()).extracting(Hit::tick).containsExactly(0, 4 * Ticks.QUARTER);
+        assertThat(written.notes().get(0).tick()).isEqualTo(Ticks.QUARTER);
+        assertThat(written.notes().get(3).tick()).isEqualTo(5 * Ticks.QUARTER);
+    }
+
     /** Crosses over all strings, on bass strings beside a note, on one treble string; a row of hits; a letter that is none. */
     @Test
     void hitsAreRead() throws FormatException {

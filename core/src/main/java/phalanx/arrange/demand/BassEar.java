@@ -57,7 +57,7 @@ public final class BassEar {
     public static boolean takesNext(Slot before, Slot slot) {
         return slot.bassBegins()
                 && !before.inner().isEmpty()
-                && before.inner().stream().noneMatch(InnerStroke::isEnd);
+                && before.inner().stream().noneMatch(InnerStroke::endsPhrase);
     }
 
     /**

@@ -123,9 +123,9 @@ public record Scene(int tune, int tuneMidi, int bassMidi, int[] free, int taken,
     private static int taken(Slot.Demand demand, int[] free) {
         int taken = 0;
         for (int string = 1; string < free.length; string++) {
-            boolean tunes =
-                    free[string] != NONE && free[string] == demand.wanted().tuneSoon();
-            taken |= tunes ? 1 << string : 0;
+            if (free[string] != NONE && free[string] == demand.wanted().tuneSoon()) {
+                taken |= 1 << string;
+            }
         }
         return taken;
     }

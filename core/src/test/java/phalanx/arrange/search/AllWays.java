@@ -154,7 +154,7 @@ final class AllWays {
             }
             if (slot.bassBegins()
                     && to.bass != NOWHERE
-                    && slotBefore.inner().stream().noneMatch(InnerStroke::isEnd)
+                    && slotBefore.inner().stream().noneMatch(InnerStroke::endsPhrase)
                     && strikes(from, instrument.midi(to.bass, to.stops.fret(to.bass)))) {
                 cost += grains(Weights.TAKES_BASS);
             }

@@ -122,7 +122,6 @@ public final class MusicXmlReader {
         return whole;
     }
 
-    /** The voices that have notes, part by part; where there are none, the parts that have chord symbols. */
     private static boolean own(XmlNode score) {
         return score.child("identification")
                 .flatMap(node -> node.child("encoding"))
@@ -147,6 +146,7 @@ public final class MusicXmlReader {
                 .places();
     }
 
+    /** The voices that have notes, part by part; where there are none, the parts that have chord symbols. */
     private List<PartLine> lines(XmlNode score) {
         List<PartLine> lines = new ArrayList<>();
         Map<String, String> names = names(score);

@@ -1,7 +1,6 @@
 package phalanx.formats.tab;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -90,16 +89,10 @@ final class TabAssembly {
         for (TabBar bar : written) {
             meters.add(bar.meter().orElse(meters.isEmpty() ? meter : meters.get(meters.size() - 1)));
         }
-        Map<Beginning, Integer> pads = pads(written);
-        Map<Width, Integer> steps = steps(written, pads);
+        TabSpacing spacing = new TabSpacing(written);
         for (int i = 0; i < written.size(); i++) {
             TabBar bar = written.get(i);
-            boolean exact = addBar(
-                    bar,
-                    meters.get(i),
-                    pads.getOrDefault(new Beginning(bar), 0),
-                    steps.getOrDefault(new Width(bar), 0),
-                    pickup && bars.isEmpty());
+            boolean exact = addBar(bar, meters.get(i), spacing, pickup && bars.isEmpty());
             if (!exact) {
                 report.add("bar " + bars.get(bars.size() - 1).number()
                         + ": the spacing fits no even grid; its rhythm is the nearest that does");
@@ -124,6 +117,7 @@ final class TabAssembly {
         List<ChordChange> chart = new ArrayList<>();
         List<MelodyNote> tune = new ArrayList<>();
         List<MelodyNote> bass = new ArrayList<>();
+        TabSpacing spacing = new TabSpacing(written);
         for (int i = 0; i < times.size(); i++) {
             TabTimes.Line line = times.get(i);
             TabBar bar = written.get(i);
@@ -136,7 +130,7 @@ final class TabAssembly {
                 checkFret(bar, cell, line.bar().number());
                 addNote(columns.floorEntry(cell.column()).getValue(), cell);
             }
-            addHits(bar, line, columns, written);
+            addHits(bar, line, columns, spacing);
             chart.addAll(line.chords());
             tune.addAll(line.tune());
             bass.addAll(line.bass());
@@ -152,46 +146,6 @@ final class TabAssembly {
         } catch (IllegalArgumentException e) {
             throw new FormatException("the lines for programs", e.getMessage());
         }
-    }
-
-    /** What bars of one system that begin alike have in common. */
-    private record Beginning(int line, boolean repeat) {
-        Beginning(TabBar bar) {
-            this(bar.line(), bar.repeatStart());
-        }
-    }
-
-    /** What bars that are as wide and begin alike have in common, in any system. */
-    private record Width(int columns, boolean repeat) {
-        Width(TabBar bar) {
-            this(bar.width(), bar.repeatStart());
-        }
-    }
-
-    /**
-     * Columns that stand before the first beat in a system, where nothing comes sooner there or in a bar of another
-     * system that is as wide: a system may have no note on any first beat.
-     */
-    private static Map<Beginning, Integer> pads(List<TabBar> written) {
-        Map<Width, Integer> padsOfWidths = new HashMap<>();
-        Map<Beginning, Integer> pads = new HashMap<>();
-        List<TabBar> filled =
-                written.stream().filter(bar -> !bar.cells().isEmpty()).toList();
-        filled.forEach(
-                bar -> padsOfWidths.merge(new Width(bar), bar.cells().get(0).column(), Math::min));
-        filled.forEach(bar -> pads.merge(new Beginning(bar), padsOfWidths.get(new Width(bar)), Math::min));
-        return pads;
-    }
-
-    /** Columns from step to step of bars that are as wide. */
-    private static Map<Width, Integer> steps(List<TabBar> written, Map<Beginning, Integer> pads) {
-        Map<Width, Integer> steps = new HashMap<>();
-        for (TabBar bar : written) {
-            if (!bar.cells().isEmpty()) {
-                steps.merge(new Width(bar), TabRhythm.step(bar, pads.get(new Beginning(bar))), TabRhythm::gcd);
-            }
-        }
-        return steps;
     }
 
     private static List<BarMarks> marks(List<TabBar> written) {
@@ -231,7 +185,7 @@ final class TabAssembly {
     }
 
     /** Adds a bar; says whether its columns fit a grid without rounding. */
-    private boolean addBar(TabBar bar, Meter meter, int pad, int step, boolean pickup) throws FormatException {
+    private boolean addBar(TabBar bar, Meter meter, TabSpacing spacing, boolean pickup) throws FormatException {
         int start = bars.isEmpty() ? 0 : bars.get(bars.size() - 1).endTick();
         int number =
                 bars.isEmpty() ? (pickup ? 0 : 1) : bars.get(bars.size() - 1).number() + 1;
@@ -241,13 +195,13 @@ final class TabAssembly {
         }
         bars.add(new Bar(number, start, ticks, meter));
         bar.section().ifPresent(name -> sections.add(new Section(name, start)));
-        TabRhythm.Times times = new TabRhythm(meter, ticks, pad, step).of(bar);
+        TabRhythm.Times times = spacing.times(bar, meter, ticks);
         for (TabBar.Cell cell : bar.cells()) {
             checkFret(bar, cell, number);
             addNote(start + times.times().floorEntry(cell.column()).getValue(), cell);
         }
         addHits(bar, start, times.times());
-        addChords(bar, start, ticks, pad);
+        addChords(bar, start, ticks, spacing.pad(bar));
         return times.exact();
     }
 
@@ -271,8 +225,7 @@ final class TabAssembly {
 
     private void addHits(TabBar bar, int start, TreeMap<Integer, Integer> times) {
         for (TabBar.HitSign hit : bar.hits()) {
-            // a letter may stand before the first beat
-            int tick = start + Math.max(0, times.floorEntry(hit.column()).getValue());
+            int tick = start + times.floorEntry(hit.column()).getValue();
             hits.put(tick, new Hit(tick, hit.kind()));
         }
     }
@@ -282,20 +235,14 @@ final class TabAssembly {
      *
      * @param columns when each column of notes sounds
      */
-    private void addHits(TabBar bar, TabTimes.Line told, TreeMap<Integer, Integer> columns, List<TabBar> written) {
+    private void addHits(TabBar bar, TabTimes.Line told, TreeMap<Integer, Integer> columns, TabSpacing spacing) {
         if (isAsTold(bar.hits(), told.hits(), columns)) {
             told.hits().forEach(hit -> hits.put(hit.tick(), hit));
             return;
         }
-        Map<Beginning, Integer> pads = pads(written);
         int start = told.bar().startTick();
-        TreeMap<Integer, Integer> times = new TabRhythm(
-                        told.bar().meter(),
-                        told.bar().lengthTicks(),
-                        pads.getOrDefault(new Beginning(bar), 0),
-                        steps(written, pads).getOrDefault(new Width(bar), 0))
-                .of(bar)
-                .times();
+        TreeMap<Integer, Integer> times =
+                spacing.times(bar, told.bar().meter(), told.bar().lengthTicks()).times();
         columns.forEach((column, tick) -> times.put(column, tick - start));
         addHits(bar, start, times);
     }
