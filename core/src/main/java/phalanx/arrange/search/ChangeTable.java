@@ -217,22 +217,32 @@ final class ChangeTable implements LayeredGraph.Changes {
      *
      * @param words of the fingers' moves, all their bits together
      */
-    int shift(int from, int to, long words) {
-        return from == to ? 0 : shift(from, to, words, latest(words));
+    private int shift(int from, int to, long words) {
+        return from == to ? 0 : shift(from, to, (words & leading(from, to)) != 0, latest(words));
     }
 
     /**
-     * The same for some that are not known one by one.
+     * The same.
      *
-     * @param slides all slides that there may be
-     * @param pluck after which the hand is free at the earliest
+     * @param led whether a finger leads the hand
+     * @param pluck after which it is free at the earliest
      */
-    int shift(int from, int to, long slides, int pluck) {
-        return table.shift(from, to, slides) + within(pluck).hurryOfShift(from, to);
+    int shift(int from, int to, boolean led, int pluck) {
+        return table.shift(from, to, led) + within(pluck).hurryOfShift(from, to);
+    }
+
+    /** The slides that lead a shift. */
+    long leading(int from, int to) {
+        return table.leading(from, to);
+    }
+
+    /** How many plucks there are before the change. */
+    int plucks() {
+        return pace.plucks();
     }
 
     /** The latest pluck of fingers that must go. */
-    private static int latest(long words) {
+    static int latest(long words) {
         int bits = (int) (words >> MoveTable.EFFORT_BITS) & (1 << MoveTable.SPARE_BITS) - 1;
         return Integer.SIZE - Integer.numberOfLeadingZeros(bits);
     }

@@ -43,6 +43,11 @@ final class GroupedBeginnings extends Beginnings {
 
     private int classes;
 
+    // of each pair of places on the other side the classes that there are ways from, and what becomes of their notes
+    private final int[] firstWays;
+    private final int[] wayClasses;
+    private final long[] wayRings;
+
     // of each group
     private final int[] positions;
     private final long[] firsts;
@@ -50,6 +55,9 @@ final class GroupedBeginnings extends Beginnings {
     private final int[] lastPlucks;
 
     private int groups;
+
+    /** By positions on the other side, made when one is wanted. */
+    private final GroupShifts[] shifts = new GroupShifts[Layer.POSITIONS];
 
     /** Of each finger and press on the other side the least move from each group, all slides, and {@link #STAYS}. */
     private final long[][] leastMoves = new long[Fingering.FINGERS][];
@@ -87,6 +95,10 @@ final class GroupedBeginnings extends Beginnings {
             boolean possible = costs[candidate] < LayeredGraph.IMPOSSIBLE || costs[candidate] == first;
             groupOf[candidate] = possible ? classOf(candidate) : NOWHERE;
         }
+        this.firstWays = new int[layer.pairs.length + 1];
+        this.wayClasses = new int[layer.pairs.length * classes];
+        this.wayRings = new long[wayClasses.length];
+        listClasses();
         int[] keys = new int[classes * Layer.POSITIONS * 2];
         int[] raw = new int[count];
         for (int candidate = 0; candidate < count; candidate++) {
@@ -107,8 +119,23 @@ final class GroupedBeginnings extends Beginnings {
         this.leasts = new long[groups];
         order(raw, keys);
         tellGroups(keys);
+        table.fill(earlier);
         for (int finger = 0; finger < Fingering.FINGERS; finger++) {
             leastMoves[finger] = leastMoves(finger);
+        }
+    }
+
+    private void listClasses() {
+        int ways = 0;
+        for (int pair = 0; pair < layer.pairs.length; pair++) {
+            for (int one = 0; one < classes; one++) {
+                long ring = ring(one, layer.pairs[pair]);
+                if (ring < LayeredGraph.IMPOSSIBLE) {
+                    wayClasses[ways] = one;
+                    wayRings[ways++] = ring;
+                }
+            }
+            firstWays[pair + 1] = ways;
         }
     }
 
@@ -218,62 +245,59 @@ final class GroupedBeginnings extends Beginnings {
     private long[] leastMoves(int finger) {
         short[] ways = (earlier ? known.leavingAt : known.arrivingAt)[finger];
         int theirs = (earlier ? known.leaving : known.arriving)[finger].length;
-        int[] arriving = table.after().arriving[finger];
         int own = (earlier ? layer.arriving : layer.leaving)[finger].length;
-        long[][] rows = new long[earlier ? theirs : own][];
-        for (int way = 0; way < rows.length; way++) {
-            rows[way] = table.row(finger, way);
-        }
+        int stride = earlier ? table.strideAfter(finger) : table.strideBefore(finger);
+        int theirStride = earlier ? table.strideBefore(finger) : table.strideAfter(finger);
+        long[] moves = table.moves(finger);
         long[] least = new long[own * groups];
         Arrays.fill(least, ChangeTable.EFFORT);
-        int[][] staying = staying(finger, theirs);
         boolean[] seen = new boolean[theirs * groups];
         for (int candidate = 0; candidate < groupOf.length; candidate++) {
             int group = groupOf[candidate];
             int their = ways[candidate];
-            if (group == NOWHERE || seen[their * groups + group]) {
-                continue;
-            }
-            seen[their * groups + group] = true;
-            for (int way = 0; way < own; way++) {
-                long move = earlier ? rows[their][arriving[way]] : rows[way][arriving[their]];
-                int to = way * groups + group;
-                long effort = Math.min(least[to] & ChangeTable.EFFORT, move & ChangeTable.EFFORT);
-                least[to] = (least[to] | move) & SLIDES | least[to] & STAYS | effort;
-            }
-            for (int way : staying[their]) {
-                least[way * groups + group] |= STAYS;
-            }
-        }
-        return least;
-    }
-
-    /** For each way of a finger on the known side those on the other with which it stays where it plucked. */
-    private int[][] staying(int finger, int theirs) {
-        int leaving = table.before().leaving[finger].length;
-        int arriving = table.after().arriving[finger].length;
-        int[][] staying = new int[theirs][];
-        Arrays.fill(staying, NONE);
-        for (int from = 0; from < leaving; from++) {
-            for (int to = 0; to < arriving; to++) {
-                if (table.stays(finger, from, to)) {
-                    int their = earlier ? from : to;
-                    staying[their] = Arrays.copyOf(staying[their], staying[their].length + 1);
-                    staying[their][staying[their].length - 1] = earlier ? to : from;
+            if (group != NOWHERE && !seen[their * groups + group]) {
+                seen[their * groups + group] = true;
+                int from = their * theirStride;
+                for (int to = group; to < least.length; to += groups) {
+                    long move = moves[from];
+                    long effort = Math.min(least[to] & ChangeTable.EFFORT, move & ChangeTable.EFFORT);
+                    least[to] = (least[to] | move) & SLIDES | effort;
+                    from += stride;
                 }
             }
         }
-        return staying;
+        markStaying(finger, seen, least);
+        return least;
+    }
+
+    /** Marks where a finger may stay where it plucked. */
+    private void markStaying(int finger, boolean[] seen, long[] least) {
+        int[] leaving = table.before().leaving[finger];
+        int[] arriving = table.after().arriving[finger];
+        for (int from = 0; from < leaving.length; from++) {
+            for (int to = 0; to < arriving.length && Layer.pluck(leaving[from]) > 0; to++) {
+                if (table.stays(finger, from, to)) {
+                    int way = earlier ? to : from;
+                    int their = earlier ? from : to;
+                    for (int group = 0; group < groups; group++) {
+                        least[way * groups + group] |= seen[their * groups + group] ? STAYS : 0;
+                    }
+                }
+            }
+        }
     }
 
     /** What the way on to a candidate costs at least; something from the limit on where it is not below it. */
     long least(int to, long limit) {
         long least = limit;
-        for (int one = 0; one < classes; one++) {
-            long ring = ring(one, to);
-            int end = bounds(one, to, ring, least, true);
-            for (int group = firstGroups[one]; group < end; group++) {
-                least = Math.min(least, leasts[group]);
+        int pair = layer.pairAt[to];
+        for (int at = firstWays[pair]; at < firstWays[pair + 1]; at++) {
+            int one = wayClasses[at];
+            if (firsts[firstGroups[one]] + wayRings[at] < least) {
+                int end = bounds(one, to, wayRings[at], least, true);
+                for (int group = firstGroups[one]; group < end; group++) {
+                    least = Math.min(least, leasts[group]);
+                }
             }
         }
         return least;
@@ -303,7 +327,13 @@ final class GroupedBeginnings extends Beginnings {
         int base2 = way(2, to) * groups;
         int base3 = way(3, to) * groups;
         int base4 = way(4, to) * groups;
-        int stands = layer.positions[to];
+        GroupShifts shifts = shifts(layer.positions[to]);
+        long[] leading = shifts.leading;
+        int goes = earlier ? 0 : table.lastPluck(to);
+        int[] goesFree = earlier ? shifts.ownFree : shifts.free[goes];
+        int[] goesLed = earlier ? shifts.ownLed : shifts.led[goes];
+        int[] staysFree = shifts.free[0];
+        int[] staysLed = shifts.led[0];
         long end = limit;
         int group = firstGroups[one];
         for (; group < firstGroups[one + 1] && firsts[group] + ring < end; group++) {
@@ -312,25 +342,29 @@ final class GroupedBeginnings extends Beginnings {
             long move2 = moves2[base2 + group];
             long move3 = moves3[base3 + group];
             long move4 = moves4[base4 + group];
+            long any = move0 | move1 | move2 | move3 | move4;
+            boolean led = (any & leading[group]) != 0;
+            boolean stays = (any & STAYS) != 0;
+            int shift = stays ? (led ? staysLed : staysFree)[group] : (led ? goesLed : goesFree)[group];
             int change = ((int) move0 & ChangeTable.EFFORT)
                     + ((int) move1 & ChangeTable.EFFORT)
                     + ((int) move2 & ChangeTable.EFFORT)
                     + ((int) move3 & ChangeTable.EFFORT)
-                    + ((int) move4 & ChangeTable.EFFORT);
-            if (stands != positions[group]) {
-                change += shift(group, to, stands, move0 | move1 | move2 | move3 | move4);
-            }
+                    + ((int) move4 & ChangeTable.EFFORT)
+                    + shift;
             leasts[group] = firsts[group] + ring + (long) change * Effort.STEPS;
             end = least ? Math.min(end, leasts[group]) : end;
         }
         return group;
     }
 
-    private int shift(int group, int to, int stands, long any) {
-        int pluck = (any & STAYS) != 0 ? 0 : earlier ? lastPlucks[group] : table.lastPluck(to);
-        return earlier
-                ? table.shift(positions[group], stands, any, pluck)
-                : table.shift(stands, positions[group], any, pluck);
+    private GroupShifts shifts(int position) {
+        GroupShifts known = shifts[position];
+        if (known == null) {
+            known = new GroupShifts(table, position, positions, lastPlucks, groups, earlier);
+            shifts[position] = known;
+        }
+        return known;
     }
 
     private int way(int finger, int to) {
@@ -350,17 +384,17 @@ final class GroupedBeginnings extends Beginnings {
     @Override
     void look(int to) {
         if (starts.length == 0) {
-            table.fill(earlier);
             list();
         }
         for (int finger = 0; finger < Fingering.FINGERS; finger++) {
             bases[finger] = way(finger, to) * (earlier ? table.strideAfter(finger) : table.strideBefore(finger));
         }
         steps = table.bassSteps(earlier, layer.basses[to]);
-        for (int one = 0; one < classes; one++) {
-            long ring = ring(one, to);
-            if (firsts[firstGroups[one]] + ring < cheapest()) {
-                look(one, to, ring);
+        int pair = layer.pairAt[to];
+        for (int at = firstWays[pair]; at < firstWays[pair + 1]; at++) {
+            int one = wayClasses[at];
+            if (firsts[firstGroups[one]] + wayRings[at] < cheapest()) {
+                look(one, to, wayRings[at]);
             }
         }
     }
@@ -387,8 +421,9 @@ final class GroupedBeginnings extends Beginnings {
             return;
         }
         long more = leasts[group] - firsts[group];
-        int from = earlier ? positions[group] : layer.positions[to];
-        int next = earlier ? layer.positions[to] : positions[group];
+        GroupShifts shifts = shifts(layer.positions[to]);
+        long leading = shifts.leading[group];
+        boolean shifted = layer.positions[to] != positions[group];
         long[] moves0 = table.moves(0);
         long[] moves1 = table.moves(1);
         long[] moves2 = table.moves(2);
@@ -413,8 +448,9 @@ final class GroupedBeginnings extends Beginnings {
                     + ((int) word3 & ChangeTable.EFFORT)
                     + ((int) word4 & ChangeTable.EFFORT)
                     + steps[memberBasses[at]];
-            if (from != next) {
-                change += table.shift(from, next, words);
+            if (shifted) {
+                boolean led = (words & leading) != 0;
+                change += (led ? shifts.led : shifts.free)[ChangeTable.latest(words)][group];
             }
             long begun = memberCosts[at];
             long told = ring + (long) change * Effort.STEPS;

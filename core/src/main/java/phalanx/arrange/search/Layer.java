@@ -1,6 +1,8 @@
 package phalanx.arrange.search;
 
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.stream.IntStream;
 import phalanx.arrange.demand.Ear;
 import phalanx.cost.Effort;
@@ -69,6 +71,11 @@ public final class Layer {
 
     final short[][] leavingAt = new short[Fingering.FINGERS][];
 
+    /** The different places of tune and bass together, a candidate of each, and which of them each candidate has. */
+    final int[] pairs;
+
+    final short[] pairAt;
+
     private final MoveTable table;
 
     Layer(LayerBuilder builder, int[] order) {
@@ -96,6 +103,8 @@ public final class Layer {
             take(builder, order[i], i);
         }
         tellApart();
+        this.pairAt = new short[count];
+        this.pairs = tellPairsApart();
     }
 
     private void take(LayerBuilder from, int index, int to) {
@@ -159,6 +168,22 @@ public final class Layer {
                 seenLeaving[leave[i]] = 0;
             }
         }
+    }
+
+    private int[] tellPairsApart() {
+        Map<Long, Short> seen = new HashMap<>();
+        int[] first = new int[count];
+        for (int candidate = 0; candidate < count; candidate++) {
+            long pair = (long) tunePlaces[candidate] << Integer.SIZE | bassPlaces[candidate];
+            Short known = seen.get(pair);
+            if (known == null) {
+                known = (short) seen.size();
+                first[known] = candidate;
+                seen.put(pair, known);
+            }
+            pairAt[candidate] = known;
+        }
+        return Arrays.copyOf(first, seen.size());
     }
 
     private int press(int candidate, int finger) {

@@ -361,8 +361,12 @@ public final class MoveTable {
      * @param slides how far fingers 1 to 4 slide, the bits of {@link Timed#moves}
      */
     public int shift(int from, int to, long slides) {
-        int at = from * positions + to;
-        return (slides & leading(from, to)) != 0 ? ledShifts[at] : freeShifts[at];
+        return shift(from, to, (slides & leading(from, to)) != 0);
+    }
+
+    /** The same where it is known whether a finger leads it. */
+    public int shift(int from, int to, boolean led) {
+        return (led ? ledShifts : freeShifts)[from * positions + to];
     }
 
     /**
@@ -377,7 +381,7 @@ public final class MoveTable {
     }
 
     /** The slides that lead a shift: those of any one finger among the bits of {@link Timed#moves} do. */
-    private long leading(int from, int to) {
+    public long leading(int from, int to) {
         return leading[to - from + positions];
     }
 
