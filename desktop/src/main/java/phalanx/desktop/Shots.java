@@ -22,13 +22,16 @@ import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.page.Page;
+import phalanx.project.Project;
 import phalanx.righthand.PatternLibrary;
 
-/** Writes a picture of every main view, then closes the window. */
+/** Writes a picture of every main view that the song has, says which are left out, then closes the window. */
 final class Shots {
     private static final Duration SETTLE = Duration.millis(700);
     /** How often a view is asked whether it is ready. */
-    private static final int MOST_WAITS = 150;
+    private static final int MOST_WAITS = 90;
+    /** The bar that is selected, from 0: in a song the hand has settled by then. */
+    private static final int BAR = 2;
 
     private final Scene scene;
     private final Workbench workbench;
@@ -53,21 +56,23 @@ final class Shots {
             return;
         }
         begun = true;
-        shell.score().select(arrangement.song().bars().get(2).startTick());
-        List<Picture> views = List.of(
+        int bar = Math.min(BAR, arrangement.song().bars().size() - 1);
+        shell.score().select(arrangement.song().bars().get(bar).startTick());
+        boolean written = workbench.project().flatMap(Project::written).isPresent();
+        List<Picture> all = List.of(
                 // the full answer, as a player has it in front of them
                 new Picture("score.png", () -> shell.show(Station.SCORE), () -> !workbench
                         .busyProperty()
                         .get()),
                 new Picture("staff.png", () -> shell.score().toggleStaff()),
                 new Picture("guitar.png", () -> shell.show(Station.GUITAR)),
-                new Picture("song.png", this::showAdvice, () -> scene.lookup("#advise-use") != null),
+                new Picture("song.png", this::showAdvice, () -> scene.lookup("#advise-use") != null).ofArranged(),
                 new Picture("shapes.png", () -> shell.show(Station.SHAPES)),
                 new Picture(
                         "chain.png",
                         this::showChain,
                         () -> ((Labeled) scene.lookup("#chain-why")).getText().length() > 1),
-                new Picture("picking.png", this::showPattern),
+                new Picture("picking.png", this::showPattern).ofArranged(),
                 new Picture("score-dark.png", () -> {
                     shell.show(Station.SCORE);
                     shell.score().toggleStaff();
@@ -98,21 +103,30 @@ final class Shots {
                 }),
                 // last: they make a version and change the tempo
                 new Picture("versions.png", this::showVersions, () -> ((Labeled) scene.lookup("#comparison"))
-                        .getText()
-                        .contains("differ.")),
+                                .getText()
+                                .contains("differ."))
+                        .ofArranged(),
                 new Picture(
                         "findings.png",
                         this::showFindings,
                         () -> !workbench.busyProperty().get()
                                 && workbench.arrangement().stream()
                                         .anyMatch(now -> !now.findings().isEmpty())));
-        take(folder, views, 0);
+        take(folder, all.stream().filter(view -> !written || view.written).toList(), 0);
     }
 
-    /** A view, how to come to it, and when it can be seen. */
-    private record Picture(String file, Runnable show, BooleanSupplier ready) {
+    /** A view, how to come to it, when it can be seen, and whether there is one of notes that are kept as written. */
+    private record Picture(String file, Runnable show, BooleanSupplier ready, boolean written) {
         Picture(String file, Runnable show) {
             this(file, show, () -> true);
+        }
+
+        Picture(String file, Runnable show, BooleanSupplier ready) {
+            this(file, show, ready, true);
+        }
+
+        Picture ofArranged() {
+            return new Picture(file, show, ready, false);
         }
     }
 
@@ -124,18 +138,26 @@ final class Shots {
 
     @SuppressWarnings("unchecked")
     private void showVersions() {
-        ((Button) scene.lookup("#looks-close")).fire();
-        shell.useView(shell.view().leftHanded(false));
-        shell.show(Station.SCORE);
+        showScoreAgain();
         ((Button) scene.lookup("#all-versions")).fire();
         shell.applyCss();
         ComboBox<String> tries = (ComboBox<String>) scene.lookup("#what-if");
         tries.setValue("level full");
     }
 
+    private void showScoreAgain() {
+        ((Button) scene.lookup("#looks-close")).fire();
+        shell.useView(shell.view().leftHanded(false));
+        shell.show(Station.SCORE);
+    }
+
     /** At a tempo at which hands come too late. */
     private void showFindings() {
-        ((Button) scene.lookup("#versions-close")).fire();
+        if (scene.lookup("#versions-close") instanceof Button close) {
+            close.fire();
+        } else {
+            showScoreAgain();
+        }
         workbench.decide("tempo 160", now -> now.withSong(now.song().withTempo(160)));
         ((Button) scene.lookup("#all-findings")).fire();
     }
@@ -172,20 +194,22 @@ final class Shots {
             Platform.exit();
             throw e;
         }
-        whenReady(views.get(next), MOST_WAITS, () -> {
-            save(folder.resolve(views.get(next).file));
-            take(folder, views, next + 1);
-        });
+        saveWhenReady(folder, views.get(next), MOST_WAITS, () -> take(folder, views, next + 1));
     }
 
-    private void whenReady(Picture view, int waits, Runnable next) {
+    private void saveWhenReady(Path folder, Picture view, int waits, Runnable next) {
         PauseTransition pause = new PauseTransition(SETTLE);
         pause.setOnFinished(event -> {
             boolean still = !workbench.busyProperty().get();
-            if (still && view.ready.getAsBoolean() || waits == 0) {
+            if (still && view.ready.getAsBoolean()) {
+                save(folder.resolve(view.file));
+                next.run();
+            } else if (waits == 0) {
+                System.err.println("phalanx: " + view.file + " left out: there is nothing to see after "
+                        + Math.round(MOST_WAITS * SETTLE.toSeconds()) + " s");
                 next.run();
             } else {
-                whenReady(view, waits - 1, next);
+                saveWhenReady(folder, view, waits - 1, next);
             }
         });
         pause.play();

@@ -184,13 +184,13 @@ public final class Workbench {
     private void opened(Reading reading, String from) {
         List<String> report = reading.report();
         String more = report.isEmpty()
-                ? ""
-                : " " + report.get(0)
+                ? "."
+                : ": " + report.get(0)
                         + (report.size() > 1 ? " (" + (report.size() - 1) + " more lines stand in Song)." : ".");
         Project fresh = Project.of(reading.song(), shelf.library().setup());
         Project tuned = asNow(fresh);
         Project next = reading.written().map(tuned::withWritten).orElse(tuned);
-        begin(Document.unnamed(next), "Opened " + from + "." + more);
+        begin(Document.unnamed(next), "Opened " + from + more);
     }
 
     /** Another song by the same school; tuning, capo and patterns belong to the song before. */

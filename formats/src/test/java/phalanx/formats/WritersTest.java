@@ -107,7 +107,7 @@ class WritersTest {
 
     private static Arrangement arranged(LeadSheet sheet, Instrument instrument) throws FormatException {
         Song song = new MusicXmlReader("x").read(sheet.bytes()).song();
-        return new Arranger(instrument, Hand.AVERAGE).arrange(song);
+        return new Arranger(instrument, Hand.AVERAGE).quick(song, Picking.PLAIN, List.of(), () -> false);
     }
 
     private static List<LeadSheet> sheets() {
