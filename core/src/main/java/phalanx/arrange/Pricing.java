@@ -195,6 +195,7 @@ final class Pricing {
             List<Cost> costs,
             List<Optional<Shape>> printed) {
         return IntStream.range(0, slots.size())
+                .parallel()
                 .mapToObj(i -> new ArrangedSlot(
                         slots.get(i).startTick(),
                         slots.get(i).endTick(),

@@ -30,7 +30,11 @@ public final class Effort implements Comparable<Effort> {
 
     private Effort(long[] grains) {
         this.grains = grains;
-        this.total = Arrays.stream(grains).sum();
+        long sum = 0;
+        for (long term : grains) {
+            sum += term;
+        }
+        this.total = sum;
     }
 
     /** A sum in the making; not for several threads at once. */

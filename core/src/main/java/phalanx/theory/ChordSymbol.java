@@ -67,10 +67,11 @@ public record ChordSymbol(String text, Note root, List<ChordTone> tones, Optiona
     }
 
     private int toneMask(boolean requiredOnly) {
-        return tones.stream()
-                .filter(tone -> tone.required() || !requiredOnly)
-                .mapToInt(tone -> 1 << pitchClass(tone))
-                .reduce(0, (a, b) -> a | b);
+        int mask = 0;
+        for (ChordTone tone : tones) {
+            mask |= tone.required() || !requiredOnly ? 1 << pitchClass(tone) : 0;
+        }
+        return mask;
     }
 
     private int pitchClass(ChordTone tone) {

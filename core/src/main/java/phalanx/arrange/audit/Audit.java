@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.TempoCeiling;
@@ -41,19 +43,21 @@ public final class Audit {
     }
 
     private static List<Finding> findings(Arrangement arrangement, List<SpeedLimit> limits) {
-        List<Finding> findings = new ArrayList<>();
-        findings.addAll(new HoldAudit(arrangement).findings());
-        findings.addAll(new ThumbAudit(arrangement).findings());
-        findings.addAll(new NoteAudit(arrangement).findings());
-        findings.addAll(new LockAudit(arrangement).findings());
-        findings.addAll(new StrainAudit(arrangement).findings());
-        findings.addAll(new SpeedAudit(arrangement).findings(limits));
-        findings.addAll(new DigitAudit(arrangement).findings());
-        findings.addAll(new HitAudit(arrangement).findings());
-        findings.addAll(new HarmonicAudit(arrangement).findings());
-        findings.addAll(new SlurAudit(arrangement).findings());
-        findings.sort(Comparator.comparingInt(Finding::tick));
-        return findings;
+        List<Supplier<List<Finding>>> audits = List.of(
+                () -> new HoldAudit(arrangement).findings(),
+                () -> new ThumbAudit(arrangement).findings(),
+                () -> new NoteAudit(arrangement).findings(),
+                () -> new LockAudit(arrangement).findings(),
+                () -> new StrainAudit(arrangement).findings(),
+                () -> new SpeedAudit(arrangement).findings(limits),
+                () -> new DigitAudit(arrangement).findings(),
+                () -> new HitAudit(arrangement).findings(),
+                () -> new HarmonicAudit(arrangement).findings(),
+                () -> new SlurAudit(arrangement).findings());
+        return audits.parallelStream()
+                .flatMap(audit -> audit.get().stream())
+                .sorted(Comparator.comparingInt(Finding::tick))
+                .collect(Collectors.toCollection(ArrayList::new));
     }
 
     private List<SpeedLimit> limits(Arrangement arrangement) {

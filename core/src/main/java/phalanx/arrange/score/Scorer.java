@@ -90,26 +90,32 @@ public final class Scorer {
         List<Track.Span> spans = spans(slots, holds, positions);
         Track track = Track.of(spans, notes, tempo, meter);
         int[] firstNote = firsts(slots, notes);
-        List<Cost> costs = new ArrayList<>(slots.size());
         Sounding sounding = new Sounding(notes);
-        Sounding before = null;
-        int stroke = Labels.NONE;
+        List<Sounding> soundings = new ArrayList<>(slots.size());
         for (int i = 0; i < slots.size(); i++) {
-            List<ArrangedNote> struck = notes.subList(firstNote[i], firstNote[i + 1]);
-            Sounding now = sounding.at(slots.get(i), struck);
-            SlotCost cost = new SlotCost(slots.get(i), now, struck, spans.get(i));
-            cost.own();
-            shapes.get(i).ifPresent(cost::shape);
-            slots.get(i).locked().ifPresent(cost::lockedShape);
+            soundings.add(sounding.at(slots.get(i), notes.subList(firstNote[i], firstNote[i + 1])));
+        }
+        List<SlotCost> priced = IntStream.range(0, slots.size())
+                .parallel()
+                .mapToObj(i -> {
+                    SlotCost cost = new SlotCost(slots.get(i), soundings.get(i), spans.get(i));
+                    cost.own();
+                    shapes.get(i).ifPresent(cost::shape);
+                    slots.get(i).locked().ifPresent(cost::lockedShape);
+                    if (i > 0) {
+                        cost.sum.add(track.changes().get(i - 1).effort());
+                        cost.step(soundings.get(i - 1));
+                        cost.cuts(slots.get(i - 1));
+                        cost.takesBass(slots.get(i - 1), soundings.get(i - 1));
+                    }
+                    return cost;
+                })
+                .toList();
+        List<Cost> costs = new ArrayList<>(slots.size());
+        int stroke = Labels.NONE;
+        for (SlotCost cost : priced) {
             stroke = cost.after(stroke);
-            if (i > 0) {
-                cost.sum.add(track.changes().get(i - 1).effort());
-                cost.step(before);
-                cost.cuts(slots.get(i - 1), before);
-                cost.takesBass(slots.get(i - 1), before);
-            }
             costs.add(cost.done());
-            before = now;
         }
         return costs;
     }
@@ -192,11 +198,11 @@ public final class Scorer {
         private long unplayable;
         private long tune;
 
-        SlotCost(Slot slot, Sounding sounding, List<ArrangedNote> struck, Track.Span span) {
+        SlotCost(Slot slot, Sounding sounding, Track.Span span) {
             this.slot = slot;
             this.demand = slot.demand();
             this.sounding = sounding;
-            this.struck = struck;
+            this.struck = sounding.struck;
             this.span = span;
             this.fingering = span.posture().fingering();
             this.stops = Stops.of(fingering.packed());
@@ -335,7 +341,7 @@ public final class Scorer {
         }
 
         /** Notes that end with the slot before though they should ring on. */
-        void cuts(Slot slotBefore, Sounding before) {
+        void cuts(Slot slotBefore) {
             for (ArrangedNote note : sounding.ended) {
                 if (note.cut() && note.endTick() == slot.startTick()) {
                     switch (note.role()) {

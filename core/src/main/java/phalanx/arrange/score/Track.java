@@ -1,7 +1,7 @@
 package phalanx.arrange.score;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import phalanx.lefthand.track.Change;
 import phalanx.lefthand.track.Clock;
 import phalanx.lefthand.track.MoveMeter;
@@ -39,16 +39,19 @@ public record Track(List<Span> spans, List<Change> changes) {
      */
     public static Track of(List<Span> spans, List<ArrangedNote> notes, double tempo, MoveMeter meter) {
         Clock clock = new Clock(tempo);
-        List<Change> changes = new ArrayList<>();
-        int next = 0;
-        for (int i = 0; i + 1 < spans.size(); i++) {
-            Span span = spans.get(i);
-            int from = next;
-            while (next < notes.size() && notes.get(next).tick() < span.endTick()) {
+        int[] firsts = new int[spans.size() + 1];
+        for (int i = 0; i < spans.size(); i++) {
+            int next = firsts[i];
+            while (next < notes.size() && notes.get(next).tick() < spans.get(i).endTick()) {
                 next++;
             }
-            changes.add(change(span, spans.get(i + 1), notes.subList(from, next), clock, meter));
+            firsts[i + 1] = next;
         }
+        List<Change> changes = IntStream.range(0, Math.max(0, spans.size() - 1))
+                .parallel()
+                .mapToObj(i ->
+                        change(spans.get(i), spans.get(i + 1), notes.subList(firsts[i], firsts[i + 1]), clock, meter))
+                .toList();
         return new Track(spans, changes);
     }
 

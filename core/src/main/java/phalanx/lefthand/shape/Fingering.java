@@ -79,7 +79,12 @@ public record Fingering(List<Press> presses) {
 
     /** The press of a finger, if it is used. */
     public Optional<Press> press(Finger finger) {
-        return presses.stream().filter(press -> press.finger() == finger).findFirst();
+        for (Press press : presses) {
+            if (press.finger() == finger) {
+                return Optional.of(press);
+            }
+        }
+        return Optional.empty();
     }
 
     /** The press that stops a string at the fret it sounds: the highest one on it. */
