@@ -3,7 +3,6 @@ package phalanx.arrange.search;
 import java.util.Arrays;
 import phalanx.cost.Effort;
 import phalanx.lefthand.shape.Fingering;
-import phalanx.lefthand.track.MoveTable;
 
 /**
  * Beginnings in classes of the same place of notes that must ring over, and in these in groups of the same position of
@@ -17,12 +16,8 @@ final class GroupedBeginnings extends Beginnings {
     private static final int INDEX_BITS = 16;
     private static final int INDEX = (1 << INDEX_BITS) - 1;
     private static final long DEAREST = (1L << Long.SIZE - 1 - INDEX_BITS) - 1;
-    /** Marks in the word of a least move that a finger that plucked may stay. */
-    private static final long STAYS = 1L << MoveTable.EFFORT_BITS;
-
-    private static final long SLIDES = -1L << Integer.SIZE;
     private static final int[] NONE = {};
-    private static final int NOWHERE = -1;
+    static final int NOWHERE = -1;
 
     private final ChangeTable table;
     /** Whether the known layer is the one before. */
@@ -59,7 +54,7 @@ final class GroupedBeginnings extends Beginnings {
     /** By positions on the other side, made when one is wanted. */
     private final GroupShifts[] shifts = new GroupShifts[Layer.POSITIONS];
 
-    /** Of each finger and press on the other side the least move from each group, all slides, and {@link #STAYS}. */
+    /** Of each finger {@link LeastMoves#ofFinger}. */
     private final long[][] leastMoves = new long[Fingering.FINGERS][];
 
     private final long first;
@@ -120,8 +115,9 @@ final class GroupedBeginnings extends Beginnings {
         order(raw, keys);
         tellGroups(keys);
         table.fill(earlier);
+        LeastMoves least = new LeastMoves(table, earlier, groupOf, groups);
         for (int finger = 0; finger < Fingering.FINGERS; finger++) {
-            leastMoves[finger] = leastMoves(finger);
+            leastMoves[finger] = least.ofFinger(finger);
         }
     }
 
@@ -242,51 +238,6 @@ final class GroupedBeginnings extends Beginnings {
         return classes++;
     }
 
-    private long[] leastMoves(int finger) {
-        short[] ways = (earlier ? known.leavingAt : known.arrivingAt)[finger];
-        int theirs = (earlier ? known.leaving : known.arriving)[finger].length;
-        int own = (earlier ? layer.arriving : layer.leaving)[finger].length;
-        int stride = earlier ? table.strideAfter(finger) : table.strideBefore(finger);
-        int theirStride = earlier ? table.strideBefore(finger) : table.strideAfter(finger);
-        long[] moves = table.moves(finger);
-        long[] least = new long[own * groups];
-        Arrays.fill(least, ChangeTable.EFFORT);
-        boolean[] seen = new boolean[theirs * groups];
-        for (int candidate = 0; candidate < groupOf.length; candidate++) {
-            int group = groupOf[candidate];
-            int their = ways[candidate];
-            if (group != NOWHERE && !seen[their * groups + group]) {
-                seen[their * groups + group] = true;
-                int from = their * theirStride;
-                for (int to = group; to < least.length; to += groups) {
-                    long move = moves[from];
-                    long effort = Math.min(least[to] & ChangeTable.EFFORT, move & ChangeTable.EFFORT);
-                    least[to] = (least[to] | move) & SLIDES | effort;
-                    from += stride;
-                }
-            }
-        }
-        markStaying(finger, seen, least);
-        return least;
-    }
-
-    /** Marks where a finger may stay where it plucked. */
-    private void markStaying(int finger, boolean[] seen, long[] least) {
-        int[] leaving = table.before().leaving[finger];
-        int[] arriving = table.after().arriving[finger];
-        for (int from = 0; from < leaving.length; from++) {
-            for (int to = 0; to < arriving.length && Layer.pluck(leaving[from]) > 0; to++) {
-                if (table.stays(finger, from, to)) {
-                    int way = earlier ? to : from;
-                    int their = earlier ? from : to;
-                    for (int group = 0; group < groups; group++) {
-                        least[way * groups + group] |= seen[their * groups + group] ? STAYS : 0;
-                    }
-                }
-            }
-        }
-    }
-
     /** What the way on to a candidate costs at least; something from the limit on where it is not below it. */
     long least(int to, long limit) {
         long least = limit;
@@ -344,7 +295,7 @@ final class GroupedBeginnings extends Beginnings {
             long move4 = moves4[base4 + group];
             long any = move0 | move1 | move2 | move3 | move4;
             boolean led = (any & leading[group]) != 0;
-            boolean stays = (any & STAYS) != 0;
+            boolean stays = (any & LeastMoves.STAYS) != 0;
             int shift = stays ? (led ? staysLed : staysFree)[group] : (led ? goesLed : goesFree)[group];
             int change = ((int) move0 & ChangeTable.EFFORT)
                     + ((int) move1 & ChangeTable.EFFORT)
