@@ -118,6 +118,7 @@ class PickingTest {
         double heard = 0;
         int bars = 0;
         int full = 0;
+        Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
         for (Pattern pattern : LIBRARY.all()) {
             Meter meter = pattern.meter();
             double bar = meter.barTicks() / (double) Ticks.QUARTER;
@@ -128,8 +129,7 @@ class PickingTest {
             Picking picking =
                     Picking.PLAIN.withPlan(new Picking.Plan(Optional.of(pattern), BassLine.ALTERNATING, Level.EVEN));
             Wishes wishes = Wishes.USUAL.withOctave(Octave.AS_WRITTEN).withFullEnds(false);
-            Arrangement arranged = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
-                    .quick(song, picking, wishes, List.of(), () -> false);
+            Arrangement arranged = arranger.quick(song, picking, wishes, List.of(), () -> false);
             asked += arranged.joining().asked();
             heard += arranged.joining().heardShare() * arranged.joining().asked();
             long rows = pattern.strokes().stream()

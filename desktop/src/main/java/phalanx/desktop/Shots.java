@@ -18,9 +18,12 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.stage.PopupWindow;
+import javafx.stage.Window;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.widget.Chip;
 import phalanx.formats.page.Page;
 import phalanx.project.Project;
 import phalanx.righthand.PatternLibrary;
@@ -78,10 +81,14 @@ final class Shots {
                     shell.score().toggleStaff();
                     shell.useView(shell.view().with(Theme.ROSEWOOD));
                 }),
+                new Picture("transport.png", () -> {
+                    shell.useView(shell.view().with(Theme.SPRUCE));
+                    ((Chip) scene.lookup("#speed")).fire();
+                }),
                 new Picture(
                         "practice.png",
                         () -> {
-                            shell.useView(shell.view().with(Theme.SPRUCE));
+                            popups().forEach(Window::hide);
                             shell.show(Station.PRACTICE);
                             shell.applyCss();
                             ((ListView<?>) scene.lookup("#ladder"))
@@ -219,9 +226,24 @@ final class Shots {
         try {
             Files.createDirectories(file.toAbsolutePath().getParent());
             BufferedImage picture = SwingFXUtils.fromFXImage(scene.snapshot(null), null);
+            popups().forEach(popup -> paint(popup, picture));
             ImageIO.write(picture, "png", file.toFile());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    private static List<Window> popups() {
+        return Window.getWindows().stream()
+                .filter(PopupWindow.class::isInstance)
+                .toList();
+    }
+
+    /** What stands over the window in one of its own. */
+    private void paint(Window popup, BufferedImage picture) {
+        int x = (int) (popup.getX() - scene.getWindow().getX() - scene.getX());
+        int y = (int) (popup.getY() - scene.getWindow().getY() - scene.getY());
+        picture.createGraphics()
+                .drawImage(SwingFXUtils.fromFXImage(popup.getScene().snapshot(null), null), x, y, null);
     }
 }

@@ -70,8 +70,8 @@ final class SoundPanel extends VBox {
                                 "Fingers with nails; else with the flesh",
                                 habits().mix().nails(),
                                 on -> set(habits().with(habits().mix().withNails(on)))),
-                        Cards.small("Keys in Score: < and > the speed, L loop, C click, 1 thumb, 2 fingers, 3 tune,"
-                                + " 4 hits off and on, with Shift alone."));
+                        Cards.small("Keys in Score: < and > the speed, L loop, C click; 1 thumb, 2 fingers, 3 tune,"
+                                + " 4 hits: off or on, with Shift no other."));
         tell();
         setFocusTraversable(true);
         focusedProperty().addListener((property, before, now) -> {

@@ -35,7 +35,7 @@ import phalanx.song.Song;
  */
 class DamagedFilesTest {
     private static final boolean DEEP = Boolean.getBoolean("phalanx.deep");
-    private static final int FILES = DEEP ? 10_000 : 200;
+    private static final int FILES = DEEP ? 10_000 : 120;
     /** Arranging takes longest: in the sample only these. */
     private static final int ARRANGED_OF = DEEP ? 10 : 40;
 

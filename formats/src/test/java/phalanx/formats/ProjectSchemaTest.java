@@ -28,7 +28,7 @@ import phalanx.formats.reading.FormatException;
 
 /** The published schema beside what is written and read: a validator of JSON Schema (draft 2020-12) and our reader agree. */
 class ProjectSchemaTest {
-    private static final int PROJECTS = Boolean.getBoolean("phalanx.deep") ? 50 : 20;
+    private static final int PROJECTS = Boolean.getBoolean("phalanx.deep") ? 50 : 10;
 
     private final ObjectMapper mapper = new ObjectMapper();
     private final JsonNode text;

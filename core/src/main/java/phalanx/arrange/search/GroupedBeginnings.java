@@ -39,9 +39,9 @@ final class GroupedBeginnings extends Beginnings {
     private int classes;
 
     // of each pair of places on the other side the classes that there are ways from, and what becomes of their notes
-    private final int[] firstWays;
-    private final int[] wayClasses;
-    private final long[] wayRings;
+    private final int[] firstLinks;
+    private final int[] linkClasses;
+    private final long[] linkRings;
 
     // of each group
     private final int[] positions;
@@ -90,10 +90,10 @@ final class GroupedBeginnings extends Beginnings {
             boolean possible = costs[candidate] < LayeredGraph.IMPOSSIBLE || costs[candidate] == first;
             groupOf[candidate] = possible ? classOf(candidate) : NOWHERE;
         }
-        this.firstWays = new int[layer.pairs.length + 1];
-        this.wayClasses = new int[layer.pairs.length * classes];
-        this.wayRings = new long[wayClasses.length];
-        listClasses();
+        this.firstLinks = new int[layer.pairs.length + 1];
+        this.linkClasses = new int[layer.pairs.length * classes];
+        this.linkRings = new long[linkClasses.length];
+        listLinks();
         int[] keys = new int[classes * Layer.POSITIONS * 2];
         int[] raw = new int[count];
         for (int candidate = 0; candidate < count; candidate++) {
@@ -121,17 +121,17 @@ final class GroupedBeginnings extends Beginnings {
         }
     }
 
-    private void listClasses() {
-        int ways = 0;
+    private void listLinks() {
+        int links = 0;
         for (int pair = 0; pair < layer.pairs.length; pair++) {
             for (int one = 0; one < classes; one++) {
                 long ring = ring(one, layer.pairs[pair]);
                 if (ring < LayeredGraph.IMPOSSIBLE) {
-                    wayClasses[ways] = one;
-                    wayRings[ways++] = ring;
+                    linkClasses[links] = one;
+                    linkRings[links++] = ring;
                 }
             }
-            firstWays[pair + 1] = ways;
+            firstLinks[pair + 1] = links;
         }
     }
 
@@ -242,10 +242,10 @@ final class GroupedBeginnings extends Beginnings {
     long least(int to, long limit) {
         long least = limit;
         int pair = layer.pairAt[to];
-        for (int at = firstWays[pair]; at < firstWays[pair + 1]; at++) {
-            int one = wayClasses[at];
-            if (firsts[firstGroups[one]] + wayRings[at] < least) {
-                int end = bounds(one, to, wayRings[at], least, true);
+        for (int at = firstLinks[pair]; at < firstLinks[pair + 1]; at++) {
+            int one = linkClasses[at];
+            if (firsts[firstGroups[one]] + linkRings[at] < least) {
+                int end = bounds(one, to, linkRings[at], least, true);
                 for (int group = firstGroups[one]; group < end; group++) {
                     least = Math.min(least, leasts[group]);
                 }
@@ -342,10 +342,10 @@ final class GroupedBeginnings extends Beginnings {
         }
         steps = table.bassSteps(earlier, layer.basses[to]);
         int pair = layer.pairAt[to];
-        for (int at = firstWays[pair]; at < firstWays[pair + 1]; at++) {
-            int one = wayClasses[at];
-            if (firsts[firstGroups[one]] + wayRings[at] < cheapest()) {
-                look(one, to, wayRings[at]);
+        for (int at = firstLinks[pair]; at < firstLinks[pair + 1]; at++) {
+            int one = linkClasses[at];
+            if (firsts[firstGroups[one]] + linkRings[at] < cheapest()) {
+                look(one, to, linkRings[at]);
             }
         }
     }
