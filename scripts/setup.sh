@@ -31,5 +31,5 @@ need_window_libraries() {
 }
 
 need_virtual_display() {
-    need_packages Xvfb:xvfb xvfb-run:xvfb xauth:xauth
+    need_packages xvfb-run:xvfb xauth:xauth
 }

@@ -9,24 +9,16 @@ final class GroupShifts {
     /** The same led by a finger. */
     final int[][] led;
 
-    /** As {@link #free}, of each group by its own pluck. */
-    final int[] ownFree;
-
-    final int[] ownLed;
-
     /**
      * @param position of the hand that is known
      * @param positions of the groups
-     * @param lastPlucks of each group the pluck after which it is free
      * @param groups how many there are
      * @param earlier whether the hand comes from the groups' positions
      */
-    GroupShifts(ChangeTable table, int position, int[] positions, int[] lastPlucks, int groups, boolean earlier) {
+    GroupShifts(ChangeTable table, int position, int[] positions, int groups, boolean earlier) {
         this.leading = new long[groups];
         this.free = new int[table.plucks() + 1][groups];
         this.led = new int[table.plucks() + 1][groups];
-        this.ownFree = earlier ? new int[groups] : free[0];
-        this.ownLed = earlier ? new int[groups] : led[0];
         for (int group = 0; group < groups; group++) {
             int from = earlier ? positions[group] : position;
             int to = earlier ? position : positions[group];
@@ -35,10 +27,6 @@ final class GroupShifts {
                 for (int pluck = 0; pluck < free.length; pluck++) {
                     free[pluck][group] = table.shift(from, to, false, pluck);
                     led[pluck][group] = table.shift(from, to, true, pluck);
-                }
-                if (earlier) {
-                    ownFree[group] = free[lastPlucks[group]][group];
-                    ownLed[group] = led[lastPlucks[group]][group];
                 }
             }
         }

@@ -281,10 +281,6 @@ final class GroupedBeginnings extends Beginnings {
         GroupShifts shifts = shifts(layer.positions[to]);
         long[] leading = shifts.leading;
         int goes = earlier ? 0 : table.lastPluck(to);
-        int[] goesFree = earlier ? shifts.ownFree : shifts.free[goes];
-        int[] goesLed = earlier ? shifts.ownLed : shifts.led[goes];
-        int[] staysFree = shifts.free[0];
-        int[] staysLed = shifts.led[0];
         long end = limit;
         int group = firstGroups[one];
         for (; group < firstGroups[one + 1] && firsts[group] + ring < end; group++) {
@@ -295,14 +291,13 @@ final class GroupedBeginnings extends Beginnings {
             long move4 = moves4[base4 + group];
             long any = move0 | move1 | move2 | move3 | move4;
             boolean led = (any & leading[group]) != 0;
-            boolean stays = (any & LeastMoves.STAYS) != 0;
-            int shift = stays ? (led ? staysLed : staysFree)[group] : (led ? goesLed : goesFree)[group];
+            int pluck = (any & LeastMoves.STAYS) != 0 ? 0 : earlier ? lastPlucks[group] : goes;
             int change = ((int) move0 & ChangeTable.EFFORT)
                     + ((int) move1 & ChangeTable.EFFORT)
                     + ((int) move2 & ChangeTable.EFFORT)
                     + ((int) move3 & ChangeTable.EFFORT)
                     + ((int) move4 & ChangeTable.EFFORT)
-                    + shift;
+                    + (led ? shifts.led : shifts.free)[pluck][group];
             leasts[group] = firsts[group] + ring + (long) change * Effort.STEPS;
             end = least ? Math.min(end, leasts[group]) : end;
         }
@@ -312,7 +307,7 @@ final class GroupedBeginnings extends Beginnings {
     private GroupShifts shifts(int position) {
         GroupShifts known = shifts[position];
         if (known == null) {
-            known = new GroupShifts(table, position, positions, lastPlucks, groups, earlier);
+            known = new GroupShifts(table, position, positions, groups, earlier);
             shifts[position] = known;
         }
         return known;

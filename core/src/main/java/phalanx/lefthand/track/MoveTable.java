@@ -277,7 +277,7 @@ public final class MoveTable {
     /**
      * Moves in a given time: a finger's part of changes as it is when nobody is in its way. Rows of words by the number of
      * the press after: effort in thousandths in the {@value #EFFORT_BITS} lowest bits, above bit 32 how far fingers 1 to
-     * 4 slide, as {@link #shift} takes it; 0 only where nothing is done.
+     * 4 slide, as {@link #leading} tells them; 0 only where nothing is done.
      */
     public final class Timed {
         private final int hasUs;
@@ -358,13 +358,8 @@ public final class MoveTable {
     /**
      * The hand's part of a change with time enough, in thousandths.
      *
-     * @param slides how far fingers 1 to 4 slide, the bits of {@link Timed#moves}
+     * @param led whether a finger leads it, see {@link #leading}
      */
-    public int shift(int from, int to, long slides) {
-        return shift(from, to, (slides & leading(from, to)) != 0);
-    }
-
-    /** The same where it is known whether a finger leads it. */
     public int shift(int from, int to, boolean led) {
         return (led ? ledShifts : freeShifts)[from * positions + to];
     }

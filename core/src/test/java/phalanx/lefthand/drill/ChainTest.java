@@ -15,6 +15,8 @@ import phalanx.lefthand.track.FingerMove;
 
 /** Chains of shapes: the fingers players use, the cheapest of all, and what is said of them. */
 class ChainTest {
+    private static final int ROUNDS = Boolean.getBoolean("phalanx.deep") ? 200 : 20;
+
     private static final double TEMPO = 80;
 
     private final Instrument standard = Instrument.STANDARD;
@@ -52,7 +54,7 @@ class ChainTest {
         Random random = new Random(11);
         List<String> words = new ArrayList<>(
                 List.of("x32010", "133211", "x75776", "320003", "x02210", "xx0232", "224442", "x24432", "022100"));
-        for (int round = 0; round < (Boolean.getBoolean("phalanx.deep") ? 200 : 20); round++) {
+        for (int round = 0; round < ROUNDS; round++) {
             Collections.shuffle(words, random);
             List<Wanted> wanted =
                     reader.read(String.join(" ", words.subList(0, 3))).wanted();

@@ -174,7 +174,7 @@ class MoveTableTest {
             for (int to = 1; to <= 12; to++) {
                 double mm = Math.abs(guitar.alongMm(from) - guitar.alongMm(to));
                 double effort = 1000 * Weights.SHIFT_PER_100_MM * mm / 100;
-                assertThat((double) table.shift(from, to, 0)).isCloseTo(effort, within(ROUNDED));
+                assertThat((double) table.shift(from, to, false)).isCloseTo(effort, within(ROUNDED));
                 if (from != to) {
                     assertThat((double) table.shiftNeedsUs(from, to)).isCloseTo(1000 * fittsMs(mm), within(ROUNDED));
                 }
@@ -186,7 +186,8 @@ class MoveTableTest {
                     boolean leads =
                             slid != 0 && (slid > 0) == (to > from) && from != to && Math.abs(slid - (to - from)) <= 1;
                     double led = leads ? effort * Weights.GUIDED_SHIFT : effort;
-                    assertThat((double) table.shift(from, to, slide)).isCloseTo(led, within(1.0));
+                    boolean told = (slide & table.leading(from, to)) != 0;
+                    assertThat((double) table.shift(from, to, told)).isCloseTo(led, within(1.0));
                     assertThat(table.leads(1, before, after, to - from)).isEqualTo(leads);
                     assertThat(table.leads(Fingering.THUMB, before, after, to - from))
                             .as("the thumb leads no hand")
