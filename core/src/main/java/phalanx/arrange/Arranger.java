@@ -77,6 +77,23 @@ public final class Arranger {
         this.pricing = new Pricing(new Scorer(finder, meter, layers.book()), meter);
     }
 
+    private Arranger(Arranger of) {
+        this.instrument = of.instrument;
+        this.hand = of.hand;
+        this.finder = of.finder;
+        this.chartShapes = of.chartShapes;
+        this.layers = of.layers;
+        this.pricing = of.pricing;
+    }
+
+    /**
+     * One that has solved no song yet, but shares the candidates that this one has seen: it gives the answers of a new one,
+     * sooner. The two may be used by a thread each.
+     */
+    public Arranger fresh() {
+        return new Arranger(this);
+    }
+
     private record Solved(
             Song asked, Request request, int movedBy, SongDemand demand, Solver solver, Solver.Answer answer) {
         Solved with(Solver newSolver, Solver.Answer newAnswer) {

@@ -2,11 +2,11 @@ package phalanx.arrange.advice;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
@@ -54,8 +54,8 @@ public final class KeyAdvisor {
     private final Wishes wishes;
     /** The full answer to the song as it is now, where it is known. */
     private Optional<Arrangement> now = Optional.empty();
-    /** For rough answers: those that each thread has used, which remember what they have seen. */
-    private final ThreadLocal<Map<Instrument, Arranger>> arrangers = ThreadLocal.withInitial(HashMap::new);
+    /** One for each guitar, for what it remembers. */
+    private final Map<Instrument, Arranger> arrangers = new ConcurrentHashMap<>();
 
     /** One for a plain right hand and the usual wishes. */
     public KeyAdvisor(Instrument instrument, Hand hand) {
@@ -90,8 +90,9 @@ public final class KeyAdvisor {
         return this;
     }
 
+    /** As new, as for a song that is opened: what is promised is what arranging gives. */
     private Arranger arranger(Instrument guitar) {
-        return arrangers.get().computeIfAbsent(guitar, own -> new Arranger(own, hand));
+        return arrangers.computeIfAbsent(guitar, own -> new Arranger(own, hand)).fresh();
     }
 
     /** The ways in the guitar's own tuning. */
@@ -192,8 +193,7 @@ public final class KeyAdvisor {
         if (full && known.isPresent()) {
             return KeyAdvice.of(known.get(), 0, way.octave());
         }
-        // a new one, as for a song that is opened: what is promised is what arranging gives
-        Arranger arranger = new Arranger(instrument.withTuning(way.tuning()).withCapo(way.capo()), hand);
+        Arranger arranger = arranger(instrument.withTuning(way.tuning()).withCapo(way.capo()));
         Song moved = song.transpose(way.semitones());
         Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
         Arrangement arranged = full
@@ -205,8 +205,7 @@ public final class KeyAdvisor {
     /** The semitones to the octave where the song lies best in its own key; nothing where none fits. */
     private int octave(Song song, BooleanSupplier cancelled) {
         int moved = now.filter(one -> instrument.capo() == 0)
-                .orElseGet(() ->
-                        new Arranger(instrument.withCapo(0), hand).quick(song, picking, wishes, List.of(), cancelled))
+                .orElseGet(() -> arranger(instrument.withCapo(0)).quick(song, picking, wishes, List.of(), cancelled))
                 .movedBy();
         return moved % 12 == 0 ? moved : 0;
     }

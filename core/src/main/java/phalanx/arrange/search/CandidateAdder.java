@@ -209,7 +209,7 @@ final class CandidateAdder {
         long key = key(stops, tune, bass);
         if (key != lastThinKey) {
             lastThinKey = key;
-            lastThin = thins.computeIfAbsent(key, k -> {
+            lastThin = thins.computeIfAbsent(FingeringFinder.spread(key), k -> {
                 int sounding = (tune.isNowhere() ? 0 : 1) + (bass.isNowhere() ? 0 : 1);
                 return Ear.thin(demand, sounding, scene(stops, tune, bass, silent));
             });
@@ -230,7 +230,8 @@ final class CandidateAdder {
         long key = key(stops, tune, bass);
         if (key != lastKey) {
             lastKey = key;
-            lastPlacings = placings.computeIfAbsent(key, k -> ear.places(scene(stops, tune, bass, silent)));
+            lastPlacings = placings.computeIfAbsent(
+                    FingeringFinder.spread(key), k -> ear.places(scene(stops, tune, bass, silent)));
         }
         return lastPlacings;
     }

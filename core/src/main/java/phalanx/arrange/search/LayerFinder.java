@@ -145,7 +145,10 @@ public final class LayerFinder {
         List<Slot.Demand> demands = slots.stream().map(Slot::demand).toList();
         demands.stream().filter(demand -> !known.containsKey(demand)).distinct().toList().parallelStream()
                 .forEach(demand -> known.put(demand, search.apply(demand)));
-        return demands.stream().map(known::get).toArray(Layer[]::new);
+        // found again where another thread has made room
+        return demands.stream()
+                .map(demand -> known.computeIfAbsent(demand, search))
+                .toArray(Layer[]::new);
     }
 
     private LayerBuilder search(Slot.Demand demand, double slack) {

@@ -109,8 +109,7 @@ public final class FingeringFinder {
         for (int fret : frets) {
             key = key << FRET_BITS | fret + 1;
         }
-        // an odd factor keeps keys apart and spreads them: frets alone fall into few buckets
-        key *= KEY_FACTOR;
+        key = spread(key);
         Ways ways = known.get(key);
         if (ways == null) {
             ways = new Search(frets).run();
@@ -120,6 +119,11 @@ public final class FingeringFinder {
             known.put(key, ways);
         }
         return ways;
+    }
+
+    /** A key made of frets, for a map: an odd factor keeps keys apart and spreads them, frets alone fall into few buckets. */
+    public static long spread(long key) {
+        return key * KEY_FACTOR;
     }
 
     /**
