@@ -62,6 +62,7 @@ public final class Arranger {
     private final LayerFinder layers;
     private final ChartShapes chartShapes;
     private final Pricing pricing;
+    private final MelodyFit fit;
     private Optional<Solved> last = Optional.empty();
     private Optional<Compared> compared = Optional.empty();
     /** Whether an edit has kept the octave of the song before: the full answer compares anew. */
@@ -75,6 +76,7 @@ public final class Arranger {
         this.chartShapes = new ChartShapes(FingeringFinder.forShapes(instrument, hand));
         this.layers = new LayerFinder(finder, meter);
         this.pricing = new Pricing(new Scorer(finder, meter, layers.book()), meter);
+        this.fit = new MelodyFit(instrument);
     }
 
     private Arranger(Arranger of) {
@@ -84,6 +86,7 @@ public final class Arranger {
         this.chartShapes = of.chartShapes;
         this.layers = of.layers;
         this.pricing = of.pricing;
+        this.fit = new MelodyFit(instrument);
     }
 
     /**
@@ -280,7 +283,6 @@ public final class Arranger {
     private Solved solve(
             Song asked, Picking picking, Wishes wishes, List<? extends Lock> locks, BooleanSupplier cancelled) {
         Song song = chartShapes.named(asked);
-        MelodyFit fit = new MelodyFit(instrument);
         List<Integer> moves = wishes.tuneOf(song) == TuneUse.PLAYED ? fit.moves(song, wishes.octave()) : List.of(0);
         Solved best;
         if (moves.size() == 1) {
@@ -366,7 +368,7 @@ public final class Arranger {
     }
 
     private Solved solve(Song asked, Request request, int movedBy, BooleanSupplier cancelled) {
-        SongDemand demand = SongDemand.of(request);
+        SongDemand demand = SongDemand.of(request, last.map(Solved::demand));
         Solver solver = Solver.quick(
                 layers,
                 demand.slots(),
@@ -381,14 +383,15 @@ public final class Arranger {
     private Arrangement finish(Solved solved, boolean coloured) {
         Pricing.Chosen chosen = new Pricing.Chosen(solved.answer.graph(), solved.answer.way());
         NoteWriter writer = new NoteWriter(solved.request, chosen.slots(), chosen.candidates());
-        List<ArrangedNote> notes = writer.write();
+        List<ArrangedNote> plain = writer.writeWithoutDigits();
         Pricing.RightHand right = new Pricing.RightHand(
                 solved.demand.innerAsked(),
                 coloured ? Optional.of(HitsAsked.ofPatterns(solved.demand.plan().hits())) : Optional.empty(),
                 writer.joining(solved.demand.plan().joining()),
                 writer::wanted,
                 writer::hammered);
-        Arrangement arrangement = pricing.finish(solved.request, solved.movedBy, chosen, notes, right)
+        Arrangement arrangement = pricing.finish(
+                        solved.request, solved.movedBy, chosen, plain, writer::withDigits, right)
                 .with(compared.map(Compared::choice));
         List<Finding> findings = new ArrayList<>(arrangement.findings());
         chartShapes.beyondTheHand(arrangement.song()).stream()
@@ -397,7 +400,6 @@ public final class Arranger {
         if (solved.demand.slots().stream().anyMatch(slot -> slot.wanted().wholeShapes())) {
             findings.addAll(0, new ShapeFinding(layers.book()).of(arrangement));
         }
-        MelodyFit fit = new MelodyFit(instrument);
         if (solved.request.tune() == TuneUse.PLAYED
                 && !fit.misfits(solved.asked, 0).isEmpty()) {
             findings.add(0, new MoveFinding(fit).of(solved.asked, arrangement.song(), solved.movedBy));

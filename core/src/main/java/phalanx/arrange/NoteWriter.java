@@ -65,10 +65,9 @@ final class NoteWriter {
         this.fingerings = chosen.stream().map(Candidate::fingering).toList();
     }
 
-    /** The notes with their digits; what comes again is plucked as the first time. */
-    List<ArrangedNote> write() {
+    /** The notes that were written with their digits; what comes again is plucked as the first time. */
+    List<ArrangedNote> withDigits(List<ArrangedNote> plain) {
         DigitWriter digits = new DigitWriter(request.picking(), song.tempo());
-        List<ArrangedNote> plain = writeWithoutDigits();
         List<ArrangedNote> done = digits.write(plain, this::wanted);
         List<Reprises.Reprise> again = new Reprises(song).find();
         if (again.isEmpty()) {
@@ -87,7 +86,7 @@ final class NoteWriter {
                 .forEach(note -> wanted.putIfAbsent(place(note.tick() + later, note.string()), note.right()));
     }
 
-    /** The same without digits, which cost nothing. */
+    /** The notes without digits, which cost nothing. */
     List<ArrangedNote> writeWithoutDigits() {
         for (int slot = 0; slot < slots.size(); slot++) {
             writeMelody(slot);

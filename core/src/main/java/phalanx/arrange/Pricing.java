@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import phalanx.arrange.audit.Audit;
 import phalanx.arrange.colour.Colouring;
@@ -17,6 +18,7 @@ import phalanx.arrange.score.Hold;
 import phalanx.arrange.score.Scorer;
 import phalanx.arrange.score.TempoCeiling;
 import phalanx.arrange.search.Candidate;
+import phalanx.arrange.search.SideBySide;
 import phalanx.arrange.search.SongGraph;
 import phalanx.arrange.search.Way;
 import phalanx.cost.Cost;
@@ -45,17 +47,21 @@ final class Pricing {
      * A way through a song's slots and what it costs by the path.
      *
      * @param graph the slots with their candidates
-     * @param way the chosen ones
+     * @param way through them
+     * @param candidates the chosen ones
      */
-    record Chosen(SongGraph graph, Way way) {
-        List<Slot> slots() {
-            return graph.slots();
+    record Chosen(SongGraph graph, Way way, List<Candidate> candidates) {
+        Chosen(SongGraph graph, Way way) {
+            this(
+                    graph,
+                    way,
+                    IntStream.range(0, graph.layers())
+                            .mapToObj(at -> new Candidate(graph.layer(at), way.candidate(at)))
+                            .toList());
         }
 
-        List<Candidate> candidates() {
-            return IntStream.range(0, graph.layers())
-                    .mapToObj(at -> new Candidate(graph.layer(at), way.candidate(at)))
-                    .toList();
+        List<Slot> slots() {
+            return graph.slots();
         }
     }
 
@@ -77,27 +83,38 @@ final class Pricing {
      * The finished arrangement.
      *
      * @param movedBy semitones that the song was moved by
-     * @param notes with digits, in order
+     * @param plain the notes in order, without digits
+     * @param digits gives the same with digits
      */
-    Arrangement finish(Request request, int movedBy, Chosen chosen, List<ArrangedNote> notes, RightHand right) {
+    Arrangement finish(
+            Request request,
+            int movedBy,
+            Chosen chosen,
+            List<ArrangedNote> plain,
+            UnaryOperator<List<ArrangedNote>> digits,
+            RightHand right) {
         List<Candidate> candidates = chosen.candidates();
         List<Hold> holds = holds(chosen, candidates);
         List<Optional<Shape>> printed = printed(chosen.slots(), candidates);
-        List<Cost> costs = costs(request, chosen.slots(), candidates, notes, holds, printed);
-        Cost cost = costs.stream().reduce(Cost.NONE, Cost::plus);
-        check(chosen, cost);
-        Arrangement written = new Arrangement(
-                request,
-                movedBy,
-                notes,
-                holds,
-                slots(request, chosen.slots(), candidates, costs, printed),
-                right.innerAsked(),
-                List.of(),
-                right.joining(),
-                List.of(),
-                cost,
-                TempoCeiling.NONE);
+        Arrangement written = SideBySide.of(
+                () -> costs(request, chosen.slots(), candidates, plain, holds, printed),
+                () -> digits.apply(plain),
+                (costs, notes) -> {
+                    Cost cost = costs.stream().reduce(Cost.NONE, Cost::plus);
+                    check(chosen, cost);
+                    return new Arrangement(
+                            request,
+                            movedBy,
+                            notes,
+                            holds,
+                            slots(request, chosen.slots(), candidates, costs, printed),
+                            right.innerAsked(),
+                            List.of(),
+                            right.joining(),
+                            List.of(),
+                            cost,
+                            TempoCeiling.NONE);
+                });
         return right.hits()
                 .map(hits -> colouring.colour(written, hits, right.wanted(), right.hammered()))
                 .orElseGet(() -> audit.audited(written));

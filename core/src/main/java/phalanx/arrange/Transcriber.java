@@ -93,21 +93,21 @@ public final class Transcriber {
         List<Fingering> fingerings =
                 chosen.candidates().stream().map(Candidate::fingering).toList();
         List<ArrangedNote> ringing = ringing(moments, wanted, fingerings);
-        List<ArrangedNote> done = new DigitWriter(picking, song.tempo()).write(ringing, note -> Optional.empty());
         int inner =
-                (int) done.stream().filter(note -> note.role() == Role.INNER).count();
+                (int) ringing.stream().filter(note -> note.role() == Role.INNER).count();
         return new Pricing(new Scorer(finder, meter, new ShapeBook(FingeringFinder.forShapes(instrument, hand))), meter)
                 .finish(
                         new Request(
                                 song,
                                 instrument,
                                 hand,
-                                withAttacks(locks, notes, done),
+                                withAttacks(locks, notes, ringing),
                                 picking,
                                 Wishes.USUAL.withSlurs(wishes.slurs())),
                         0,
                         chosen,
-                        done,
+                        ringing,
+                        plain -> new DigitWriter(picking, song.tempo()).write(plain, note -> Optional.empty()),
                         new Pricing.RightHand(
                                 inner,
                                 Optional.of(new HitsAsked(notes.hits(), true)),

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import phalanx.arrange.score.Arrangement;
@@ -33,23 +34,24 @@ public final class Audit {
 
     /** The arrangement with what is found in it, in order of tick, and its tempo ceiling. */
     public Arrangement audited(Arrangement arrangement) {
-        List<SpeedLimit> limits = limits(arrangement);
-        return arrangement.with(findings(arrangement, limits), ceiling(limits));
+        CompletableFuture<List<SpeedLimit>> limits = CompletableFuture.supplyAsync(() -> limits(arrangement));
+        return arrangement.with(findings(arrangement, limits::join), ceiling(limits.join()));
     }
 
     /** All findings in order of tick. */
     public List<Finding> findings(Arrangement arrangement) {
-        return findings(arrangement, limits(arrangement));
+        List<SpeedLimit> limits = limits(arrangement);
+        return findings(arrangement, () -> limits);
     }
 
-    private static List<Finding> findings(Arrangement arrangement, List<SpeedLimit> limits) {
+    private static List<Finding> findings(Arrangement arrangement, Supplier<List<SpeedLimit>> limits) {
         List<Supplier<List<Finding>>> audits = List.of(
                 () -> new HoldAudit(arrangement).findings(),
                 () -> new ThumbAudit(arrangement).findings(),
                 () -> new NoteAudit(arrangement).findings(),
                 () -> new LockAudit(arrangement).findings(),
                 () -> new StrainAudit(arrangement).findings(),
-                () -> new SpeedAudit(arrangement).findings(limits),
+                () -> new SpeedAudit(arrangement).findings(limits.get()),
                 () -> new DigitAudit(arrangement).findings(),
                 () -> new HitAudit(arrangement).findings(),
                 () -> new HarmonicAudit(arrangement).findings(),

@@ -24,7 +24,6 @@ final class ColourSchedule {
 
     private final Request request;
     private final Song song;
-    /** Tones that the first bass note after a slot should have, by the slot's tick. */
     /** Where the player has decided the places of notes. */
     private final Map<Integer, Pins> places = new HashMap<>();
 

@@ -17,6 +17,7 @@ import phalanx.song.Song;
 /**
  * Tells by how many semitones a tune may move to lie on the guitar. A note fits when some string has it, and, where
  * the bass is plucked with it, when the bass has a lower pitch or the tune lies low enough to be the bass itself.
+ * It remembers the song it was asked about last, so it is for one thread.
  */
 public final class MelodyFit {
     private static final int MOST_OCTAVES = 5;
@@ -37,6 +38,8 @@ public final class MelodyFit {
     private final Instrument instrument;
     private final int lowestOpen;
     private final int highest;
+    private Song last;
+    private Map<Integer, Integer> lastBassAt = Map.of();
 
     public MelodyFit(Instrument instrument) {
         this.instrument = instrument;
@@ -49,10 +52,7 @@ public final class MelodyFit {
 
     /** The melody notes that do not fit when the song is moved by so many semitones. */
     public List<MelodyNote> misfits(Song song, int semitones) {
-        Map<Integer, Integer> bassAt = new HashMap<>();
-        for (BassStroke stroke : new BassWriter(song, Picking.PLAIN).strokes()) {
-            bassAt.put(stroke.tick(), stroke.allowed());
-        }
+        Map<Integer, Integer> bassAt = bassAt(song);
         List<MelodyNote> misfits = new ArrayList<>();
         for (MelodyNote note : song.melody()) {
             int bass = bassAt.getOrDefault(note.tick(), 0);
@@ -61,6 +61,19 @@ public final class MelodyFit {
             }
         }
         return misfits;
+    }
+
+    /** The pitch classes that bass strokes may have, by tick. */
+    private Map<Integer, Integer> bassAt(Song song) {
+        if (song != last) {
+            Map<Integer, Integer> bassAt = new HashMap<>();
+            for (BassStroke stroke : new BassWriter(song, Picking.PLAIN).strokes()) {
+                bassAt.put(stroke.tick(), stroke.allowed());
+            }
+            last = song;
+            lastBassAt = bassAt;
+        }
+        return lastBassAt;
     }
 
     private boolean fits(int midi, int bass, int semitones) {

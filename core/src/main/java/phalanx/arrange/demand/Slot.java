@@ -67,6 +67,7 @@ public record Slot(
             int bassMidi,
             Pins pins) {
         public static final int ANY_FRET = 99;
+        static final Wanted NOTHING = of(Optional.empty());
 
         Wanted unpinned() {
             return new Wanted(wholeShapes, strings, colours, rowsHeard, highestFret, tuneSoon, bassMidi, Pins.NONE);
@@ -124,11 +125,6 @@ public record Slot(
     /** The same with a shape held. */
     public Slot with(HeldShape held) {
         return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, Optional.of(held), wanted, next);
-    }
-
-    /** The same before a melody note. */
-    Slot before(Optional<MelodyNote> newNext) {
-        return new Slot(startTick, endTick, chordIndex, chord, melody, bass, inner, locked, wanted, newNext);
     }
 
     Slot wanting(Wanted newWanted) {

@@ -40,17 +40,16 @@ public final class SlotCutter {
                 strokes.add(inner.get(innerAt++));
             }
             slots.add(new Slot(
-                            start,
-                            end,
-                            chordAt,
-                            chordAt < 0
-                                    ? Optional.empty()
-                                    : song.chart().get(chordAt).chord(),
-                            sounding(song.melody(), melodyAt, start),
-                            ringing(bass, bassAt, start),
-                            List.copyOf(strokes),
-                            lockAt(locks, start))
-                    .before(next(song.melody(), melodyAt, start)));
+                    start,
+                    end,
+                    chordAt,
+                    chordAt < 0 ? Optional.empty() : song.chart().get(chordAt).chord(),
+                    sounding(song.melody(), melodyAt, start),
+                    ringing(bass, bassAt, start),
+                    List.copyOf(strokes),
+                    lockAt(locks, start),
+                    Slot.Wanted.NOTHING,
+                    next(song.melody(), melodyAt, start)));
         }
         return slots;
     }

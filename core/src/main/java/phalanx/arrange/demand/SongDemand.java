@@ -1,60 +1,56 @@
 package phalanx.arrange.demand;
 
 import java.util.List;
-import java.util.Set;
-import phalanx.righthand.BassStroke;
-import phalanx.righthand.HandPlace;
+import java.util.Optional;
 import phalanx.righthand.PickingPlan;
-import phalanx.righthand.WalkingBass;
-import phalanx.song.PhraseEnds;
-import phalanx.song.Song;
 
-/**
- * What is asked of the hands over a whole song.
- *
- * @param plan the strokes of the right hand
- * @param slots the song cut into stretches, without gaps
- */
-public record SongDemand(PickingPlan plan, List<Slot> slots) {
-    public SongDemand {
-        slots = List.copyOf(slots);
+/** What is asked of the hands over a whole song. */
+public final class SongDemand {
+    private final Strokes strokes;
+    private final List<Slot> slots;
+
+    private SongDemand(Strokes strokes, List<Slot> slots) {
+        this.strokes = strokes;
+        this.slots = List.copyOf(slots);
     }
 
     public static SongDemand of(Request request) {
-        Song song = request.played();
-        PickingPlan plan = PickingPlan.of(song, request.picking(), ends(request))
-                .withInner(
-                        request.inners(),
-                        song,
-                        request.picking().school().digits().size());
-        int lowest = request.instrument().lowestMidi();
-        int highest = BassEar.highestBass(request.instrument());
-        List<BassStroke> own = plan.bass().stream()
-                .map(stroke -> stroke.within(lowest, highest))
-                .toList();
-        List<BassStroke> line = new WalkingBass(song, request.picking(), lowest, highest).over(own);
-        List<BassStroke> bass = request.picking().place() == HandPlace.HEEL
-                ? line.stream().map(SongDemand::damped).toList()
-                : line;
-        List<Slot> slots = new SlotCutter().slots(song, bass, plan.inner(), request.shapes());
-        return new SongDemand(plan, new ColourSchedule(request).of(slots));
+        return of(request, Optional.empty());
     }
 
-    private static Set<Integer> ends(Request request) {
-        return request.wishes().fullEnds() ? new PhraseEnds(request.song()).find() : Set.of();
+    /** @param before another one: strokes that serve, and slots that are the same, are taken over */
+    public static SongDemand of(Request request, Optional<SongDemand> before) {
+        Strokes strokes = before.map(other -> other.strokes)
+                .filter(known -> known.serve(request))
+                .orElseGet(() -> Strokes.of(request));
+        List<Slot> cut = new SlotCutter()
+                .slots(request.played(), strokes.bass(), strokes.plan().inner(), request.shapes());
+        List<Slot> slots = new ColourSchedule(request).of(cut);
+        before.ifPresent(other -> takeOver(other.slots, slots));
+        return new SongDemand(strokes, slots);
     }
 
-    /** The heel on the bridge damps the bass. */
-    private static BassStroke damped(BassStroke stroke) {
-        int half = Math.max(1, (stroke.endTick() - stroke.tick()) / 2);
-        return new BassStroke(
-                stroke.tick(),
-                stroke.tick() + half,
-                stroke.chord(),
-                stroke.allowed(),
-                stroke.preferred(),
-                stroke.strings(),
-                stroke.midi());
+    private static void takeOver(List<Slot> known, List<Slot> slots) {
+        int next = 0;
+        for (int at = 0; at < slots.size(); at++) {
+            Slot slot = slots.get(at);
+            while (next < known.size() && known.get(next).startTick() < slot.startTick()) {
+                next++;
+            }
+            if (next < known.size() && known.get(next).equals(slot)) {
+                slots.set(at, known.get(next));
+            }
+        }
+    }
+
+    /** The strokes of the right hand. */
+    public PickingPlan plan() {
+        return strokes.plan();
+    }
+
+    /** The song cut into stretches, without gaps. */
+    public List<Slot> slots() {
+        return slots;
     }
 
     /** How many inner strokes are asked for. */

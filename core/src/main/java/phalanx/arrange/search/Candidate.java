@@ -13,14 +13,18 @@ import phalanx.lefthand.shape.ShapeBook;
 import phalanx.lefthand.track.Posture;
 import phalanx.lefthand.track.Stops;
 
-/** One candidate of a layer: a way for the left hand to serve a slot. */
-public record Candidate(Layer layer, int index) {
-    public Posture posture() {
-        return layer.posture(index);
+/**
+ * One candidate of a layer: a way for the left hand to serve a slot.
+ *
+ * @param fingering what its fingers press
+ */
+public record Candidate(Layer layer, int index, Fingering fingering) {
+    public Candidate(Layer layer, int index) {
+        this(layer, index, layer.fingering(index));
     }
 
-    public Fingering fingering() {
-        return layer.fingering(index);
+    public Posture posture() {
+        return new Posture(fingering, layer.positions[index]);
     }
 
     /** The string of the tune's note, or {@link Layer#NONE}. */
@@ -64,7 +68,7 @@ public record Candidate(Layer layer, int index) {
      * its open strings, too.
      */
     public HeldShape held(Instrument instrument, Slot.Demand demand, Optional<Shape> printed) {
-        Stops stops = Stops.of(fingering().packed());
+        Stops stops = Stops.of(fingering.packed());
         int[] free = Scene.free(instrument, demand, stops, tune(), bass(), 0);
         Integer[] frets = new Integer[instrument.strings()];
         Arrays.fill(frets, Shape.SILENT);
@@ -79,6 +83,6 @@ public record Candidate(Layer layer, int index) {
                     || (placing().struck() >> string & 1) == 1;
             frets[frets.length - string] = plays ? stops.fret(string) : Shape.SILENT;
         }
-        return new HeldShape(new Shape(Arrays.asList(frets)), fingering());
+        return new HeldShape(new Shape(Arrays.asList(frets)), fingering);
     }
 }

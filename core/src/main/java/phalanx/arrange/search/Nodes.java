@@ -21,39 +21,27 @@ final class Nodes {
     /** The different labels, and which of them each node has. */
     final int[] distinct;
 
-    final short[] labelAt;
+    final int[] labelAt;
 
-    private Nodes(int[] firsts, int[] distinct, short[] labelAt, long[] costs, int[] from, long[] best) {
+    /** Takes the arrays as its own. */
+    Nodes(int[] firsts, int[] distinct, int[] labelAt, long[] costs, int[] from) {
         this.firsts = firsts;
         this.distinct = distinct;
         this.labelAt = labelAt;
         this.costs = costs;
         this.from = from;
-        this.best = best;
-    }
-
-    /** How many there are. */
-    int count() {
-        return costs.length;
+        this.best = new long[firsts.length - 1];
+        for (int candidate = 0; candidate < best.length; candidate++) {
+            long cheapest = LayeredGraph.IMPOSSIBLE;
+            for (int node = firsts[candidate]; node < firsts[candidate + 1]; node++) {
+                cheapest = Math.min(cheapest, costs[node]);
+            }
+            best[candidate] = cheapest;
+        }
     }
 
     int label(int node) {
         return distinct[labelAt[node]];
-    }
-
-    /** The candidate that a node is one of. */
-    int candidate(int node) {
-        int low = 0;
-        int high = firsts.length - 2;
-        while (low < high) {
-            int middle = (low + high + 1) >>> 1;
-            if (firsts[middle] <= node) {
-                low = middle;
-            } else {
-                high = middle - 1;
-            }
-        }
-        return low;
     }
 
     /** The node of a candidate that costs least when a stroke follows. */
@@ -74,64 +62,26 @@ final class Nodes {
         return costs[node] + (Labels.repeats(label(node), stroke) ? repeat : 0);
     }
 
-    /** What the cheapest of all costs. */
-    long cheapest() {
-        return Arrays.stream(best).min().orElseThrow();
-    }
-
-    /** The same dearer by so much. */
-    Nodes plus(long difference) {
-        return difference == 0
-                ? this
-                : new Nodes(firsts, distinct, labelAt, more(costs, difference), from, more(best, difference));
-    }
-
-    private static long[] more(long[] costs, long difference) {
-        return Arrays.stream(costs)
-                .map(cost -> cost >= LayeredGraph.IMPOSSIBLE ? cost : cost + difference)
-                .toArray();
-    }
-
-    /** Whether others have the same labels and cost as much more everywhere. */
-    boolean runsAlong(Nodes other) {
-        if (!Arrays.equals(labelAt, other.labelAt)
-                || !Arrays.equals(distinct, other.distinct)
-                || !Arrays.equals(firsts, other.firsts)) {
-            return false;
-        }
-        long difference = cheapest() - other.cheapest();
-        for (int node = 0; node < costs.length; node++) {
-            boolean dropped = costs[node] >= LayeredGraph.IMPOSSIBLE && other.costs[node] >= LayeredGraph.IMPOSSIBLE;
-            if (!dropped && costs[node] - other.costs[node] != difference) {
-                return false;
-            }
-        }
-        return true;
-    }
-
     /** Collects the nodes of one candidate after another. */
     static final class Collector {
         private final int[] firsts;
-        private final long[] best;
         private int candidate = -1;
         private int count;
         private int[] distinct = new int[8];
         private int different;
-        private short[] labelAt;
+        private int[] labelAt;
         private long[] costs;
         private int[] from;
 
         Collector(int candidateCount) {
             firsts = new int[candidateCount + 1];
-            best = new long[candidateCount];
-            labelAt = new short[candidateCount];
+            labelAt = new int[candidateCount];
             costs = new long[candidateCount];
             from = new int[candidateCount];
         }
 
         void next() {
             firsts[++candidate] = count;
-            best[candidate] = LayeredGraph.IMPOSSIBLE;
         }
 
         void add(int label, long cost, int fromNode) {
@@ -141,10 +91,9 @@ final class Nodes {
                 costs = Arrays.copyOf(costs, size);
                 from = Arrays.copyOf(from, size);
             }
-            labelAt[count] = (short) at(label);
+            labelAt[count] = at(label);
             costs[count] = cost;
             from[count++] = fromNode;
-            best[candidate] = Math.min(best[candidate], cost);
         }
 
         /** Labels are places of one string: there are few. */
@@ -167,8 +116,7 @@ final class Nodes {
                     Arrays.copyOf(distinct, different),
                     Arrays.copyOf(labelAt, count),
                     Arrays.copyOf(costs, count),
-                    Arrays.copyOf(from, count),
-                    best);
+                    Arrays.copyOf(from, count));
         }
     }
 }

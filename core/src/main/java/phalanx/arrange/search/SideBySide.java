@@ -6,10 +6,16 @@ import java.util.function.BiFunction;
 import java.util.function.Supplier;
 
 /** Does two pieces of work at once; what one of them throws ends both. */
-final class SideBySide {
+public final class SideBySide {
     private SideBySide() {}
 
-    static <A, B, R> R of(Supplier<A> here, Supplier<B> beside, BiFunction<A, B, R> join) {
+    /**
+     * What both give, joined.
+     *
+     * @param here done by this thread
+     * @param beside done by another
+     */
+    public static <A, B, R> R of(Supplier<A> here, Supplier<B> beside, BiFunction<A, B, R> join) {
         CompletableFuture<B> other = CompletableFuture.supplyAsync(beside);
         A own = here.get();
         try {

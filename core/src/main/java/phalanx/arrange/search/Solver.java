@@ -92,14 +92,30 @@ public final class Solver {
         List<Slot> kept = finder.keepable(slots);
         SongGraph check = new SongGraph(
                 kept, tempo, new Layer[0], finder.meter(), finder.finder().instrument(), cancelled);
-        Layer[] found = finder.promising(kept, ofEachKind, check::checkCancelled);
-        Optional<Solver> before = earlier.filter(other -> other.found.length == found.length);
+        Optional<Solver> before = earlier.filter(other -> other.found.length == kept.size());
+        Layer[] found = found(ofEachKind, finder, kept, before, check::checkCancelled);
         Layer[] layers = found.clone();
         before.ifPresent(
                 other -> Arrays.setAll(layers, at -> found[at] == other.found[at] ? other.graph.layer(at) : found[at]));
         SongGraph graph = check.with(layers).near();
         NarrowPass narrow = before.map(other -> again(other, graph)).orElseGet(() -> NarrowPass.through(graph));
         return new Solver(finder, reprises, ofEachKind, found, graph, narrow);
+    }
+
+    /** The promising candidates of slots; those of the very same slots are taken over. */
+    private static Layer[] found(
+            int ofEachKind, LayerFinder finder, List<Slot> slots, Optional<Solver> before, Runnable check) {
+        Layer[] found = new Layer[slots.size()];
+        before.ifPresent(other ->
+                Arrays.setAll(found, at -> slots.get(at) == other.graph.slots().get(at) ? other.found[at] : null));
+        int[] missing =
+                IntStream.range(0, found.length).filter(at -> found[at] == null).toArray();
+        Layer[] others =
+                finder.promising(Arrays.stream(missing).mapToObj(slots::get).toList(), ofEachKind, check);
+        for (int i = 0; i < missing.length; i++) {
+            found[missing[i]] = others[i];
+        }
+        return found;
     }
 
     /** The promising candidates of a slot, as many as this song's have. */

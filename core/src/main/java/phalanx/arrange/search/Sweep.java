@@ -16,14 +16,19 @@ import phalanx.arrange.demand.Labels;
  * its reverse, the cheapest way through any candidate is the sum of both less its own cost, where no label is repeated.
  */
 public final class Sweep {
-    private final Nodes[] nodes;
+    private final KeptNodes[] nodes;
+    /** The nodes of the layer that was swept last, ready to go on from. */
+    private Open open = new Open(-1, null);
+
     /** So many layers are settled, and which candidates of them. */
     private int settled;
 
     private final int[] settledWay;
 
+    private record Open(int layer, Nodes nodes) {}
+
     private Sweep(int layers) {
-        nodes = new Nodes[layers];
+        nodes = new KeptNodes[layers];
         settledWay = new int[layers];
     }
 
@@ -114,7 +119,7 @@ public final class Sweep {
             throw new IllegalArgumentException("layer " + layer + " has no candidates");
         }
         Nodes.Collector found = new Nodes.Collector(count);
-        Entries entries = layer == 0 ? null : new Entries(graph.changes(layer), nodes[layer - 1], graph.repeat());
+        Entries entries = layer == 0 ? null : new Entries(graph.changes(layer), nodes(layer - 1), graph.repeat());
         Near near = new Near(graph, layer);
         for (int to = 0; to < count; to++) {
             found.next();
@@ -133,7 +138,8 @@ public final class Sweep {
                     : addEach(to, own, limit, entries, found);
             near.add(to, into + own);
         }
-        nodes[layer] = found.done();
+        open = new Open(layer, found.done());
+        nodes[layer] = KeptNodes.of(open.nodes);
     }
 
     /** @return what the cheapest way costs, or the limit */
@@ -216,17 +222,18 @@ public final class Sweep {
     }
 
     Nodes nodes(int layer) {
-        return nodes[layer];
+        Open last = open;
+        return last.layer == layer ? last.nodes : nodes[layer].open();
     }
 
     /** What the cheapest way to each candidate of a layer costs, itself included. */
     long[] costs(int layer) {
-        return nodes[layer].best;
+        return nodes(layer).best;
     }
 
     /** The cheapest candidate of a layer. */
     int cheapest(int layer) {
-        long[] best = nodes[layer].best;
+        long[] best = costs(layer);
         int cheapest = 0;
         for (int candidate = 1; candidate < best.length; candidate++) {
             cheapest = best[candidate] < best[cheapest] ? candidate : cheapest;
@@ -236,7 +243,7 @@ public final class Sweep {
 
     /** The candidates of the cheapest way to one of a layer, from the first layer on. */
     int[] wayTo(int layer, int candidate) {
-        return wayToNode(layer, nodes[layer].cheapestNode(candidate));
+        return wayToNode(layer, nodes(layer).cheapestNode(candidate));
     }
 
     /** The candidates of the way to a node of a layer, from the first layer on. */
@@ -249,7 +256,7 @@ public final class Sweep {
                 break;
             }
             way[i] = nodes[i].candidate(at);
-            at = nodes[i].from[at];
+            at = nodes[i].from(at);
         }
         return way;
     }
@@ -265,16 +272,16 @@ public final class Sweep {
      * else was swept there: a long song needs little room so.
      */
     void settle(int layer, Settler settler) {
-        Nodes end = nodes[layer];
+        KeptNodes end = nodes[layer];
         BitSet alive = new BitSet(end.count());
         for (int node = 0; node < end.count(); node++) {
-            alive.set(node, end.costs[node] < LayeredGraph.IMPOSSIBLE);
+            alive.set(node, end.isReached(node));
         }
         int at = layer;
         while (at > settled && alive.cardinality() > 1) {
             BitSet before = new BitSet();
-            int[] from = nodes[at].from;
-            alive.stream().forEach(node -> before.set(from[node]));
+            KeptNodes from = nodes[at];
+            alive.stream().forEach(node -> before.set(from.from(node)));
             alive = before;
             at--;
         }
@@ -282,10 +289,10 @@ public final class Sweep {
             return;
         }
         // the layer where they meet stays, for the ways beyond
-        int node = nodes[at].from[alive.nextSetBit(0)];
+        int node = nodes[at].from(alive.nextSetBit(0));
         for (int i = at - 1; i >= settled; i--) {
             settledWay[i] = settler.keep(i, nodes[i].candidate(node));
-            node = nodes[i].from[node];
+            node = nodes[i].from(node);
             nodes[i] = null;
         }
         settled = at;
@@ -295,6 +302,6 @@ public final class Sweep {
     public Way way() {
         int last = nodes.length - 1;
         int end = cheapest(last);
-        return new Way(wayTo(last, end), nodes[last].best[end]);
+        return new Way(wayTo(last, end), costs(last)[end]);
     }
 }
