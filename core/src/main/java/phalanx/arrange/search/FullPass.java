@@ -39,36 +39,46 @@ final class FullPass {
     /** So many slots are looked back through at once, so that long songs do not take more room. */
     private static final int AT_ONCE = 64;
 
-    private final SongGraph whole;
+    private final SongGraph slots;
+    private final LayerFinder finder;
     private final int most;
 
     private final Solver.Answer best;
     private final NarrowPass pass;
 
     /**
-     * @param whole the slots with all candidates
+     * @param slots of the song
+     * @param finder of all their candidates
      * @param first a good answer
      * @param pass the complete pass that it comes from
      */
-    FullPass(SongGraph whole, Solver.Answer first, NarrowPass pass) {
-        this.whole = whole;
+    FullPass(SongGraph slots, LayerFinder finder, Solver.Answer first, NarrowPass pass) {
+        this.slots = slots;
+        this.finder = finder;
         this.best = first;
         this.pass = pass;
-        this.most = Math.max(FEWEST_OF_A_SLOT, MOST / whole.layers());
+        this.most = Math.max(FEWEST_OF_A_SLOT, MOST / slots.layers());
     }
 
     Solver.Answer answer() {
-        if (whole.layers() <= FEW) {
+        finder.forget();
+        if (slots.layers() <= FEW) {
+            SongGraph whole = slots.with(all(0, slots.layers()));
             return new Solver.Answer(whole, NarrowPass.through(whole.wide()).way());
         }
         long limit = best.way().cost() + Math.round(SLACK * Effort.GRAINS);
-        int middle = (whole.layers() + 1) / 2;
-        SongGraph some = whole.growing();
+        int middle = (slots.layers() + 1) / 2;
+        SongGraph some = slots.growing();
         NarrowPass swept = SideBySide.of(
                 () -> new Half(true, limit, some).run(middle),
-                () -> new Half(false, limit, some).run(whole.layers() - middle),
+                () -> new Half(false, limit, some).run(slots.layers() - middle),
                 (begun, ended) -> new NarrowPass(some, begun, ended));
         return swept.way().cost() < best.way().cost() ? new Solver.Answer(some, swept.way()) : best;
+    }
+
+    /** All candidates of some slots. */
+    private Layer[] all(int from, int to) {
+        return finder.all(slots.slots().subList(from, to), slots::checkCancelled);
     }
 
     /** From one end to the middle: beginnings from what is left of the layer before, the rest as told by looking back. */
@@ -78,6 +88,8 @@ final class FullPass {
         private final SongGraph next;
         private final LayeredGraph read;
         private final Sweep sweep;
+        /** All candidates of the slots that are looked back through; a long song has no room for those of all. */
+        private final Layer[] layers;
         /** Of each slot what the way on from each candidate costs about, itself included. */
         private final long[][] rest;
         /** By how much each slot was raised. */
@@ -92,16 +104,20 @@ final class FullPass {
             this.next = next;
             this.read = forward ? next : next.reversed();
             this.sweep = Sweep.upTo(read, 0);
-            this.rest = new long[whole.layers()][];
-            this.raised = new long[whole.layers()];
+            this.layers = new Layer[slots.layers()];
+            this.rest = new long[slots.layers()][];
+            this.raised = new long[slots.layers()];
         }
 
         /** Tells what the rest of the ways costs, for some steps from a little beyond them back to the first. */
         private void lookBack(int from, int to) {
-            int count = whole.layers();
+            int count = slots.layers();
             int start = Math.min(count - 1, to + BEYOND);
+            int first = Math.min(at(from), at(start));
+            Layer[] found = all(first, first + start - from + 1);
+            System.arraycopy(found, 0, layers, first, found.length);
             for (int step = start; step >= from; step--) {
-                whole.checkCancelled();
+                slots.checkCancelled();
                 int at = at(step);
                 int beyond = at(step + 1);
                 if (step == count - 1) {
@@ -109,18 +125,18 @@ final class FullPass {
                 } else if (step == start) {
                     rest[at] = rest(at, best.graph().layer(beyond), pass(beyond));
                 } else {
-                    rest[at] = rest(at, whole.layer(beyond), rest[beyond]);
+                    rest[at] = rest(at, layers[beyond], rest[beyond]);
                 }
             }
         }
 
         /** The slot of a step. */
         private int at(int step) {
-            return forward ? step : whole.layers() - 1 - step;
+            return forward ? step : slots.layers() - 1 - step;
         }
 
         private long[] rest(int at, Layer beyond, long[] known) {
-            Layer layer = whole.layer(at);
+            Layer layer = layers[at];
             GroupedBeginnings ended = beyond == null ? null : changes(at, beyond, layer, !forward, known);
             long furthest = ended == null ? 0 : ended.first() + Math.round(FURTHEST * Effort.GRAINS);
             long[] costs = new long[layer.count()];
@@ -128,7 +144,7 @@ final class FullPass {
             Arrays.fill(cheapestOf, LayeredGraph.IMPOSSIBLE);
             for (int candidate = 0; candidate < costs.length; candidate++) {
                 long out = ended == null ? 0 : ended.least(candidate, furthest);
-                costs[candidate] = whole.cost(at, candidate) + out;
+                costs[candidate] = slots.cost(at, layer, candidate) + out;
                 int kind = layer.tunes[candidate];
                 cheapestOf[kind] = Math.min(cheapestOf[kind], costs[candidate]);
             }
@@ -149,19 +165,20 @@ final class FullPass {
         }
 
         /** Finds so many layers and sweeps through them as it goes. */
-        Sweep run(int layers) {
-            for (int step = 0; step < layers; step++) {
-                whole.checkCancelled();
+        Sweep run(int steps) {
+            for (int step = 0; step < steps; step++) {
+                slots.checkCancelled();
                 if (step % AT_ONCE == 0) {
-                    lookBack(step, Math.min(step + AT_ONCE, layers));
+                    lookBack(step, Math.min(step + AT_ONCE, steps));
                 }
                 int at = at(step);
                 int before = at(step - 1);
-                Layer layer = whole.layer(at);
+                Layer layer = layers[at];
                 GroupedBeginnings begun =
                         step == 0 ? null : changes(at, next.layer(before), layer, forward, sweep.costs(step - 1));
                 next.grow(at, priced(at, layer, begun));
                 rest[at] = null;
+                layers[at] = null;
                 sweep.extend(read, step, limits);
                 if (step % AT_ONCE == AT_ONCE - 1) {
                     sweep.settle(step, this::keep);
@@ -180,8 +197,8 @@ final class FullPass {
         /** The ways from a known layer into one at a place. */
         private GroupedBeginnings changes(int at, Layer known, Layer layer, boolean fromBefore, long[] costs) {
             return fromBefore
-                    ? new GroupedBeginnings(whole.table(at, known, layer), true, costs)
-                    : new GroupedBeginnings(whole.table(at + 1, layer, known), false, costs);
+                    ? new GroupedBeginnings(slots.table(at, known, layer), true, costs)
+                    : new GroupedBeginnings(slots.table(at + 1, layer, known), false, costs);
         }
 
         /**

@@ -47,8 +47,12 @@ public final class LayerFinder {
     private static final double QUICK_SLACK = 2.6;
     /** The same for a rough answer. */
     private static final double ROUGH_SLACK = 1.5;
-    /** So many candidates of either kind are remembered, some 70 bytes each; then it begins anew. */
+    /** So many candidates of either kind are remembered from song to song; then it begins anew. */
     private static final long MOST_KEPT = 600_000;
+    /** What a candidate takes about. */
+    private static final long BYTES = 90;
+    /** All candidates of one song take no more than this share of the memory. */
+    private static final long MEMORY_SHARE = 8;
 
     private static final int OUT_OF_REACH = 1;
     /** How far bass and tune may lie apart, in spans of the hand: barres and open strings help a little. */
@@ -126,12 +130,21 @@ public final class LayerFinder {
         });
     }
 
-    /** All candidates of a row of slots. */
-    public Layer[] all(List<Slot> slots, Runnable check) {
-        if (kept.sum() > MOST_KEPT) {
+    /** Forgets all candidates where there are too many of earlier songs. */
+    void forget() {
+        forget(MOST_KEPT);
+    }
+
+    private void forget(long most) {
+        if (kept.sum() > most) {
             all.clear();
             kept.reset();
         }
+    }
+
+    /** All candidates of a row of slots. A song has several rows: what does not fit the memory is found again. */
+    public Layer[] all(List<Slot> slots, Runnable check) {
+        forget(Math.max(MOST_KEPT, Runtime.getRuntime().maxMemory() / (MEMORY_SHARE * BYTES)));
         return layers(slots, all, demand -> {
             check.run();
             Layer found = search(demand, SLACK).all(SLACK);
@@ -144,7 +157,7 @@ public final class LayerFinder {
             List<Slot> slots, Map<Slot.Demand, Layer> known, Function<Slot.Demand, Layer> search) {
         List<Slot.Demand> demands = slots.stream().map(Slot::demand).toList();
         demands.stream().filter(demand -> !known.containsKey(demand)).distinct().toList().parallelStream()
-                .forEach(demand -> known.put(demand, search.apply(demand)));
+                .forEach(demand -> known.computeIfAbsent(demand, search));
         // found again where another thread has made room
         return demands.stream()
                 .map(demand -> known.computeIfAbsent(demand, search))

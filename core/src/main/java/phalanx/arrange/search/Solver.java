@@ -165,11 +165,10 @@ public final class Solver {
 
     /** The full answer; it begins from the candidates as they were found, so that it does not depend on what came before. */
     public Answer full() {
-        SongGraph whole = graph.with(finder.all(graph.slots(), graph::checkCancelled));
         SongGraph first = graph.with(found);
         NarrowPass pass = Arrays.equals(found, graph.allLayers()) ? narrow : NarrowPass.through(first);
         pass.complete();
-        Answer full = new FullPass(whole, new Answer(first, pass.way()), pass).answer();
+        Answer full = new FullPass(graph, finder, new Answer(first, pass.way()), pass).answer();
         Answer quick = new Answer(graph, narrow.way());
         return tied(full.way.cost() <= quick.way.cost() ? full : quick);
     }
