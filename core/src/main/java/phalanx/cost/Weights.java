@@ -158,6 +158,8 @@ public final class Weights {
     public static final double TUNE_IS_BASS = 1.0;
     /** And another tone than the bass line asks for. */
     public static final double TUNE_IS_OTHER_BASS = 2.0;
+    /** And each semitone that it lies above the highest note of the thumb: it sounds less and less as a bass. */
+    public static final double TUNE_IS_HIGH_BASS = 0.6;
     /** Each fret of a tune note above the fifth: it sings less. */
     public static final double TUNE_HIGH_FRET = 0.25;
     /** Each semitone of a tune note below the third string: it sinks among what goes with it. */

@@ -305,9 +305,20 @@ class WeightsTest {
         Slot.Demand low = demand(45);
         taken(
                 "the tune as bass rather than a bass far off",
-                BassEar.tuneAsBass(demand(48)),
+                BassEar.tuneAsBass(Instrument.STANDARD, demand(48)),
                 1000 * bass(1, 6, 3, 55) + 1);
-        taken("the root as bass rather than another tone", BassEar.tuneAsBass(demand(48)), BassEar.tuneAsBass(low));
+        taken(
+                "the root as bass rather than another tone",
+                BassEar.tuneAsBass(Instrument.STANDARD, demand(48)),
+                BassEar.tuneAsBass(Instrument.STANDARD, low));
+        taken(
+                "the thumb's highest note as bass rather than another tone on an inner string",
+                BassEar.tuneAsBass(Instrument.STANDARD, demand(54)),
+                1000 * bass(1, 3, 0, 55));
+        taken(
+                "that rather than a tune of B3 with nothing under it",
+                1000 * bass(1, 3, 0, 55),
+                BassEar.tuneAsBass(Instrument.STANDARD, demand(59)));
         taken("another string rather than four frets higher", bass(1, 5, 3, 48) + 0.1, TuneEar.tuneHigh(9) / 1000.0);
         taken("a tune note at fret 7 rather than a bass cut short", TuneEar.tuneHigh(7) / 1000.0, Weights.BASS_CUT);
         Slot.Demand wish = new Slot.Demand(

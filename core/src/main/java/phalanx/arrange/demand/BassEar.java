@@ -32,10 +32,12 @@ public final class BassEar {
     }
 
     /** What it costs the ear that the tune is the bass, in thousandths. */
-    public static int tuneAsBass(Slot.Demand demand) {
-        boolean preferred = (demand.bassPreferred() >> demand.melody().orElseThrow() % 12 & 1) == 1;
+    public static int tuneAsBass(Instrument instrument, Slot.Demand demand) {
+        int midi = demand.melody().orElseThrow();
+        boolean preferred = (demand.bassPreferred() >> midi % 12 & 1) == 1;
+        int high = Math.max(0, midi - highestBass(instrument));
         double other = demand.wanted().bassMidi() > 0 ? Weights.BASS_OFF_LINE : Weights.TUNE_IS_OTHER_BASS;
-        return Effort.thousandths(Weights.TUNE_IS_BASS + (preferred ? 0 : other));
+        return Effort.thousandths(Weights.TUNE_IS_BASS + Weights.TUNE_IS_HIGH_BASS * high + (preferred ? 0 : other));
     }
 
     /**

@@ -224,7 +224,7 @@ public final class Scorer {
             unplayable += held && !astray && !thumbHasTune ? 0 : 1;
             if (slot.bassBegins() && sounding.bass == NONE) {
                 if (sounding.tune != NONE && BassEar.tuneMayBeBass(instrument, demand)) {
-                    sum.add(Term.BASS_PLACE, BassEar.tuneAsBass(demand));
+                    sum.add(Term.BASS_PLACE, BassEar.tuneAsBass(instrument, demand));
                 } else {
                     unplayable += BASS_LOST;
                 }

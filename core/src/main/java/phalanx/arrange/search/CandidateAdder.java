@@ -188,7 +188,9 @@ final class CandidateAdder {
 
     private int bassPlace(Place tune, Place bass) {
         if (bass.isNowhere() && demand.bassBegins()) {
-            return tune.isNowhere() || !BassEar.tuneMayBeBass(instrument, demand) ? 0 : BassEar.tuneAsBass(demand);
+            return tune.isNowhere() || !BassEar.tuneMayBeBass(instrument, demand)
+                    ? 0
+                    : BassEar.tuneAsBass(instrument, demand);
         }
         return bass.isNowhere()
                 ? 0

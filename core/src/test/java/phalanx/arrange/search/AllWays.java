@@ -391,7 +391,7 @@ final class AllWays {
                         + BassEar.bassPlace(
                                 demand.bassPreferred(), demand.wanted().bassMidi(), bass, bassFret, bassMidi, strings);
             }
-            return high + (slot.bassBegins() && tuneIsBass() ? BassEar.tuneAsBass(demand) : 0);
+            return high + (slot.bassBegins() && tuneIsBass() ? BassEar.tuneAsBass(instrument, demand) : 0);
         }
 
         private void add(int[] presses, Stops stops, Fingering fingering, Ear.Placing placing, int plucks, long own) {
