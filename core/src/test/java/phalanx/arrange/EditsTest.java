@@ -86,6 +86,7 @@ class EditsTest {
                 before -> wish(before, random),
                 before -> decided(before, shown, random),
                 before -> decided(before, shown, random),
+                before -> decided(before, shown, random),
                 before -> released(before, random));
         return any(random, edits).apply(asked);
     }
@@ -152,10 +153,10 @@ class EditsTest {
         Bar bar = any(random, asked.song.bars());
         Role role = note.role() == Role.INNER ? Role.BASS : note.role();
         return asked.with(
-                switch (random.nextInt(4)) {
+                switch (random.nextInt(5)) {
                     case 0 -> slot.lock();
                     case 1 -> new PlaceLock(note.tick(), role, note.string(), Optional.empty());
-                    case 2 -> new InnerLock(note.tick(), random.nextInt(3));
+                    case 2, 3 -> new InnerLock(note.tick(), random.nextInt(3));
                     default ->
                         new LimitLock(
                                 bar.startTick(),
