@@ -71,7 +71,7 @@ final class SoundPanel extends VBox {
                                 habits().mix().nails(),
                                 on -> set(habits().with(habits().mix().withNails(on)))),
                         Cards.small("Keys in Score: < and > the speed, L loop, C click; 1 thumb, 2 fingers, 3 tune,"
-                                + " 4 hits: off or on, with Shift no other."));
+                                + " 4 hits: off or on, with Shift it alone."));
         tell();
         setFocusTraversable(true);
         focusedProperty().addListener((property, before, now) -> {

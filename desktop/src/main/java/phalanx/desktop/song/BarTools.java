@@ -162,9 +162,8 @@ final class BarTools extends FlowPane {
         song().ifPresent(song -> {
             int from = first(song);
             int to = end(song);
-            selection.clear();
             workbench.editBars("the song without " + words(song, from, to), now -> BarEdit.delete(now, from, to));
-            goTo.accept(song.bars().get(from).startTick());
+            unmark(song, from);
         });
     }
 
@@ -209,8 +208,7 @@ final class BarTools extends FlowPane {
             int from = first(song);
             int to = end(song);
             workbench.editSong(words(song, from, to) + " as one bar", now -> BarEdit.join(now, from, to));
-            selection.clear();
-            goTo.accept(song.bars().get(from).startTick());
+            unmark(song, from);
         });
     }
 
@@ -229,8 +227,15 @@ final class BarTools extends FlowPane {
             workbench.decide(
                     text.strip() + " in " + words(song, from, to),
                     now -> now.withMeter(from, to, Meter.parse(text.strip())));
+            unmark(song, from);
+        });
+    }
+
+    /** After an edit: the cursor goes to a bar. Where the edit was refused, the song is as before and so is what is marked. */
+    private void unmark(Song before, int bar) {
+        song().filter(now -> !now.equals(before)).ifPresent(now -> {
             selection.clear();
-            goTo.accept(song().map(now -> now.bars().get(from).startTick()).orElse(0));
+            goTo.accept(bar < now.bars().size() ? now.bars().get(bar).startTick() : now.endTick());
         });
     }
 
