@@ -171,11 +171,8 @@ public record Project(Song song, StringSet strings, Hand hand, List<Version> ver
      * @param to index of the first bar after them
      */
     public Project withMeter(int from, int to, Meter meter) {
-        Project now = this;
-        for (int index = to - 1; index >= from; index--) {
-            now = now.withBars(BarEdit.withMeter(now.song, index, meter));
-        }
-        return now;
+        BarEdit.Edited edited = BarEdit.withMeter(song, from, to, meter);
+        return edited.song().equals(song) ? this : withBars(edited);
     }
 
     /** Notes that were written are kept on another guitar, but not in another tuning or under another capo. */

@@ -39,7 +39,7 @@ public final class BarEdit {
             meters.add(meter);
         }
         take(song.bars().subList(index, song.bars().size()), lengths, meters);
-        return edited(song, lengths, meters, new Spliced(at, 0, count * meter.barTicks()));
+        return edited(song, lengths, meters, List.of(new Spliced(at, 0, count * meter.barTicks())));
     }
 
     /**
@@ -59,7 +59,7 @@ public final class BarEdit {
         List<Meter> meters = new ArrayList<>();
         take(song.bars().subList(0, from), lengths, meters);
         take(song.bars().subList(to, song.bars().size()), lengths, meters);
-        return edited(song, lengths, meters, new Spliced(at, removed, 0));
+        return edited(song, lengths, meters, List.of(new Spliced(at, removed, 0)));
     }
 
     /**
@@ -156,24 +156,30 @@ public final class BarEdit {
     }
 
     /**
-     * The song with a bar in another meter: its end is cut off with what sounds there, or rests are put there. A pickup
-     * stays as long as it is where it is shorter than the meter.
+     * The song with some bars in another meter: their ends are cut off with what sounds there, or rests are put there. A
+     * pickup stays as long as it is where it is shorter than the meter.
      *
-     * @param index of the bar
+     * @param from index of the first of them
+     * @param to index of the first bar after them
      */
-    public static Edited withMeter(Song song, int index, Meter meter) {
-        Bar bar = song.bars().get(index);
-        boolean pickup = index == 0 && isPickup(song) && bar.lengthTicks() < meter.barTicks();
-        int length = pickup ? bar.lengthTicks() : meter.barTicks();
-        int at = bar.startTick() + Math.min(length, bar.lengthTicks());
+    public static Edited withMeter(Song song, int from, int to, Meter meter) {
         List<Integer> lengths = new ArrayList<>();
         List<Meter> meters = new ArrayList<>();
         take(song.bars(), lengths, meters);
-        lengths.set(index, length);
-        meters.set(index, meter);
-        Spliced moved =
-                new Spliced(at, Math.max(0, bar.lengthTicks() - length), Math.max(0, length - bar.lengthTicks()));
-        return edited(song, lengths, meters, moved);
+        List<Spliced> splices = new ArrayList<>();
+        for (int index = from; index < to; index++) {
+            Bar bar = song.bars().get(index);
+            boolean pickup = index == 0 && isPickup(song) && bar.lengthTicks() < meter.barTicks();
+            int length = pickup ? bar.lengthTicks() : meter.barTicks();
+            int more = length - bar.lengthTicks();
+            if (more != 0) {
+                int at = bar.startTick() + Math.min(length, bar.lengthTicks());
+                splices.add(new Spliced(at, Math.max(0, -more), Math.max(0, more)));
+            }
+            lengths.set(index, length);
+            meters.set(index, meter);
+        }
+        return edited(song, lengths, meters, splices);
     }
 
     private static void take(List<Bar> bars, List<Integer> lengths, List<Meter> meters) {
@@ -183,7 +189,8 @@ public final class BarEdit {
         });
     }
 
-    private static Edited edited(Song song, List<Integer> lengths, List<Meter> meters, Spliced moved) {
+    private static Edited edited(Song song, List<Integer> lengths, List<Meter> meters, List<Spliced> splices) {
+        Respaced moved = new Respaced(splices);
         List<Bar> bars = bars(lengths, meters);
         int end = bars.get(bars.size() - 1).endTick();
         Song edited = with(
@@ -287,19 +294,27 @@ public final class BarEdit {
         sections.put(tick, new Section(section.name(), tick, section.varied()));
     }
 
-    private static List<MelodyNote> line(List<MelodyNote> line, Spliced moved) {
+    private static List<MelodyNote> line(List<MelodyNote> line, Respaced moved) {
         List<MelodyNote> left = new ArrayList<>();
         for (MelodyNote note : line) {
-            if (note.tick() < moved.at()) {
-                left.add(note.endTick() > moved.at() ? note.lasting(moved.at() - note.tick()) : note);
-            } else if (note.tick() >= moved.at() + moved.removed()) {
-                left.add(note.at(moved.tick(note.tick()), note.lengthTicks()));
+            int last = moved.last(note.tick());
+            boolean goes =
+                    last >= 0 && note.tick() < endOfRemoved(moved.splices().get(last));
+            if (!goes) {
+                int end = last + 1 < moved.splices().size()
+                        ? Math.min(note.endTick(), moved.splices().get(last + 1).at())
+                        : note.endTick();
+                left.add(note.at(moved.tick(note.tick()), end - note.tick()));
             }
         }
         return left;
     }
 
-    private static List<ChordChange> chart(Song song, Spliced moved, int end) {
+    private static int endOfRemoved(Spliced splice) {
+        return splice.at() + splice.removed();
+    }
+
+    private static List<ChordChange> chart(Song song, Respaced moved, int end) {
         TreeMap<Integer, ChordChange> chart = new TreeMap<>();
         for (ChordChange change : song.chart()) {
             // of several that move to one place the last one holds
@@ -307,18 +322,23 @@ public final class BarEdit {
             chart.put(tick, change.at(tick));
         }
         chart.tailMap(end, true).clear();
-        ChordChange here = chart.get(moved.at());
-        boolean again = moved.removed() > 0
-                && here != null
-                && chart.lowerEntry(moved.at()) != null
-                && chart.lowerEntry(moved.at()).getValue().sameChord(here);
-        if (again && song.chart().stream().noneMatch(change -> change.startTick() == moved.at() + moved.removed())) {
-            chart.remove(moved.at());
+        Set<Integer> changes = song.chart().stream().map(ChordChange::startTick).collect(Collectors.toSet());
+        for (int i = moved.splices().size() - 1; i >= 0; i--) {
+            Spliced splice = moved.splices().get(i);
+            int at = moved.placeOf(i);
+            ChordChange here = chart.get(at);
+            boolean again = splice.removed() > 0
+                    && here != null
+                    && chart.lowerEntry(at) != null
+                    && chart.lowerEntry(at).getValue().sameChord(here);
+            if (again && !changes.contains(endOfRemoved(splice))) {
+                chart.remove(at);
+            }
         }
         return List.copyOf(chart.values());
     }
 
-    private static List<Section> sections(Song song, Spliced moved, int end) {
+    private static List<Section> sections(Song song, Respaced moved, int end) {
         TreeMap<Integer, Section> sections = new TreeMap<>();
         for (Section section : song.sections()) {
             put(sections, section, moved.tick(section.startTick()));

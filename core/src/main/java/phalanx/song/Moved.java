@@ -3,7 +3,7 @@ package phalanx.song;
 import java.util.List;
 
 /** Where in a song things stand after its bars were edited. */
-public sealed interface Moved permits Spliced, Exchanged {
+public sealed interface Moved permits Spliced, Respaced, Exchanged {
     /** A stretch of ticks, the end not included. */
     record Stretch(int from, int to) {}
 

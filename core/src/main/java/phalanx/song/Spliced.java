@@ -22,10 +22,15 @@ public record Spliced(int at, int removed, int added) implements Moved {
         return old < at ? old : old < at + removed ? at + added : old - removed + added;
     }
 
+    /** Where the end of a stretch is now; one in what was taken out ends before what was put in. */
+    int end(int old) {
+        return old <= at ? old : old <= at + removed ? at : old - removed + added;
+    }
+
     @Override
     public List<Stretch> stretches(int from, int to) {
         int start = tick(from);
-        int end = to <= at ? to : to <= at + removed ? at : to - removed + added;
+        int end = end(to);
         return end > start ? List.of(new Stretch(start, end)) : List.of();
     }
 }

@@ -68,7 +68,7 @@ class BarEditTest {
         Meter meter = random.nextBoolean() ? new Meter(3, 4) : Meter.COMMON;
         BarEdit.Edited longer = BarEdit.insert(song, index, count, meter);
         Song again = BarEdit.delete(longer.song(), index, index + count).song();
-        int at = ((Spliced) longer.moved()).at();
+        int at = index < song.bars().size() ? song.bars().get(index).startTick() : song.endTick();
         assertThat(again.bars()).isEqualTo(song.bars());
         assertThat(again.sections()).isEqualTo(song.sections());
         assertThat(again.chart()).isEqualTo(song.chart());
@@ -130,7 +130,7 @@ class BarEditTest {
         Song first = BarEdit.exchange(song(), 0, 1, 2).song();
         assertThat(first.chart()).extracting(ChordChange::symbol).containsExactly("F", "C", "F", "G7");
         Song withPickup = Songs.of("C", Meter.COMMON, "C F", "C4:4 D4:4");
-        Song pickedUp = BarEdit.withMeter(withPickup, 0, new Meter(1, 4)).song();
+        Song pickedUp = BarEdit.withMeter(withPickup, 0, 1, new Meter(1, 4)).song();
         assertThat(pickedUp.bars().get(0).number()).isEqualTo(1);
         List<Bar> bars = new ArrayList<>(withPickup.bars());
         bars.set(0, new Bar(0, 0, BAR, new Meter(5, 4)));
@@ -145,7 +145,7 @@ class BarEditTest {
     @Property(tries = 200)
     void barsThatChangePlacesTakeTuneChordsAndLocksAlong(@ForAll long seed) {
         Random random = new Random(seed);
-        Song song = BarEdit.withMeter(Songs.random(seed, 8), random.nextInt(8), new Meter(7, 8))
+        Song song = withMeter(Songs.random(seed, 8), random.nextInt(8), new Meter(7, 8))
                 .song();
         int from = random.nextInt(6);
         int middle = from + 1 + random.nextInt(6 - from);
@@ -186,6 +186,68 @@ class BarEditTest {
         assertThat(told).isEqualTo(inside);
     }
 
+    private static BarEdit.Edited withMeter(Song song, int index, Meter meter) {
+        return BarEdit.withMeter(song, index, index + 1, meter);
+    }
+
+    /** A song in several meters gets another one for some bars: as if each got it for itself, from the last to the first. */
+    @Property(tries = 300)
+    void severalBarsGetAnotherMeterAsOneAfterTheOther(@ForAll long seed) {
+        Random random = new Random(seed);
+        List<Meter> meters = List.of(new Meter(2, 4), new Meter(3, 4), new Meter(5, 8), new Meter(5, 4));
+        Song song = Songs.random(seed, 9);
+        for (int bar = 8; bar >= 0; bar -= 1 + random.nextInt(3)) {
+            song = withMeter(song, bar, meters.get(random.nextInt(4))).song();
+        }
+        List<Section> sections = new ArrayList<>();
+        for (int bar = 0; bar < 9; bar++) {
+            Section section = new Section("at bar " + bar, song.bars().get(bar).startTick());
+            sections.addAll(random.nextInt(3) == 0 ? List.of(section) : List.of());
+        }
+        song = song.withSections(sections);
+        int from = random.nextInt(9);
+        int to = from + 1 + random.nextInt(9 - from);
+        Meter meter = meters.get(random.nextInt(4));
+        BarEdit.Edited all = BarEdit.withMeter(song, from, to, meter);
+        List<Moved> each = new ArrayList<>();
+        Song one = song;
+        for (int bar = to - 1; bar >= from; bar--) {
+            BarEdit.Edited edited = withMeter(one, bar, meter);
+            each.add(edited.moved());
+            one = edited.song();
+        }
+        assertThat(all.song()).as("seed " + seed).isEqualTo(one);
+        for (int tick = 0; tick <= song.endTick(); tick += Ticks.QUARTER / 4) {
+            int told = tick;
+            for (Moved moved : each) {
+                told = moved.tick(told);
+            }
+            assertThat(all.moved().tick(tick)).as("tick " + tick).isEqualTo(told);
+        }
+        for (int k = 0; k < 20; k++) {
+            int begins = random.nextInt(song.endTick());
+            int ends = begins + 1 + random.nextInt(song.endTick() - begins);
+            List<Moved.Stretch> left = List.of(new Moved.Stretch(begins, ends));
+            for (Moved moved : each) {
+                left = left.stream()
+                        .flatMap(stretch -> moved.stretches(stretch.from(), stretch.to()).stream())
+                        .toList();
+            }
+            assertThat(all.moved().stretches(begins, ends))
+                    .as(begins + " to " + ends)
+                    .isEqualTo(left);
+        }
+    }
+
+    /** A bar that is as long in another meter: what rings over its end goes on. */
+    @Example
+    void anotherMeterOfTheSameLengthCutsNothing() {
+        Song song = Songs.of("C", Meter.COMMON, "C F", "C4:3 D4:3 E4:2");
+        Song halves = withMeter(song, 0, new Meter(2, 2)).song();
+        assertThat(halves.bars()).extracting(Bar::meter).hasToString("[2/2, 4/4]");
+        assertThat(halves.melody()).isEqualTo(song.melody());
+    }
+
     @Property(tries = 100)
     void aBarThatIsSplitAndJoinedAgainIsTheSame(@ForAll long seed) {
         Song song = Songs.random(seed, 6);
@@ -205,13 +267,13 @@ class BarEditTest {
 
     @Example
     void aBarGetsAnotherMeterAndWhatFollowsMovesAlong() {
-        Song shorter = BarEdit.withMeter(song(), 1, new Meter(3, 4)).song();
+        Song shorter = BarEdit.withMeter(song(), 1, 2, new Meter(3, 4)).song();
         assertThat(tune(shorter)).isEqualTo("C4@0.0 E4@4.0 F4@6.0 G4@9.0 A4@11.0");
         assertThat(shorter.melody().get(2).lengthTicks())
                 .as("cut off with the bar")
                 .isEqualTo(Ticks.QUARTER);
         assertThat(shorter.chart()).extracting(ChordChange::startTick).containsExactly(0, BAR, 11 * Ticks.QUARTER);
-        Song longer = BarEdit.withMeter(song(), 0, new Meter(12, 8)).song();
+        Song longer = BarEdit.withMeter(song(), 0, 1, new Meter(12, 8)).song();
         assertThat(tune(longer)).isEqualTo("C4@0.0 E4@6.0 F4@8.0 G4@12.0 A4@14.0");
         assertThat(Meter.parse("6/8")).isEqualTo(new Meter(6, 8));
         assertThatThrownBy(() -> Meter.parse("6")).hasMessageContaining("\"6\" is not a meter");
