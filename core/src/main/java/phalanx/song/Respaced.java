@@ -56,7 +56,7 @@ final class Respaced implements Moved {
 
     @Override
     public List<Stretch> stretches(int from, int to) {
-        int at = last(to - 1);
+        int at = last(to);
         int end = at < 0 ? to : splices.get(at).end(to) + before[at];
         int start = tick(from);
         return end > start ? List.of(new Stretch(start, end)) : List.of();

@@ -239,6 +239,23 @@ class BarEditTest {
         }
     }
 
+    /** A chord that is written again where the next bar begins stays written; one that goes on from what was cut does not. */
+    @Example
+    void chordsAfterABarThatIsCut() {
+        Song written = Songs.of("C", Meter.COMMON, "C C F", "");
+        assertThat(withMeter(written, 0, new Meter(3, 4)).song().chart())
+                .extracting(ChordChange::startTick)
+                .containsExactly(0, 3 * Ticks.QUARTER, 7 * Ticks.QUARTER);
+        List<ChordChange> chart =
+                new ArrayList<>(List.of(written.chart().get(0), written.chart().get(2)));
+        chart.add(1, written.chart().get(0).at(3 * Ticks.QUARTER));
+        assertThat(withMeter(written.withChart(chart), 0, new Meter(3, 4))
+                        .song()
+                        .chart())
+                .extracting(ChordChange::startTick)
+                .containsExactly(0, 7 * Ticks.QUARTER);
+    }
+
     /** A bar that is as long in another meter: what rings over its end goes on. */
     @Example
     void anotherMeterOfTheSameLengthCutsNothing() {
