@@ -31,7 +31,7 @@ import phalanx.song.Song;
  */
 public final class PathBench {
     private static final int BARS = 16;
-    private static final int RUNS = 12;
+    private static final int RUNS = 60;
 
     private PathBench() {}
 

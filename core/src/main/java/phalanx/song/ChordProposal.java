@@ -201,17 +201,7 @@ public final class ChordProposal {
     }
 
     private static int firstAt(List<Stretch> stretches, int tick) {
-        int low = 0;
-        int high = stretches.size() - 1;
-        while (low < high) {
-            int middle = (low + high) >>> 1;
-            if (stretches.get(middle).end <= tick) {
-                low = middle + 1;
-            } else {
-                high = middle;
-            }
-        }
-        return low;
+        return Bisection.first(stretches.size() - 1, index -> stretches.get(index).end > tick);
     }
 
     /** What a chord costs by what sounds: the share outside it, and a root that is nowhere. */

@@ -35,17 +35,7 @@ final class Respaced implements Moved {
 
     /** The last splice that is not after a tick; -1 where there is none. */
     int last(int tick) {
-        int low = -1;
-        int high = splices.size() - 1;
-        while (low < high) {
-            int middle = (low + high + 1) >>> 1;
-            if (splices.get(middle).at() <= tick) {
-                low = middle;
-            } else {
-                high = middle - 1;
-            }
-        }
-        return low;
+        return Bisection.last(splices.size(), index -> splices.get(index).at() <= tick);
     }
 
     @Override

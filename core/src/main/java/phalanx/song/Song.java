@@ -116,17 +116,7 @@ public record Song(
 
     /** Index in {@link #bars()} of the bar that sounds at a tick. */
     public int barIndexAt(int tick) {
-        int low = 0;
-        int high = bars.size() - 1;
-        while (low < high) {
-            int middle = (low + high + 1) >>> 1;
-            if (bars.get(middle).startTick() <= tick) {
-                low = middle;
-            } else {
-                high = middle - 1;
-            }
-        }
-        return low;
+        return Math.max(0, Bisection.last(bars.size(), index -> bars.get(index).startTick() <= tick));
     }
 
     /** The melody notes that begin from a tick up to another, not included. */
@@ -140,32 +130,12 @@ public record Song(
     }
 
     private static int firstFrom(List<MelodyNote> line, int tick) {
-        int low = 0;
-        int high = line.size();
-        while (low < high) {
-            int middle = (low + high) >>> 1;
-            if (line.get(middle).tick() < tick) {
-                low = middle + 1;
-            } else {
-                high = middle;
-            }
-        }
-        return low;
+        return Bisection.first(line.size(), index -> line.get(index).tick() >= tick);
     }
 
     /** Index in {@link #chart()} of the chord that holds at a tick; -1 before the first. */
     public int chordIndexAt(int tick) {
-        int low = 0;
-        int high = chart.size();
-        while (low < high) {
-            int middle = (low + high) >>> 1;
-            if (chart.get(middle).startTick() <= tick) {
-                low = middle + 1;
-            } else {
-                high = middle;
-            }
-        }
-        return low - 1;
+        return Bisection.last(chart.size(), index -> chart.get(index).startTick() <= tick);
     }
 
     /** Where a chord change's stretch ends: at the next change or the end of the song. */

@@ -3,6 +3,7 @@ package phalanx.listening;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import phalanx.song.Bisection;
 import phalanx.song.Ticks;
 
 /** Which onset of a take is which stroke: to the click where there is one, else by following the player's own beat. */
@@ -129,16 +130,7 @@ final class Alignment {
     }
 
     private int nearest(double seconds) {
-        int low = 0;
-        int high = onsets.size() - 1;
-        while (low < high) {
-            int middle = (low + high) >>> 1;
-            if (onsets.get(middle) < seconds) {
-                low = middle + 1;
-            } else {
-                high = middle;
-            }
-        }
+        int low = Bisection.first(onsets.size() - 1, index -> onsets.get(index) >= seconds);
         return low > 0 && seconds - onsets.get(low - 1) < onsets.get(low) - seconds ? low - 1 : low;
     }
 

@@ -10,6 +10,7 @@ import phalanx.arrange.demand.Request;
 import phalanx.cost.Cost;
 import phalanx.guitar.Tuning;
 import phalanx.righthand.Joining;
+import phalanx.song.Bisection;
 import phalanx.song.Song;
 import phalanx.technique.Hit;
 
@@ -115,17 +116,8 @@ public record Arrangement(
 
     /** The slot a tick falls in; the last one for ticks beyond the end. */
     public ArrangedSlot slotAt(int tick) {
-        int low = 0;
-        int high = slots.size() - 1;
-        while (low < high) {
-            int middle = (low + high + 1) >>> 1;
-            if (slots.get(middle).startTick() <= tick) {
-                low = middle;
-            } else {
-                high = middle - 1;
-            }
-        }
-        return slots.get(low);
+        return slots.get(Math.max(
+                0, Bisection.last(slots.size(), index -> slots.get(index).startTick() <= tick)));
     }
 
     /** Effort of each bar: the sum over the slots that begin in it. */

@@ -1,6 +1,7 @@
 package phalanx.arrange.score;
 
 import java.util.List;
+import phalanx.song.Bisection;
 
 /** Finds notes by time in a list in order of tick, without looking at all of them. */
 public final class NoteTimes {
@@ -14,17 +15,7 @@ public final class NoteTimes {
 
     /** Place of the first note that begins at a tick or later. */
     public int from(int tick) {
-        int low = 0;
-        int high = ticks.length;
-        while (low < high) {
-            int middle = (low + high) >>> 1;
-            if (ticks[middle] < tick) {
-                low = middle + 1;
-            } else {
-                high = middle;
-            }
-        }
-        return low;
+        return Bisection.first(ticks.length, index -> ticks[index] >= tick);
     }
 
     /** Place of the first note that may still sound at a tick. */

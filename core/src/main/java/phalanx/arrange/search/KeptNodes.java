@@ -1,6 +1,7 @@
 package phalanx.arrange.search;
 
 import java.util.Arrays;
+import phalanx.song.Bisection;
 
 /** The nodes of a layer as a sweep keeps them, in a third of the room. */
 final class KeptNodes {
@@ -49,17 +50,7 @@ final class KeptNodes {
 
     /** The candidate that a node is one of. */
     int candidate(int node) {
-        int low = 0;
-        int high = firsts.count() - 2;
-        while (low < high) {
-            int middle = (low + high + 1) >>> 1;
-            if (firsts.get(middle) <= node) {
-                low = middle;
-            } else {
-                high = middle - 1;
-            }
-        }
-        return low;
+        return Bisection.last(firsts.count() - 1, candidate -> firsts.get(candidate) <= node);
     }
 
     /** What the cheapest of all costs. */
