@@ -193,7 +193,7 @@ class EditsTest {
                 .toList();
     }
 
-    @Property(tries = 5)
+    @Property
     void anEditIsAnsweredAsByOneThatKnowsNothing(@ForAll long seed) {
         Random random = new Random(seed);
         Song song = Songs.random(seed, 3 + random.nextInt(4));
