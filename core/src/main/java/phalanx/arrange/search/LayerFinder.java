@@ -105,7 +105,8 @@ public final class LayerFinder {
     }
 
     /**
-     * The most promising candidates of a row of slots, the same layer for the same demand. Demands not seen before are shared out among the processor's cores.
+     * The most promising candidates of a row of slots, the same layer for the same demand. Demands not seen before are
+     * shared out among the processor's cores.
      *
      * @param ofEach how many of each place of tune, bass and hand together; with 0 few, for a rough answer
      * @param check called before each search; what it throws ends the work
@@ -113,7 +114,7 @@ public final class LayerFinder {
     public Layer[] promising(List<Slot> slots, int ofEach, Runnable check) {
         Map<Slot.Demand, Layer> known = promising.computeIfAbsent(ofEach, few -> new ConcurrentHashMap<>());
         if (keptPromising.sum() > MOST_KEPT) {
-            // what this very song needs stays, or a long one would be searched anew with every edit
+            // what is asked for stays; after an edit that is little, for the solver keeps what it took over
             promising.keySet().retainAll(Set.of(ofEach));
             known.keySet().retainAll(slots.stream().map(Slot::demand).collect(Collectors.toSet()));
             locksKept.clear();
