@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -21,15 +23,12 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Reads the harmony of a song. */
-@Command(
-        name = "analyse",
-        mixinStandardHelpOptions = true,
-        description = "Finds the key of a song and says what each chord does in it.")
+@Command(name = "analyse", mixinStandardHelpOptions = true, description = "${bundle:AnalyseCommand.finds-the-key-of-a}")
 final class AnalyseCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "IN", description = "The song.")
+    @Parameters(paramLabel = "IN", description = "${bundle:AnalyseCommand.the-song}")
     private Path in;
 
-    @Option(names = "--json", description = "Answer as JSON.")
+    @Option(names = "--json", description = "${bundle:AnalyseCommand.answer-as-json}")
     private boolean json;
 
     @Spec
@@ -48,7 +47,8 @@ final class AnalyseCommand implements Callable<Integer> {
         }
         out.flush();
         reading.report()
-                .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
+                .forEach(line ->
+                        spec.commandLine().getErr().println(wording("AnalyseCommand.phalanx", in.getFileName(), line)));
         return ExitCodes.DONE;
     }
 
@@ -73,12 +73,12 @@ final class AnalyseCommand implements Callable<Integer> {
     }
 
     private static void print(Song song, SongHarmony harmony, PrintWriter out) {
-        out.println("key " + harmony.key().words());
+        out.println(wording("AnalyseCommand.key", harmony.key().words()));
         for (SongHarmony.Placed placed : harmony.chords()) {
             Bar bar = song.barAt(placed.startTick());
             out.printf(
                     Locale.ROOT,
-                    "bar %3d beat %-4s %-10s %-8s %s%n",
+                    wording("AnalyseCommand.bar-beat-4s-10s-8s"),
                     bar.number(),
                     Queries.rounded(bar.beatOf(placed.startTick())),
                     placed.chord().text(),

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -38,57 +40,40 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "arrange",
         mixinStandardHelpOptions = true,
-        description =
-                "Arranges a song; tablature is kept as written and given its fingers. Without -o and --json the tablature goes to standard output.")
+        description = "${bundle:ArrangeCommand.arranges-a-song-tablature-is}")
 final class ArrangeCommand implements Callable<Integer> {
-    @Parameters(
-            paramLabel = "IN",
-            description =
-                    "A song: .musicxml, .xml, .mxl, .abc, .mid, tablature: .tab.txt, or a project: .phalanx.json, with its own guitar and hand.")
+    @Parameters(paramLabel = "IN", description = "${bundle:ArrangeCommand.a-song-musicxml-xml-mxl}")
     private Path in;
 
-    @Option(
-            names = "-o",
-            paramLabel = "OUT",
-            description =
-                    "A file to write: .musicxml, .tab.txt (.fingers.tab.txt with left-hand fingers), .mid, .wav, .pdf, .svg, .png, .json or .phalanx.json. Repeatable.")
+    @Option(names = "-o", paramLabel = "OUT", description = "${bundle:ArrangeCommand.a-file-to-write-musicxml}")
     private List<Path> outs = new ArrayList<>();
 
     @Option(
             names = "--layers",
             paramLabel = "NAMES",
             split = ",",
-            description =
-                    "What is heard in a .wav: some of thumb, fingers, tune, hits, voice, click. Without it all but the click.")
+            description = "${bundle:ArrangeCommand.what-is-heard-in-a}")
     private List<String> layers = List.of();
 
-    @Option(names = "--json", description = "Write the events as JSON to standard output.")
+    @Option(names = "--json", description = "${bundle:ArrangeCommand.write-the-events-as-json}")
     private boolean json;
 
-    @Option(names = "--tempo", paramLabel = "N", description = "Quarter notes a minute, 20 to 400.")
+    @Option(names = "--tempo", paramLabel = "N", description = "${bundle:ArrangeCommand.quarter-notes-a-minute-20}")
     private Integer tempo;
 
-    @Option(
-            names = "--part",
-            paramLabel = "N",
-            description = "Which part, track or tune of the file, from 1; without it the likeliest melody.")
+    @Option(names = "--part", paramLabel = "N", description = "${bundle:ArrangeCommand.which-part-track-or-tune}")
     private Integer part;
 
     @Option(
             names = "--harmony-part",
             paramLabel = "N",
-            description = "A part whose notes under the tune's are kept with it, from 1.")
+            description = "${bundle:ArrangeCommand.a-part-whose-notes-under}")
     private Integer harmonyPart;
 
-    @Option(
-            names = "--bass-part",
-            paramLabel = "N",
-            description = "A part that is the song's own bass, played by the thumb in place of a bass line, from 1.")
+    @Option(names = "--bass-part", paramLabel = "N", description = "${bundle:ArrangeCommand.a-part-that-is-the}")
     private Integer bassPart;
 
-    @Option(
-            names = "--anew",
-            description = "Arrange the tune of a tablature afresh, in place of keeping its notes where they are.")
+    @Option(names = "--anew", description = "${bundle:ArrangeCommand.arrange-the-tune-of-a}")
     private boolean anew;
 
     @Mixin
@@ -132,7 +117,7 @@ final class ArrangeCommand implements Callable<Integer> {
     private void write(Arrangement arrangement, Project project, Path out, Mix mix) throws FormatException {
         String lacks = Exports.cannotHold(out);
         if (!lacks.isEmpty()) {
-            say(out.getFileName() + " will hold " + lacks);
+            say(wording("ArrangeCommand.will-hold", out.getFileName(), lacks));
         }
         if (!PageFiles.isPages(out)) {
             Exports.write(arrangement, out, project.strings(), mix);
@@ -140,8 +125,7 @@ final class ArrangeCommand implements Callable<Integer> {
         }
         List<String> letters = PageFiles.lacking(arrangement);
         if (!letters.isEmpty()) {
-            say(out.getFileName() + " has question marks for letters that the type lacks: "
-                    + String.join(" ", letters));
+            say(wording("ArrangeCommand.has-question-marks-for-letters", out.getFileName(), String.join(" ", letters)));
         }
         PageFiles.write(arrangement, pages.sheet(spec), pages.setup(out, spec), out);
     }
@@ -155,10 +139,13 @@ final class ArrangeCommand implements Callable<Integer> {
             Changes changes = new Changes();
             Project chosen = over(anew ? project.anew() : project, changes);
             if (tempo != null) {
-                changes.tell("tempo", String.valueOf(project.song().tempo()), String.valueOf(tempo));
+                changes.tell(
+                        wording("ArrangeCommand.tempo"),
+                        String.valueOf(project.song().tempo()),
+                        String.valueOf(tempo));
             }
             if (!changes.isEmpty()) {
-                say("the options override the project: " + changes.words());
+                say(wording("ArrangeCommand.the-options-override-the-project", changes.words()));
             }
             return chosen;
         }
@@ -170,8 +157,7 @@ final class ArrangeCommand implements Callable<Integer> {
         }
         Project written = project.withWritten(reading.written().get());
         if (!anew) {
-            say("strings, frets, tuning and capo are kept as the file gives them; --anew arranges the tune afresh in"
-                    + " that tuning");
+            say(wording("ArrangeCommand.strings-frets-tuning-and-capo"));
         }
         return anew ? written.anew() : written;
     }
@@ -191,7 +177,7 @@ final class ArrangeCommand implements Callable<Integer> {
     }
 
     private void say(String line) {
-        spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line);
+        spec.commandLine().getErr().println(wording("ArrangeCommand.phalanx", in.getFileName(), line));
     }
 
     /** Tablature is kept as it is written, unless the player wants it anew. */
@@ -214,8 +200,7 @@ final class ArrangeCommand implements Callable<Integer> {
         for (String name : layers) {
             Layer layer = Layer.parse(name.trim())
                     .orElseThrow(() -> new ParameterException(
-                            spec.commandLine(),
-                            "--layers \"" + name + "\": thumb, fingers, tune, hits, voice and click can be heard"));
+                            spec.commandLine(), wording("ArrangeCommand.layers-thumb-fingers-tune-hits", name)));
             mix = mix.with(layer, 1);
         }
         return mix;
@@ -244,15 +229,16 @@ final class ArrangeCommand implements Callable<Integer> {
                 .plan()
                 .pattern()
                 .filter(pattern -> pattern.bars() > arrangement.song().bars().size())
-                .ifPresent(pattern -> err.println("phalanx: pattern: " + pattern.name() + " has " + pattern.bars()
-                        + " bars, the song fewer: what fits is played"));
+                .ifPresent(pattern -> err.println(
+                        wording("ArrangeCommand.phalanx-pattern-has-bars-the", pattern.name(), pattern.bars())));
         if (arrangement.joining().asked() > 0) {
-            err.println("phalanx: pattern: " + arrangement.joining().words());
+            err.println(wording(
+                    "ArrangeCommand.phalanx-pattern", arrangement.joining().words()));
         }
         arrangement
                 .slurs()
                 .forEach(slur -> err.printf(
-                        "phalanx: bar %d: %s on string %d; the bar goes to %.0f in place of %.0f bpm%n",
+                        wording("ArrangeCommand.phalanx-bar-on-string-the"),
                         arrangement.song().barAt(slur.tick()).number(),
                         slur.kind().label(),
                         slur.string(),
@@ -260,24 +246,27 @@ final class ArrangeCommand implements Callable<Integer> {
                         Math.floor(slur.ceilingBefore())));
         arrangement.findings().stream()
                 .filter(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT)
-                .forEach(finding -> err.println("phalanx: " + finding.message()));
+                .forEach(finding -> err.println(wording("ArrangeCommand.phalanx-2", finding.message())));
         List<Finding> unlaid = arrangement.findings().stream()
                 .filter(finding -> finding.kind() == FindingKind.HIT_NOT_LAID)
                 .toList();
         if (!unlaid.isEmpty() || !arrangement.hits().isEmpty()) {
-            err.println("phalanx: hits: " + arrangement.hits().size() + " laid, "
-                    + unlaid.stream()
+            err.println(wording(
+                    "ArrangeCommand.phalanx-hits-laid-not-as",
+                    arrangement.hits().size(),
+                    unlaid.stream()
                             .mapToInt(finding -> (int) finding.measured())
-                            .sum() + " not as asked for");
-            unlaid.forEach(finding -> err.println("phalanx:   " + finding.message()));
+                            .sum()));
+            unlaid.forEach(finding -> err.println(wording("ArrangeCommand.phalanx-3", finding.message())));
         }
         arrangement
                 .octave()
                 .filter(choice -> choice.octaves() != 0)
-                .ifPresent(choice -> err.println("phalanx: " + choice.words() + " --octave as-written keeps it."));
+                .ifPresent(choice ->
+                        err.println(wording("ArrangeCommand.phalanx-octave-as-written-keeps", choice.words())));
         arrangement.findings().stream()
                 .filter(finding -> finding.kind() == FindingKind.OUT_OF_RANGE)
                 .limit(1)
-                .forEach(finding -> err.println("phalanx: " + finding.message()));
+                .forEach(finding -> err.println(wording("ArrangeCommand.phalanx-2", finding.message())));
     }
 }

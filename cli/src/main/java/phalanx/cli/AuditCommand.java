@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
@@ -18,12 +20,12 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "audit",
         mixinStandardHelpOptions = true,
-        description = "Lists what both hands find too far, too fast or in the way, and the tempo ceiling.")
+        description = "${bundle:AuditCommand.lists-what-both-hands-find}")
 final class AuditCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "IN", description = "A song, tablature or project, as \"phalanx arrange\" takes it.")
+    @Parameters(paramLabel = "IN", description = "${bundle:AuditCommand.a-song-tablature-or-project}")
     private Path in;
 
-    @Option(names = "--json", description = "Answer as JSON.")
+    @Option(names = "--json", description = "${bundle:AuditCommand.answer-as-json}")
     private boolean json;
 
     @Spec
@@ -42,10 +44,10 @@ final class AuditCommand implements Callable<Integer> {
                     .forEach(finding -> out.println(finding.severity().label() + "  " + finding.message()
                             + project.version()
                                     .ignores(finding)
-                                    .map(reason -> " Stands: " + reason)
+                                    .map(reason -> wording("AuditCommand.stands", reason))
                                     .orElse("")));
             out.printf(
-                    "%d findings, effort %.1f, ceiling %.0f bpm: %s%n",
+                    wording("AuditCommand.findings-effort-ceiling-bpm"),
                     arrangement.findings().size(),
                     arrangement.effort(),
                     Math.floor(arrangement.ceiling().tempo()),
@@ -56,6 +58,6 @@ final class AuditCommand implements Callable<Integer> {
     }
 
     private void say(String line) {
-        spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line);
+        spec.commandLine().getErr().println(wording("AuditCommand.phalanx", in.getFileName(), line));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
@@ -24,7 +26,7 @@ record BarRange(int first, int last) {
     static BarRange parse(String bars, Song song, CommandSpec spec) {
         Matcher range = RANGE.matcher(bars.trim());
         if (!range.matches()) {
-            throw wrong(bars, spec, "is not a bar such as 5 or bars such as 5-8");
+            throw wrong(bars, spec, wording("BarRange.is-not-a-bar-such"));
         }
         int from = Integer.parseInt(range.group(1));
         int to = range.group(2) == null ? from : Integer.parseInt(range.group(2));
@@ -36,14 +38,15 @@ record BarRange(int first, int last) {
             throw wrong(
                     bars,
                     spec,
-                    "names no bar of the song, which has bars "
-                            + song.bars().get(0).number() + " to "
-                            + song.bars().get(song.bars().size() - 1).number());
+                    wording(
+                            "BarRange.names-no-bar-of-the",
+                            song.bars().get(0).number(),
+                            song.bars().get(song.bars().size() - 1).number()));
         }
         return new BarRange(inside[0], inside[inside.length - 1]);
     }
 
     private static ParameterException wrong(String bars, CommandSpec spec, String why) {
-        return new ParameterException(spec.commandLine(), "--bars \"" + bars + "\" " + why);
+        return new ParameterException(spec.commandLine(), wording("BarRange.bars", bars, why));
     }
 }

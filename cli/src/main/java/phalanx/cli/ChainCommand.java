@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
@@ -17,17 +19,15 @@ import picocli.CommandLine.Parameters;
 @Command(
         name = "chain",
         mixinStandardHelpOptions = true,
-        description = "Chooses the fingers for shapes played one after another, and measures the changes.")
+        description = "${bundle:ChainCommand.chooses-the-fingers-for-shapes}")
 final class ChainCommand extends QueryCommand {
-    @Parameters(
-            paramLabel = "SHAPES|-",
-            description = "Chords, frets, or frets with fingers: \"C x02210 133211:134211\", or - for a chain a line.")
+    @Parameters(paramLabel = "SHAPES|-", description = "${bundle:ChainCommand.chords-frets-or-frets-with}")
     private String shapes;
 
     @Option(
             names = "--tempo",
             paramLabel = "BPM",
-            description = "Quarter notes a minute; a shape is held for four of them and changed in the last.",
+            description = "${bundle:ChainCommand.quarter-notes-a-minute-a}",
             defaultValue = "80")
     private double tempo;
 
@@ -40,7 +40,7 @@ final class ChainCommand extends QueryCommand {
     void prepare() {
         instrument();
         if (!(tempo >= Song.SLOWEST && tempo <= Song.FASTEST)) {
-            throw new BadInput("--tempo " + tempo + " is outside " + Song.SLOWEST + " to " + Song.FASTEST);
+            throw new BadInput(wording("ChainCommand.tempo-is-outside-to", tempo, Song.SLOWEST, Song.FASTEST));
         }
     }
 
@@ -48,7 +48,9 @@ final class ChainCommand extends QueryCommand {
         Drill drill = Drill.of(text, instrument(), Hand.AVERAGE, tempo);
         if (drill.chain().isEmpty()) {
             throw new IllegalArgumentException(
-                    drill.troubles().isEmpty() ? "no shape is given" : String.join("; ", drill.troubles()));
+                    drill.troubles().isEmpty()
+                            ? wording("ChainCommand.no-shape-is-given")
+                            : String.join("; ", drill.troubles()));
         }
         return drill;
     }
@@ -92,14 +94,14 @@ final class ChainCommand extends QueryCommand {
     @Override
     void print(String query, PrintWriter out) {
         Drill drill = drill(query);
-        drill.troubles().forEach(trouble -> out.println("left out: " + trouble));
+        drill.troubles().forEach(trouble -> out.println(wording("ChainCommand.left-out", trouble)));
         drill.chain().ifPresent(chain -> print(chain, out));
         drill.refingered().ifPresent(chain -> {
-            out.println("With better fingers:");
+            out.println(wording("ChainCommand.with-better-fingers"));
             print(chain, out);
         });
         drill.reordered().ifPresent(chain -> {
-            out.println("In a better order, if the order is free:");
+            out.println(wording("ChainCommand.in-a-better-order-if"));
             print(chain, out);
         });
     }
@@ -114,13 +116,13 @@ final class ChainCommand extends QueryCommand {
                     String.join(" ", link.shape().fingers()),
                     link.why());
         }
-        out.printf(Locale.ROOT, "effort %.2f%s%n", chain.effort().total(), ceiling(chain));
+        out.printf(Locale.ROOT, wording("ChainCommand.effort"), chain.effort().total(), ceiling(chain));
     }
 
     private static String ceiling(Chain chain) {
         double ceiling = chain.tempoCeiling();
         return Double.isFinite(ceiling)
-                ? String.format(Locale.ROOT, ", in time up to %.0f bpm", Math.floor(ceiling))
+                ? String.format(Locale.ROOT, wording("ChainCommand.in-time-up-to-bpm"), Math.floor(ceiling))
                 : "";
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 
@@ -10,7 +12,7 @@ final class Changes {
     /** Remembers a choice that is another one now. */
     void tell(String what, String before, String now) {
         if (!before.equals(now)) {
-            told.add(what + " " + now + " in place of " + before);
+            told.add(wording("Changes.in-place-of", what, now, before));
         }
     }
 

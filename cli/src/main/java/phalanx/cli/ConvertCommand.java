@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import phalanx.formats.SongFiles;
@@ -16,12 +18,12 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "convert",
         mixinStandardHelpOptions = true,
-        description = "Reads a song and writes its melody and chords as another kind of file; no arranging.")
+        description = "${bundle:ConvertCommand.reads-a-song-and-writes}")
 final class ConvertCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "IN", description = "The song: .musicxml, .xml, .mxl, .abc or .mid.")
+    @Parameters(index = "0", paramLabel = "IN", description = "${bundle:ConvertCommand.the-song-musicxml-xml-mxl}")
     private Path in;
 
-    @Parameters(index = "1", paramLabel = "OUT", description = "The file to write: .musicxml, .xml, .abc or .mid.")
+    @Parameters(index = "1", paramLabel = "OUT", description = "${bundle:ConvertCommand.the-file-to-write-musicxml}")
     private Path out;
 
     @Mixin
@@ -41,7 +43,8 @@ final class ConvertCommand implements Callable<Integer> {
         Reading reading = SongFiles.read(in);
         SongFiles.write(reading.song(), out);
         reading.report()
-                .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
+                .forEach(line ->
+                        spec.commandLine().getErr().println(wording("ConvertCommand.phalanx", in.getFileName(), line)));
         return ExitCodes.DONE;
     }
 }

@@ -1,13 +1,14 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.io.PrintWriter;
 import phalanx.formats.reading.FormatException;
 import picocli.CommandLine;
 
 /** Turns what went wrong into one line on standard error and an exit code. */
 final class ErrorReport implements CommandLine.IExecutionExceptionHandler {
-    private static final String TOO_LARGE =
-            "phalanx: there is not enough memory for this; close other programs, or take a shorter song";
+    private static final String TOO_LARGE = wording("ErrorReport.phalanx-there-is-not-enough");
 
     private final Runnable tooLarge;
 
@@ -61,7 +62,7 @@ final class ErrorReport implements CommandLine.IExecutionExceptionHandler {
     public int handleExecutionException(Exception e, CommandLine command, CommandLine.ParseResult parsed) {
         PrintWriter err = command.getErr();
         if (e instanceof FormatException || e instanceof BadInput) {
-            err.println("phalanx: " + oneLine(e.getMessage()));
+            err.println(wording("ErrorReport.phalanx", oneLine(e.getMessage())));
             return ExitCodes.BAD_INPUT;
         }
         if (isTooLarge(e)) {
@@ -69,17 +70,16 @@ final class ErrorReport implements CommandLine.IExecutionExceptionHandler {
             err.println(TOO_LARGE);
             return ExitCodes.BAD_INPUT;
         }
-        err.println("phalanx: a fault of the program, please report it: " + oneLine(e.toString()));
+        err.println(wording("ErrorReport.phalanx-a-fault-of-the", oneLine(e.toString())));
         return ExitCodes.OUR_FAULT;
     }
 
     static int wrongUsage(CommandLine.ParameterException e, String[] args) {
         PrintWriter err = e.getCommandLine().getErr();
-        err.println("phalanx: " + oneLine(e.getMessage()) + " (phalanx "
-                + (e.getCommandLine().getParent() == null
-                        ? ""
-                        : e.getCommandLine().getCommandName() + " ")
-                + "--help shows how)");
+        err.println(wording(
+                "ErrorReport.phalanx-phalanx-help-shows-how",
+                oneLine(e.getMessage()),
+                e.getCommandLine().getParent() == null ? "" : e.getCommandLine().getCommandName() + " "));
         return ExitCodes.WRONG_USAGE;
     }
 

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -9,7 +11,7 @@ import picocli.CommandLine.ParameterException;
 
 /** Keeps a command from overwriting its own input unasked. */
 final class ForceOption {
-    @Option(names = "--force", description = "Overwrite the input itself where it is named as the output.")
+    @Option(names = "--force", description = "${bundle:ForceOption.overwrite-the-input-itself-where}")
     private boolean force;
 
     /** @throws ParameterException if the output is the input, by whatever name, and that was not asked for */
@@ -17,8 +19,7 @@ final class ForceOption {
         try {
             if (!force && Files.exists(out) && Files.exists(in) && Files.isSameFile(in, out)) {
                 throw new ParameterException(
-                        spec.commandLine(),
-                        out.getFileName() + " is the input itself; --force overwrites it, nothing was written");
+                        spec.commandLine(), wording("ForceOption.is-the-input-itself-force", out.getFileName()));
             }
         } catch (IOException e) {
             // reading or writing it will say what is wrong

@@ -17,9 +17,9 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "grooves",
         mixinStandardHelpOptions = true,
-        description = "Lists the grooves of hits that can be laid over a song, by meter.")
+        description = "${bundle:GroovesCommand.lists-the-grooves-of-hits}")
 final class GroovesCommand implements Callable<Integer> {
-    @Option(names = "--json", description = "Answer as JSON.")
+    @Option(names = "--json", description = "${bundle:GroovesCommand.answer-as-json}")
     private boolean json;
 
     @Spec

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -28,33 +30,34 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "harmonics",
         mixinStandardHelpOptions = true,
-        description =
-                "Lists the natural harmonics of every string; with --shape a cascade of touched harmonics over a"
-                        + " held shape, with --chord where one finger laid over the open strings sounds a chord, with --scales the barres over which a cascade sounds a scale.")
+        description = "${bundle:HarmonicsCommand.lists-the-natural-harmonics-of}")
 final class HarmonicsCommand implements Callable<Integer> {
-    @Option(names = "--json", description = "Answer as JSON.")
+    @Option(names = "--json", description = "${bundle:HarmonicsCommand.answer-as-json}")
     private boolean json;
 
-    @Option(names = "--shape", paramLabel = "FRETS", description = "A shape to play a cascade over, such as 555555.")
+    @Option(names = "--shape", paramLabel = "FRETS", description = "${bundle:HarmonicsCommand.a-shape-to-play-a}")
     private String shape;
 
     @Option(
             names = "--node",
             paramLabel = "K/N",
-            description = "Where strings are touched in a cascade: 1/2 (12 frets above), 1/3 (7) or 1/4 (5).",
+            description = "${bundle:HarmonicsCommand.where-strings-are-touched-in}",
             defaultValue = "1/2")
     private String node;
 
     @Option(
             names = "--order",
             paramLabel = "STRINGS",
-            description = "Strings of the cascade in the order of playing, touched ones with a star: \"4 6* 3 5*\".")
+            description = "${bundle:HarmonicsCommand.strings-of-the-cascade-in}")
     private String order;
 
-    @Option(names = "--chord", paramLabel = "CHORD", description = "Find this chord among the natural harmonics.")
+    @Option(
+            names = "--chord",
+            paramLabel = "CHORD",
+            description = "${bundle:HarmonicsCommand.find-this-chord-among-the}")
     private String chord;
 
-    @Option(names = "--scales", description = "Find barres over which a cascade sounds a scale.")
+    @Option(names = "--scales", description = "${bundle:HarmonicsCommand.find-barres-over-which-a}")
     private boolean scales;
 
     @Mixin
@@ -109,7 +112,7 @@ final class HarmonicsCommand implements Callable<Integer> {
         }
         natural.forEach(harmonic -> out.println(String.format(
                 Locale.ROOT,
-                "string %d  node %s  fret %5.2f  %-4s %+5.1f cents",
+                wording("HarmonicsCommand.string-node-fret-4s-5"),
                 harmonic.string(),
                 harmonic.node(),
                 harmonic.touchFret(),
@@ -135,7 +138,7 @@ final class HarmonicsCommand implements Callable<Integer> {
             return;
         }
         if (found.isEmpty()) {
-            out.println("no two strings have tones of " + chord + " over one fret");
+            out.println(wording("HarmonicsCommand.no-two-strings-have-tones", chord));
         }
         found.forEach(one -> out.println(one.words(Key.C_MAJOR)));
     }
@@ -158,15 +161,19 @@ final class HarmonicsCommand implements Callable<Integer> {
                     step.touched()
                             ? String.format(
                                     Locale.ROOT,
-                                    "string %d  fret %d, touched over fret %.1f, %.0f mm from the saddle: %s",
+                                    wording("HarmonicsCommand.string-fret-touched-over-fret"),
                                     step.string(),
                                     step.fret(),
                                     step.touchFret(),
                                     step.saddleMm(),
                                     name(step.midi()))
-                            : "string " + step.string() + "  fret " + step.fret() + ", plain: " + name(step.midi()));
+                            : wording(
+                                    "HarmonicsCommand.string-fret-plain",
+                                    step.string(),
+                                    step.fret(),
+                                    name(step.midi())));
         }
-        out.println("line: " + line(cascade));
+        out.println(wording("HarmonicsCommand.line", line(cascade)));
     }
 
     private ObjectNode object(Cascade cascade) {
@@ -198,7 +205,7 @@ final class HarmonicsCommand implements Callable<Integer> {
             return;
         }
         found.forEach(one -> out.println(
-                "barre " + one.fret() + ", node " + one.node() + ": " + one.scale() + "  " + line(one.cascade())));
+                wording("HarmonicsCommand.barre-node", one.fret(), one.node(), one.scale(), line(one.cascade()))));
     }
 
     private static String line(Cascade cascade) {

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Tuning;
@@ -10,10 +12,10 @@ final class InstrumentOptions {
     @Option(
             names = "--tuning",
             paramLabel = "NOTES",
-            description = "Open strings from the lowest, such as \"D A D G B E\", or a name such as \"drop D\".")
+            description = "${bundle:InstrumentOptions.open-strings-from-the-lowest}")
     private String tuning;
 
-    @Option(names = "--capo", paramLabel = "N", description = "Fret of the capo, 0 to 12.")
+    @Option(names = "--capo", paramLabel = "N", description = "${bundle:InstrumentOptions.fret-of-the-capo-0}")
     private Integer capo;
 
     Instrument instrument() {
@@ -25,7 +27,7 @@ final class InstrumentOptions {
             return new Instrument(
                     guitar, tuning == null ? Tuning.STANDARD : Tuning.parse(tuning), capo == null ? 0 : capo);
         } catch (IllegalArgumentException e) {
-            throw new BadInput("the guitar: " + e.getMessage());
+            throw new BadInput(wording("InstrumentOptions.the-guitar", e.getMessage()));
         }
     }
 
@@ -39,11 +41,14 @@ final class InstrumentOptions {
         try {
             Instrument tuned = tuning == null ? base : base.withTuning(Tuning.parse(tuning));
             Instrument guitar = capo == null ? tuned : tuned.withCapo(capo);
-            changes.tell("tuning", base.tuning().label(), guitar.tuning().label());
-            changes.tell("capo", String.valueOf(base.capo()), String.valueOf(guitar.capo()));
+            changes.tell(
+                    wording("InstrumentOptions.tuning"),
+                    base.tuning().label(),
+                    guitar.tuning().label());
+            changes.tell(wording("InstrumentOptions.capo"), String.valueOf(base.capo()), String.valueOf(guitar.capo()));
             return guitar;
         } catch (IllegalArgumentException e) {
-            throw new BadInput("the guitar: " + e.getMessage());
+            throw new BadInput(wording("InstrumentOptions.the-guitar", e.getMessage()));
         }
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
@@ -28,35 +30,27 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "listen",
         mixinStandardHelpOptions = true,
-        description =
-                "Compares a recording with the song it is of: how steady the thumb was, wrong and missing notes, the tempo held.")
+        description = "${bundle:ListenCommand.compares-a-recording-with-the}")
 final class ListenCommand implements Callable<Integer> {
     private static final double SLOWEST = 20;
     private static final double FASTEST = 400;
 
-    @Parameters(index = "0", paramLabel = "TAKE", description = "A recording of one guitar: a .wav file.")
+    @Parameters(index = "0", paramLabel = "TAKE", description = "${bundle:ListenCommand.a-recording-of-one-guitar}")
     private Path recording;
 
-    @Parameters(
-            index = "1",
-            paramLabel = "IN",
-            description = "A song, tablature or project, as \"phalanx arrange\" takes it.")
+    @Parameters(index = "1", paramLabel = "IN", description = "${bundle:ListenCommand.a-song-tablature-or-project}")
     private Path in;
 
-    @Option(names = "--bars", paramLabel = "FROM-TO", description = "What was played, by bar numbers, such as 5-8.")
+    @Option(names = "--bars", paramLabel = "FROM-TO", description = "${bundle:ListenCommand.what-was-played-by-bar}")
     private String bars;
 
-    @Option(
-            names = "--click",
-            paramLabel = "SECONDS",
-            description =
-                    "It was played to a click: where in the recording the first bar begins. Without it the thumb is measured against the player's own even beat.")
+    @Option(names = "--click", paramLabel = "SECONDS", description = "${bundle:ListenCommand.it-was-played-to-a}")
     private Double click;
 
-    @Option(names = "--tempo", paramLabel = "N", description = "Of the click, quarter notes a minute; else the song's.")
+    @Option(names = "--tempo", paramLabel = "N", description = "${bundle:ListenCommand.of-the-click-quarter-notes}")
     private Double tempo;
 
-    @Option(names = "--json", description = "Answer as JSON.")
+    @Option(names = "--json", description = "${bundle:ListenCommand.answer-as-json}")
     private boolean json;
 
     @Spec
@@ -89,10 +83,10 @@ final class ListenCommand implements Callable<Integer> {
 
     private void checkTempo() {
         if (tempo != null && !(tempo >= SLOWEST && tempo <= FASTEST)) {
-            throw new ParameterException(spec.commandLine(), "--tempo " + tempo + " is outside 20 to 400");
+            throw new ParameterException(spec.commandLine(), wording("ListenCommand.tempo-is-outside-20-to", tempo));
         }
         if (click != null && !Double.isFinite(click)) {
-            throw new ParameterException(spec.commandLine(), "--click " + click + " is no time in seconds");
+            throw new ParameterException(spec.commandLine(), wording("ListenCommand.click-is-no-time-in", click));
         }
     }
 
@@ -107,35 +101,41 @@ final class ListenCommand implements Callable<Integer> {
     private static void print(PrintWriter out, TakeReport report, Song song) {
         out.printf(
                 Locale.ROOT,
-                "%d of %d strokes heard, %d beside them; tempo %.1f bpm, %+.1f %% from the first third to the last%n",
+                wording("ListenCommand.of-strokes-heard-beside-them"),
                 report.heard(),
                 report.strokes(),
                 report.extra(),
                 report.tempo(),
                 report.drift());
         if (report.clipped()) {
-            out.println("The recording is clipped: softer, or further from the microphone, tells more.");
+            out.println(wording("ListenCommand.the-recording-is-clipped-softer"));
         }
         for (TakeReport.Steadiness beat : report.thumb()) {
             out.printf(
                     Locale.ROOT,
-                    "thumb on %s: %.0f ms %s, spread %.0f ms, %d strokes%n",
+                    wording("ListenCommand.thumb-on-ms-spread-ms"),
                     beat.beat() == Math.rint(beat.beat())
                             ? String.valueOf((int) beat.beat())
                             : (int) beat.beat() + " &",
                     Math.abs(beat.ms()),
-                    beat.ms() < 0 ? "early" : "late",
+                    beat.ms() < 0 ? wording("ListenCommand.early") : wording("ListenCommand.late"),
                     beat.spread(),
                     beat.errors().size());
         }
         for (TakeReport.Wrong wrong : report.wrong()) {
-            out.println(place(wrong.note(), song) + ": heard " + Pitch.of(wrong.midi(), song.key()) + " for "
-                    + Pitch.of(wrong.note().midi(), song.key()) + " on string "
-                    + wrong.note().string());
+            out.println(wording(
+                    "ListenCommand.heard-for-on-string",
+                    place(wrong.note(), song),
+                    Pitch.of(wrong.midi(), song.key()),
+                    Pitch.of(wrong.note().midi(), song.key()),
+                    wrong.note().string()));
         }
         for (ArrangedNote note : report.missing()) {
-            out.println(place(note, song) + ": not heard: " + Pitch.of(note.midi(), song.key()) + " on string "
-                    + note.string());
+            out.println(wording(
+                    "ListenCommand.not-heard-on-string",
+                    place(note, song),
+                    Pitch.of(note.midi(), song.key()),
+                    note.string()));
         }
     }
 
@@ -143,11 +143,13 @@ final class ListenCommand implements Callable<Integer> {
     private static String place(ArrangedNote note, Song song) {
         Bar bar = song.barAt(note.tick());
         double beat = 1 + bar.offsetOf(note.tick()) / (double) bar.meter().beatTicks();
-        return "bar " + bar.number() + ", beat "
-                + (beat == Math.rint(beat) ? String.valueOf((int) beat) : String.format(Locale.ROOT, "%.2f", beat));
+        return wording(
+                "ListenCommand.bar-beat",
+                bar.number(),
+                beat == Math.rint(beat) ? String.valueOf((int) beat) : String.format(Locale.ROOT, "%.2f", beat));
     }
 
     private void say(String line) {
-        spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line);
+        spec.commandLine().getErr().println(wording("ListenCommand.phalanx", in.getFileName(), line));
     }
 }

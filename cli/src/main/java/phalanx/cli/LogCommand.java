@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -22,7 +24,7 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "log",
         mixinStandardHelpOptions = true,
-        description = "The practice log.",
+        description = "${bundle:LogCommand.the-practice-log}",
         subcommands = LogCommand.Export.class)
 final class LogCommand implements Callable<Integer> {
     @Spec
@@ -30,19 +32,19 @@ final class LogCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        throw new ParameterException(spec.commandLine(), "say what to do with the log: export");
+        throw new ParameterException(spec.commandLine(), wording("LogCommand.say-what-to-do-with"));
     }
 
     /** Writes it out. */
     @Command(
             name = "export",
             mixinStandardHelpOptions = true,
-            description = "Writes what was practised, an entry for each pass, as JSON or CSV.")
+            description = "${bundle:LogCommand.writes-what-was-practised-an}")
     static final class Export implements Callable<Integer> {
-        @Option(names = "-o", paramLabel = "OUT", description = "A .json or .csv file; without it JSON is printed.")
+        @Option(names = "-o", paramLabel = "OUT", description = "${bundle:LogCommand.a-json-or-csv-file}")
         private Path out;
 
-        @Option(names = "--csv", description = "Print CSV in place of JSON; a file is what its ending says.")
+        @Option(names = "--csv", description = "${bundle:LogCommand.print-csv-in-place-of}")
         private boolean csv;
 
         @Spec
@@ -53,7 +55,7 @@ final class LogCommand implements Callable<Integer> {
             boolean asCsv =
                     out == null ? csv : String.valueOf(out.getFileName()).endsWith(".csv");
             if (out != null && !String.valueOf(out.getFileName()).matches(".*\\.(csv|json)")) {
-                throw new ParameterException(spec.commandLine(), out + ": a log is written as .csv or .json");
+                throw new ParameterException(spec.commandLine(), wording("LogCommand.a-log-is-written-as", out));
             }
             Path file = DataFolder.of(System.getenv(), Path.of(System.getProperty("user.home")))
                     .resolve("practice.db");
@@ -63,7 +65,7 @@ final class LogCommand implements Callable<Integer> {
                     entries = log.entries();
                     log.aside().ifPresent(aside -> spec.commandLine()
                             .getErr()
-                            .println("phalanx: the log was damaged and is kept as " + aside + "; a new one was begun"));
+                            .println(wording("LogCommand.phalanx-the-log-was-damaged", aside)));
                 }
             }
             String text = asCsv ? LogExport.csv(entries) : LogExport.json(entries);

@@ -2,11 +2,16 @@ package phalanx.cli;
 
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import phalanx.desktop.Opening;
 import phalanx.desktop.PhalanxWindow;
+import phalanx.desktop.session.DataFolder;
+import phalanx.formats.library.SettingsFile;
+import phalanx.words.Language;
+import phalanx.words.Words;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -17,7 +22,7 @@ import picocli.CommandLine.Parameters;
         name = "phalanx",
         mixinStandardHelpOptions = true,
         version = "Phalanx 0.1.0",
-        description = "Arranges songs for one fingerstyle guitar. Without a command it opens the window.",
+        description = "${bundle:Main.arranges-songs-for-one-fingerstyle}",
         subcommands = {
             ArrangeCommand.class,
             AuditCommand.class,
@@ -34,16 +39,21 @@ import picocli.CommandLine.Parameters;
             GroovesCommand.class,
             HarmonicsCommand.class,
         },
-        exitCodeListHeading = "%nExit codes:%n",
-        exitCodeList = {"0:done", "1:a fault of Phalanx", "2:wrong usage", "3:unreadable or impossible input"})
+        exitCodeListHeading = "${bundle:Main.nexit-codes-n}",
+        exitCodeList = {
+            "${bundle:Main.0-done}",
+            "${bundle:Main.1-a-fault-of-phalanx}",
+            "${bundle:Main.2-wrong-usage}",
+            "${bundle:Main.3-unreadable-or-impossible-input}"
+        })
 public final class Main implements Callable<Integer> {
-    @Option(names = "--demo", description = "Open the demo song.")
+    @Option(names = "--demo", description = "${bundle:Main.open-the-demo-song}")
     private boolean demo;
 
-    @Option(names = "--shot", paramLabel = "DIR", description = "Write a picture of every main view to DIR and end.")
+    @Option(names = "--shot", paramLabel = "DIR", description = "${bundle:Main.write-a-picture-of-every}")
     private Path shots;
 
-    @Parameters(arity = "0..1", paramLabel = "FILE", description = "A song to open.")
+    @Parameters(arity = "0..1", paramLabel = "FILE", description = "${bundle:Main.a-song-to-open}")
     private Path song;
 
     @Override
@@ -54,8 +64,21 @@ public final class Main implements Callable<Integer> {
 
     static CommandLine commandLine() {
         return new CommandLine(new Main())
+                .setResourceBundle(Words.of("cli"))
                 .setExecutionExceptionHandler(new ErrorReport())
                 .setParameterExceptionHandler(ErrorReport::wrongUsage);
+    }
+
+    /** In the language that was chosen in the window, unless the process is told another. */
+    private static void speak() {
+        Path home = DataFolder.of(System.getenv(), Path.of(System.getProperty("user.home")));
+        Path settings = home.resolve("settings.json");
+        if (System.getProperty(Words.PROPERTY) == null
+                && System.getenv(Words.VARIABLE) == null
+                && Files.exists(settings)) {
+            Language.of(new SettingsFile(settings).read().looks().language())
+                    .ifPresent(language -> System.setProperty(Words.PROPERTY, language.code()));
+        }
     }
 
     public static void main(String[] args) {
@@ -63,6 +86,7 @@ public final class Main implements Callable<Integer> {
         System.setProperty("java.awt.headless", "true");
         System.setOut(new PrintStream(System.out, true, StandardCharsets.UTF_8));
         System.setErr(new PrintStream(System.err, true, StandardCharsets.UTF_8));
+        speak();
         Thread.setDefaultUncaughtExceptionHandler(ErrorReport::uncaught);
         try {
             int code = commandLine()

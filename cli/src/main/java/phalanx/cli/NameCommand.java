@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.List;
@@ -13,14 +15,16 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 /** Names a shape. */
-@Command(name = "name", mixinStandardHelpOptions = true, description = "Names the chord of a shape, best name first.")
+@Command(name = "name", mixinStandardHelpOptions = true, description = "${bundle:NameCommand.names-the-chord-of-a}")
 final class NameCommand extends QueryCommand {
-    @Parameters(
-            paramLabel = "FRETS|-",
-            description = "Frets from the lowest string, such as \"x 3 2 0 1 0\" or x32010, or - for one a line.")
+    @Parameters(paramLabel = "FRETS|-", description = "${bundle:NameCommand.frets-from-the-lowest-string}")
     private String frets;
 
-    @Option(names = "--key", paramLabel = "K", description = "The key to spell for.", defaultValue = "C")
+    @Option(
+            names = "--key",
+            paramLabel = "K",
+            description = "${bundle:NameCommand.the-key-to-spell-for}",
+            defaultValue = "C")
     private String key;
 
     private Key spelled;
@@ -44,7 +48,7 @@ final class NameCommand extends QueryCommand {
         Instrument instrument = instrument();
         if (shape.strings() != instrument.strings()) {
             throw new IllegalArgumentException(
-                    "shape " + shape + " has " + shape.strings() + " strings, the guitar " + instrument.strings());
+                    wording("NameCommand.shape-has-strings-the-guitar", shape, shape.strings(), instrument.strings()));
         }
         return new ChordNamer(ChordTable.standard()).names(shape.midi(instrument), spelled);
     }

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Locale;
@@ -17,41 +19,28 @@ final class PageOptions {
             names = "--sheet",
             paramLabel = "NAME",
             defaultValue = "score",
-            description =
-                    "What a .pdf, .svg or .png holds: score, shapes, practice (ladder and drills with boxes to tick)"
-                            + " or words (with chords, for a singer). Default: ${DEFAULT-VALUE}.")
+            description = "${bundle:PageOptions.what-a-pdf-svg-or}")
     private String sheet;
 
-    @Option(
-            names = "--paper",
-            paramLabel = "SIZE",
-            description = "A4, letter or phone. Without it A4, in a .png phone.")
+    @Option(names = "--paper", paramLabel = "SIZE", description = "${bundle:PageOptions.a4-letter-or-phone-without}")
     private String paper;
 
-    @Option(names = "--margin", paramLabel = "MM", description = "Left free at every edge, 5 to 40 mm.")
+    @Option(names = "--margin", paramLabel = "MM", description = "${bundle:PageOptions.left-free-at-every-edge}")
     private Double margin;
 
-    @Option(
-            names = "--staff-size",
-            paramLabel = "MM",
-            description = "Between two strings, 1.5 to 5 mm; all else follows it.")
+    @Option(names = "--staff-size", paramLabel = "MM", description = "${bundle:PageOptions.between-two-strings-1-5}")
     private Double space;
 
-    @Option(
-            names = "--bars-per-line",
-            paramLabel = "N",
-            description = "At most so many bars a line, 1 to 12; without it as many as go well.")
+    @Option(names = "--bars-per-line", paramLabel = "N", description = "${bundle:PageOptions.at-most-so-many-bars}")
     private Integer bars;
 
-    @Option(names = "--left-handed", description = "Draws necks with the nut at the right.")
+    @Option(names = "--left-handed", description = "${bundle:PageOptions.draws-necks-with-the-nut}")
     private boolean leftHanded;
 
-    @Option(names = "--staff", description = "Sets standard notation over the tablature of the score.")
+    @Option(names = "--staff", description = "${bundle:PageOptions.sets-standard-notation-over-the}")
     private boolean staff;
 
-    @Option(
-            names = "--once",
-            description = "Only names bars of sections that come again with the very same notes, in the score.")
+    @Option(names = "--once", description = "${bundle:PageOptions.only-names-bars-of-sections}")
     private boolean once;
 
     /** What is to be on the pages. */
@@ -59,10 +48,10 @@ final class PageOptions {
         return Sheet.parse(sheet)
                 .orElseThrow(() -> new ParameterException(
                         spec.commandLine(),
-                        "--sheet \"" + sheet + "\": there are "
-                                + Arrays.stream(Sheet.values())
-                                        .map(Sheet::label)
-                                        .collect(Collectors.joining(", "))));
+                        wording(
+                                "PageOptions.sheet-there-are",
+                                sheet,
+                                Arrays.stream(Sheet.values()).map(Sheet::word).collect(Collectors.joining(", ")))));
     }
 
     /** The lay-out for a file. */
@@ -85,13 +74,15 @@ final class PageOptions {
 
     private PageSetup.Paper paper(CommandSpec spec) {
         return Arrays.stream(PageSetup.Paper.values())
-                .filter(size -> size.label().equalsIgnoreCase(paper.strip()))
+                .filter(size -> size.word().equalsIgnoreCase(paper.strip()))
                 .findFirst()
                 .orElseThrow(() -> new ParameterException(
                         spec.commandLine(),
-                        "--paper \"" + paper + "\": there are "
-                                + Arrays.stream(PageSetup.Paper.values())
-                                        .map(size -> size.label().toLowerCase(Locale.ROOT))
-                                        .collect(Collectors.joining(", "))));
+                        wording(
+                                "PageOptions.paper-there-are",
+                                paper,
+                                Arrays.stream(PageSetup.Paper.values())
+                                        .map(size -> size.word().toLowerCase(Locale.ROOT))
+                                        .collect(Collectors.joining(", ")))));
     }
 }

@@ -19,9 +19,9 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "patterns",
         mixinStandardHelpOptions = true,
-        description = "Lists the patterns of the right hand, by family.")
+        description = "${bundle:PatternsCommand.lists-the-patterns-of-the}")
 final class PatternsCommand implements Callable<Integer> {
-    @Option(names = "--json", description = "Answer as JSON.")
+    @Option(names = "--json", description = "${bundle:PatternsCommand.answer-as-json}")
     private boolean json;
 
     @Spec
@@ -68,6 +68,6 @@ final class PatternsCommand implements Callable<Integer> {
     }
 
     private static void addStroke(PatternStroke stroke, ObjectNode node) {
-        node.put("step", stroke.step()).put("row", stroke.row().label()).put("sign", stroke.sign());
+        node.put("step", stroke.step()).put("row", stroke.row().word()).put("sign", stroke.sign());
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStrings;
@@ -19,41 +21,28 @@ final class PickingOptions {
 
     private static final String NO_GROOVE = "none";
 
-    @Option(
-            names = "--pattern",
-            paramLabel = "NAME",
-            description = "The fingers' pattern, as \"phalanx patterns\" lists them, or: " + NO_PATTERN + ".")
+    @Option(names = "--pattern", paramLabel = "NAME", description = "${bundle:PickingOptions.the-fingers-pattern}")
     private String pattern;
 
-    @Option(
-            names = "--school",
-            paramLabel = "NAME",
-            description = "The right hand's school: thumb and two, thumb and three, thumb and four, thumb and index,"
-                    + " pick and fingers.")
+    @Option(names = "--school", paramLabel = "NAME", description = "${bundle:PickingOptions.the-right-hand-s-school}")
     private String school;
 
     @Option(
             names = "--bass",
             paramLabel = "NAME",
-            description = "The bass line: alternating, round of three, steady root, half notes, on the change, pedal,"
-                    + " octaves, walking, push, none.")
+            description = "${bundle:PickingOptions.the-bass-line-alternating-round}")
     private String bass;
 
-    @Option(names = "--level", paramLabel = "NAME", description = "How much is played: plain, even, full.")
+    @Option(names = "--level", paramLabel = "NAME", description = "${bundle:PickingOptions.how-much-is-played-plain}")
     private String level;
 
     @Option(
             names = "--bass-strings",
             paramLabel = "NAME",
-            description = "Where the thumb goes between the roots: as it lies, neighbour above, neighbour below,"
-                    + " lowest string, another string.")
+            description = "${bundle:PickingOptions.where-the-thumb-goes-between}")
     private String strings;
 
-    @Option(
-            names = "--groove",
-            paramLabel = "NAME",
-            description =
-                    "Hits laid over the song where the hands are free, as \"phalanx grooves\" lists them, or: none.")
+    @Option(names = "--groove", paramLabel = "NAME", description = "${bundle:PickingOptions.hits-laid-over-the-song}")
     private String groove;
 
     /**
@@ -71,17 +60,31 @@ final class PickingOptions {
                     level == null ? old.level() : Level.parse(level),
                     strings == null ? old.strings() : BassStrings.parse(strings),
                     groove == null ? old.groove() : groove());
-            changes.tell("groove", grooveName(old), grooveName(plan));
-            changes.tell("pattern", name(old.pattern()), name(plan.pattern()));
-            changes.tell("bass", old.bass().label(), plan.bass().label());
-            changes.tell("level", old.level().label(), plan.level().label());
-            changes.tell("bass strings", old.strings().label(), plan.strings().label());
+            changes.tell(wording("PickingOptions.groove"), grooveName(old), grooveName(plan));
+            changes.tell(wording("PickingOptions.pattern"), name(old.pattern()), name(plan.pattern()));
+            changes.tell(
+                    wording("PickingOptions.bass"),
+                    old.bass().label(),
+                    plan.bass().label());
+            changes.tell(
+                    wording("PickingOptions.level"),
+                    old.level().label(),
+                    plan.level().label());
+            changes.tell(
+                    wording("PickingOptions.bass-strings"),
+                    old.strings().label(),
+                    plan.strings().label());
             Picking picking = school == null ? base : base.withSchool(School.parse(school));
-            changes.tell("school", base.school().label(), picking.school().label());
+            changes.tell(
+                    wording("PickingOptions.school"),
+                    base.school().label(),
+                    picking.school().label());
             boolean given = pattern != null || bass != null || level != null || strings != null || groove != null;
             if (given && !base.spans().isEmpty()) {
                 changes.tell(
-                        "stretches of other plans", String.valueOf(base.spans().size()), "none");
+                        wording("PickingOptions.stretches-of-other-plans"),
+                        String.valueOf(base.spans().size()),
+                        "none");
             }
             return given ? picking.withPlan(plan) : picking;
         } catch (IllegalArgumentException e) {

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.List;
@@ -21,20 +23,21 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "practice",
         mixinStandardHelpOptions = true,
-        description = "Lists the steps by which a song, or some bars of it, is learnt: each adds one thing.")
+        description = "${bundle:PracticeCommand.lists-the-steps-by-which}")
 final class PracticeCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "IN", description = "A song, tablature or project, as \"phalanx arrange\" takes it.")
+    @Parameters(paramLabel = "IN", description = "${bundle:PracticeCommand.a-song-tablature-or-project}")
     private Path in;
 
-    @Option(names = "--bars", paramLabel = "FROM-TO", description = "These bars alone, by their numbers, such as 5-8.")
+    @Option(
+            names = "--bars",
+            paramLabel = "FROM-TO",
+            description = "${bundle:PracticeCommand.these-bars-alone-by-their}")
     private String bars;
 
-    @Option(
-            names = "--drills",
-            description = "Exercises on what is hard in them in place of the ladder, each by itself.")
+    @Option(names = "--drills", description = "${bundle:PracticeCommand.exercises-on-what-is-hard}")
     private boolean drills;
 
-    @Option(names = "--json", description = "Answer as JSON.")
+    @Option(names = "--json", description = "${bundle:PracticeCommand.answer-as-json}")
     private boolean json;
 
     @Spec
@@ -51,14 +54,19 @@ final class PracticeCommand implements Callable<Integer> {
             for (int i = 0; i < steps.size(); i++) {
                 Step step = steps.get(i);
                 out.printf("%d. %s, %d bpm%n", i + 1, step.name(), step.tempo());
-                out.printf("   %s: %s; %s%n", drills ? "drill" : "new", step.adds(), step.why());
+                out.printf(
+                        "   %s: %s; %s%n",
+                        drills ? wording("PracticeCommand.drill") : wording("PracticeCommand.new"),
+                        step.adds(),
+                        step.why());
                 if (step.bars().size() == 1) {
-                    out.printf("   count: %s%n", step.count());
+                    out.printf(wording("PracticeCommand.count"), step.count());
                 }
             }
             if (!steps.isEmpty() && !drills) {
                 out.printf(
-                        "Each in a loop until it is clean: %s.%n", steps.get(0).clean());
+                        wording("PracticeCommand.each-in-a-loop-until"),
+                        steps.get(0).clean());
             }
         }
         out.flush();
@@ -77,6 +85,6 @@ final class PracticeCommand implements Callable<Integer> {
     }
 
     private void say(String line) {
-        spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line);
+        spec.commandLine().getErr().println(wording("PracticeCommand.phalanx", in.getFileName(), line));
     }
 }

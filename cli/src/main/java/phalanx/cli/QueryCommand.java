@@ -12,7 +12,7 @@ import picocli.CommandLine.Spec;
 
 /** A command that answers queries about one guitar, as text or as JSON, one or a line each from standard input. */
 abstract class QueryCommand implements Callable<Integer> {
-    @Option(names = "--json", description = "Answer as JSON.")
+    @Option(names = "--json", description = "${bundle:QueryCommand.answer-as-json}")
     private boolean json;
 
     @Mixin

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.Arrays;
@@ -19,17 +21,19 @@ import picocli.CommandLine.Parameters;
 @Command(
         name = "reach",
         mixinStandardHelpOptions = true,
-        description = "Says whether a shape can be held, by which fingers, and how far they reach.")
+        description = "${bundle:ReachCommand.says-whether-a-shape-can}")
 final class ReachCommand extends QueryCommand {
-    @Parameters(
-            paramLabel = "FRETS|-",
-            description = "Frets from the lowest string, such as \"x 3 2 0 1 0\" or x32010, or - for one a line.")
+    @Parameters(paramLabel = "FRETS|-", description = "${bundle:ReachCommand.frets-from-the-lowest-string}")
     private String frets;
 
-    @Option(names = "--fingers", paramLabel = "F", description = "The fingers to use, such as \"0 3 2 0 1 0\".")
+    @Option(names = "--fingers", paramLabel = "F", description = "${bundle:ReachCommand.the-fingers-to-use-such}")
     private String fingers;
 
-    @Option(names = "--scale", paramLabel = "MM", description = "Scale length in mm.", defaultValue = "650")
+    @Option(
+            names = "--scale",
+            paramLabel = "MM",
+            description = "${bundle:ReachCommand.scale-length-in-mm}",
+            defaultValue = "650")
     private double scale;
 
     private ReachCheck check;
@@ -44,7 +48,7 @@ final class ReachCommand extends QueryCommand {
         try {
             check = new ReachCheck(options().instrument(Guitar.STEEL.withScale(scale)), Hand.AVERAGE);
         } catch (IllegalArgumentException e) {
-            throw new BadInput("the guitar: " + e.getMessage());
+            throw new BadInput(wording("ReachCommand.the-guitar", e.getMessage()));
         }
     }
 
@@ -77,11 +81,14 @@ final class ReachCommand extends QueryCommand {
     @Override
     void print(String query, PrintWriter out) {
         ReachReport report = report(query);
-        out.println(report.shape() + (report.playable() ? "  playable" : "  not playable") + "  fingers "
-                + String.join(" ", report.fingers()));
+        out.println(wording(
+                "ReachCommand.fingers",
+                report.shape()
+                        + (report.playable() ? wording("ReachCommand.playable") : wording("ReachCommand.not-playable")),
+                String.join(" ", report.fingers())));
         report.reachMm()
-                .forEach((pair, mm) ->
-                        out.printf(Locale.ROOT, "  %s: %.0f of %.0f mm%n", pair, mm, Hand.AVERAGE.greatestMm(pair)));
+                .forEach((pair, mm) -> out.printf(
+                        Locale.ROOT, wording("ReachCommand.of-mm"), pair, mm, Hand.AVERAGE.greatestMm(pair)));
         report.reasons().forEach(reason -> out.println("  " + reason));
     }
 }

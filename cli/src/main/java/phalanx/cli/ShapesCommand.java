@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
@@ -27,22 +29,26 @@ import picocli.CommandLine.Parameters;
 @Command(
         name = "shapes",
         mixinStandardHelpOptions = true,
-        description = "Lists every playable shape of a chord, those that players print first, fragments last.")
+        description = "${bundle:ShapesCommand.lists-every-playable-shape-of}")
 final class ShapesCommand extends QueryCommand {
-    @Parameters(paramLabel = "CHORD|-", description = "A chord such as D/F#, or - for one a line from standard input.")
+    @Parameters(paramLabel = "CHORD|-", description = "${bundle:ShapesCommand.a-chord-such-as-d}")
     private String chord;
 
-    @Option(names = "--top", paramLabel = "PITCH", description = "The exact highest note, such as F#4.")
+    @Option(names = "--top", paramLabel = "PITCH", description = "${bundle:ShapesCommand.the-exact-highest-note-such}")
     private String top;
 
     @Option(
             names = "--kind",
             paramLabel = "KIND",
-            description = "Any, whole shapes, \"triad on 4 3 2 over the bass\" or \"triad on 3 2 1 over the bass\".",
+            description = "${bundle:ShapesCommand.any-whole-shapes-triad-on}",
             defaultValue = "any")
     private String kind;
 
-    @Option(names = "--max", paramLabel = "N", description = "At most so many shapes.", defaultValue = "2147483647")
+    @Option(
+            names = "--max",
+            paramLabel = "N",
+            description = "${bundle:ShapesCommand.at-most-so-many-shapes}",
+            defaultValue = "2147483647")
     private int max;
 
     private ShapeSearch search;
@@ -55,7 +61,7 @@ final class ShapesCommand extends QueryCommand {
     @Override
     void prepare() {
         if (max < 1) {
-            throw new BadInput("--max " + max + " asks for no shapes; it must be 1 or more");
+            throw new BadInput(wording("ShapesCommand.max-asks-for-no-shapes", max));
         }
         search = new ShapeSearch(FingeringFinder.forShapes(instrument(), Hand.AVERAGE));
     }
@@ -112,7 +118,7 @@ final class ShapesCommand extends QueryCommand {
         for (PricedShape shape : shapes(ChordSymbol.parse(text))) {
             out.printf(
                     Locale.ROOT,
-                    "%-18s %-12s %4.0f mm  effort %.2f%n",
+                    wording("ShapesCommand.18s-12s-mm-effort"),
                     shape.shape(),
                     String.join(" ", shape.fingers()),
                     widestReach(shape, instrument()),

@@ -1,5 +1,7 @@
 package phalanx.cli;
 
+import static phalanx.words.Words.wording;
+
 import java.util.OptionalInt;
 import phalanx.arrange.demand.Holding;
 import phalanx.arrange.demand.Octave;
@@ -12,35 +14,25 @@ final class WishOptions {
     private static final String NONE = "none";
     private static final String EASE = "ease";
 
-    @Option(
-            names = "--tune",
-            paramLabel = "WHO",
-            description = "Who has the tune: played (by the hand), sung (shown, not played), none (chords alone).")
+    @Option(names = "--tune", paramLabel = "WHO", description = "${bundle:WishOptions.who-has-the-tune-played}")
     private String tune;
 
-    @Option(
-            names = "--octave",
-            paramLabel = "WHERE",
-            description = "The tune's octave: best (where the whole lies best), as-written, -1, +1.")
+    @Option(names = "--octave", paramLabel = "WHERE", description = "${bundle:WishOptions.the-tune-s-octave-best}")
     private String octave;
 
-    @Option(
-            names = "--hold",
-            paramLabel = "WHAT",
-            description = "What stays down: chord (whole shapes), free (what is played), by tune (chord unless the"
-                    + " hand plays the tune).")
+    @Option(names = "--hold", paramLabel = "WHAT", description = "${bundle:WishOptions.what-stays-down-chord-whole}")
     private String hold;
 
-    @Option(names = "--ends", paramLabel = "HOW", description = "How phrases end: full (a roll or a block), plain.")
+    @Option(names = "--ends", paramLabel = "HOW", description = "${bundle:WishOptions.how-phrases-end-full-a}")
     private String ends;
 
-    @Option(names = "--highest-fret", paramLabel = "N", description = "No finger above fret N where it can be helped.")
+    @Option(names = "--highest-fret", paramLabel = "N", description = "${bundle:WishOptions.no-finger-above-fret-n}")
     private Integer highestFret;
 
     @Option(
             names = "--slurs",
             paramLabel = "HOW",
-            description = "Whether notes are slurred where it lets a bar go faster: ease, none.")
+            description = "${bundle:WishOptions.whether-notes-are-slurred-where}")
     private String slurs;
 
     /**
@@ -58,12 +50,21 @@ final class WishOptions {
                     ends == null ? base.fullEnds() : full(),
                     highestFret == null ? base.highestFret() : OptionalInt.of(highestFret),
                     slurs == null ? base.slurs() : eased());
-            changes.tell("tune", base.tune().label(), wishes.tune().label());
-            changes.tell("octave", base.octave().label(), wishes.octave().label());
-            changes.tell("hold", base.holding().label(), wishes.holding().label());
-            changes.tell("ends", ends(base), ends(wishes));
-            changes.tell("slurs", slurs(base), slurs(wishes));
-            changes.tell("highest fret", fret(base), fret(wishes));
+            changes.tell(
+                    wording("WishOptions.tune"),
+                    base.tune().label(),
+                    wishes.tune().label());
+            changes.tell(
+                    wording("WishOptions.octave"),
+                    base.octave().label(),
+                    wishes.octave().label());
+            changes.tell(
+                    wording("WishOptions.hold"),
+                    base.holding().label(),
+                    wishes.holding().label());
+            changes.tell(wording("WishOptions.ends"), ends(base), ends(wishes));
+            changes.tell(wording("WishOptions.slurs"), slurs(base), slurs(wishes));
+            changes.tell(wording("WishOptions.highest-fret"), fret(base), fret(wishes));
             return wishes;
         } catch (IllegalArgumentException e) {
             throw new BadInput(e.getMessage());
@@ -72,14 +73,14 @@ final class WishOptions {
 
     private boolean full() {
         if (!ends.equalsIgnoreCase("full") && !ends.equalsIgnoreCase("plain")) {
-            throw new IllegalArgumentException("ends \"" + ends + "\" is not known; there are full and plain");
+            throw new IllegalArgumentException(wording("WishOptions.ends-is-not-known-there", ends));
         }
         return ends.equalsIgnoreCase("full");
     }
 
     private boolean eased() {
         if (!slurs.equalsIgnoreCase(EASE) && !slurs.equalsIgnoreCase(NONE)) {
-            throw new IllegalArgumentException("slurs \"" + slurs + "\" are not known; there are ease and none");
+            throw new IllegalArgumentException(wording("WishOptions.slurs-are-not-known-there", slurs));
         }
         return slurs.equalsIgnoreCase(EASE);
     }

@@ -16,6 +16,7 @@ import java.util.Arrays;
 @AnalyzeClasses(packages = "phalanx", importOptions = ImportOption.DoNotIncludeTests.class)
 class HouseTest {
     private static final String[] CORE = {
+        "phalanx.words..",
         "phalanx.theory..",
         "phalanx.guitar..",
         "phalanx.song..",

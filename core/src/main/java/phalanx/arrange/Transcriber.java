@@ -1,5 +1,7 @@
 package phalanx.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -77,10 +79,10 @@ public final class Transcriber {
     public Arrangement arrange(Song song, Written notes, Picking picking, Wishes wishes, List<Lock> locks) {
         List<ArrangedNote> wanted = wanted(song, notes);
         if (wanted.isEmpty()) {
-            throw new IllegalArgumentException("the tablature has no notes");
+            throw new IllegalArgumentException(wording("Transcriber.the-tablature-has-no-notes"));
         }
         if (notes.hits().stream().anyMatch(hit -> hit.tick() >= song.endTick())) {
-            throw new IllegalArgumentException("a hit stands after the last bar");
+            throw new IllegalArgumentException(wording("Transcriber.a-hit-stands-after-the"));
         }
         List<Moment> moments = moments(song, wanted);
         List<Slot> slots = moments.stream().map(moment -> slot(song, moment)).toList();
@@ -196,11 +198,11 @@ public final class Transcriber {
 
     private void check(Song song, WrittenNote note) {
         if (!instrument.has(note.string(), note.fret())) {
-            throw new IllegalArgumentException("string " + note.string() + " has no fret " + note.fret()
-                    + "; the last one is " + instrument.highestFret());
+            throw new IllegalArgumentException(wording(
+                    "Transcriber.string-has-no-fret-the", note.string(), note.fret(), instrument.highestFret()));
         }
         if (note.tick() >= song.endTick()) {
-            throw new IllegalArgumentException("a note stands after the last bar");
+            throw new IllegalArgumentException(wording("Transcriber.a-note-stands-after-the"));
         }
     }
 

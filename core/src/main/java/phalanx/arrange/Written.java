@@ -1,5 +1,7 @@
 package phalanx.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -25,12 +27,13 @@ public record Written(Tuning tuning, int capo, List<WrittenNote> notes, List<Hit
         for (int i = 0; i < ordered.size(); i++) {
             WrittenNote note = ordered.get(i);
             if (note.string() > tuning.strings()) {
-                throw new IllegalArgumentException("string " + note.string() + " of " + tuning.strings());
+                throw new IllegalArgumentException(wording("Written.string-of", note.string(), tuning.strings()));
             }
             if (i > 0
                     && ordered.get(i - 1).tick() == note.tick()
                     && ordered.get(i - 1).string() == note.string()) {
-                throw new IllegalArgumentException("string " + note.string() + " has two notes at tick " + note.tick());
+                throw new IllegalArgumentException(
+                        wording("Written.string-has-two-notes-at", note.string(), note.tick()));
             }
         }
         notes = List.copyOf(ordered);
@@ -39,7 +42,7 @@ public record Written(Tuning tuning, int capo, List<WrittenNote> notes, List<Hit
         for (int i = 1; i < inOrder.size(); i++) {
             if (inOrder.get(i - 1).tick() == inOrder.get(i).tick()) {
                 throw new IllegalArgumentException(
-                        "two hits at tick " + inOrder.get(i).tick());
+                        wording("Written.two-hits-at-tick", inOrder.get(i).tick()));
             }
         }
         hits = List.copyOf(inOrder);

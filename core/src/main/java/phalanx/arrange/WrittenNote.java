@@ -1,5 +1,7 @@
 package phalanx.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.demand.AttackLock;
@@ -19,11 +21,10 @@ public record WrittenNote(int tick, int string, int fret, AttackLock.Way way) {
     public WrittenNote {
         Objects.requireNonNull(way, "way");
         if (tick < 0 || string < 1 || fret < 0) {
-            throw new IllegalArgumentException(
-                    "a written note at tick " + tick + ", string " + string + ", fret " + fret);
+            throw new IllegalArgumentException(wording("WrittenNote.a-written-note-at-tick", tick, string, fret));
         }
         if (way == AttackLock.Way.HARMONIC && HarmonicNode.over(fret).isEmpty()) {
-            throw new IllegalArgumentException("no harmonic lies over fret " + fret);
+            throw new IllegalArgumentException(wording("WrittenNote.no-harmonic-lies-over-fret", fret));
         }
     }
 

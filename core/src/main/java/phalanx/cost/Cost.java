@@ -1,5 +1,7 @@
 package phalanx.cost;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Comparator;
 import java.util.Objects;
 
@@ -23,7 +25,7 @@ public record Cost(long unplayable, long tune, Effort effort) implements Compara
     public Cost {
         Objects.requireNonNull(effort, "effort");
         if (unplayable < 0 || tune < 0 || effort.grains() < 0) {
-            throw new IllegalArgumentException("costs are not negative: " + unplayable + ", " + tune + ", " + effort);
+            throw new IllegalArgumentException(wording("Cost.costs-are-not-negative", unplayable, tune, effort));
         }
     }
 

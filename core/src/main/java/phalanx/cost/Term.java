@@ -1,5 +1,7 @@
 package phalanx.cost;
 
+import phalanx.words.Words;
+
 /** The named parts of a cost: of the hand and of the ear. */
 public enum Term {
     STRETCH(Side.HAND, "stretch"),
@@ -51,19 +53,24 @@ public enum Term {
     }
 
     private final Side side;
-    private final String label;
+    private final String word;
 
-    Term(Side side, String label) {
+    Term(Side side, String word) {
         this.side = side;
-        this.label = label;
+        this.word = word;
     }
 
     public Side side() {
         return side;
     }
 
-    /** The words shown to the player. */
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 }

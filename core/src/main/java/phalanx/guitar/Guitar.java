@@ -1,6 +1,9 @@
 package phalanx.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
+import phalanx.words.Words;
 
 /**
  * The measures of a guitar, in millimetres.
@@ -25,32 +28,25 @@ public record Guitar(Kind kind, double scaleMm, double nutSpanMm, double saddleS
 
     /** What strings a guitar is built for. */
     public enum Kind {
-        STEEL("steel strings"),
-        NYLON("nylon strings");
+        STEEL,
+        NYLON;
 
-        private final String label;
-
-        Kind(String label) {
-            this.label = label;
-        }
-
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 
     public Guitar {
         Objects.requireNonNull(kind, "kind");
         if (!(scaleMm >= 300 && scaleMm <= 1000)) {
-            throw new IllegalArgumentException("scale length " + scaleMm + " mm is outside 300 to 1000 mm");
+            throw new IllegalArgumentException(wording("Guitar.scale-length-mm-is-outside", scaleMm));
         }
         if (!(nutSpanMm > 0 && saddleSpanMm >= nutSpanMm && saddleSpanMm < scaleMm)) {
-            throw new IllegalArgumentException("string spans " + nutSpanMm + " mm at the nut and " + saddleSpanMm
-                    + " mm at the saddle do not fit");
+            throw new IllegalArgumentException(wording("Guitar.string-spans-mm-at-the", nutSpanMm, saddleSpanMm));
         }
         if (frets < 12 || frets > 30 || bodyJoint < 8 || bodyJoint > frets) {
-            throw new IllegalArgumentException("a neck of " + frets + " frets that joins the body at fret " + bodyJoint
-                    + " is not a guitar's: 12 to 30 frets, joint from fret 8 up");
+            throw new IllegalArgumentException(wording("Guitar.a-neck-of-frets-that", frets, bodyJoint));
         }
     }
 

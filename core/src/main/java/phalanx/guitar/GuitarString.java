@@ -1,5 +1,7 @@
 package phalanx.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 
 /**
@@ -18,8 +20,7 @@ public record GuitarString(String name, StringMaterial material, double gaugeMm,
         Objects.requireNonNull(name, "name");
         Objects.requireNonNull(material, "material");
         if (!(gaugeMm >= THINNEST_MM && gaugeMm <= THICKEST_MM) || !(kgPerMetre > 0)) {
-            throw new IllegalArgumentException(
-                    "string " + name + " of " + gaugeMm + " mm and " + kgPerMetre + " kg for each metre is none");
+            throw new IllegalArgumentException(wording("GuitarString.string-of-mm-and-kg", name, gaugeMm, kgPerMetre));
         }
     }
 

@@ -1,6 +1,9 @@
 package phalanx.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
+import phalanx.words.Words;
 
 /**
  * The player's left hand.
@@ -20,20 +23,19 @@ public record Hand(Reach reach, Thumb thumb, Comfort comfort, Speed speed) {
 
     /** Where the thumb may press over the edge of the neck. */
     public enum Thumb {
-        NEVER("not over the neck", 0),
-        STRING_6("on the lowest string", 1),
-        STRINGS_6_AND_5("on the two lowest strings", 2);
+        NEVER(0),
+        STRING_6(1),
+        STRINGS_6_AND_5(2);
 
-        private final String label;
         private final int strings;
 
-        Thumb(String label, int strings) {
-            this.label = label;
+        Thumb(int strings) {
             this.strings = strings;
         }
 
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 
@@ -48,14 +50,13 @@ public record Hand(Reach reach, Thumb thumb, Comfort comfort, Speed speed) {
         private static final double MOST = 5;
 
         public Comfort {
-            check("little finger", littleFinger);
-            check("barre", barre);
+            check(wording("Hand.little-finger"), littleFinger);
+            check(wording("Hand.barre"), barre);
         }
 
         private static void check(String what, double factor) {
             if (!(factor >= LEAST && factor <= MOST)) {
-                throw new IllegalArgumentException(
-                        "the effort of the " + what + ", " + factor + " times the average, is outside 0.2 to 5");
+                throw new IllegalArgumentException(wording("Hand.the-effort-of-the-times", what, factor));
             }
         }
     }
@@ -70,8 +71,7 @@ public record Hand(Reach reach, Thumb thumb, Comfort comfort, Speed speed) {
     public record Speed(double reactionMs, double difficultyMs) {
         public Speed {
             if (!(reactionMs >= 0 && reactionMs <= 1000 && difficultyMs > 0 && difficultyMs <= 1000)) {
-                throw new IllegalArgumentException(
-                        "hand speed a " + reactionMs + " ms, b " + difficultyMs + " ms is outside 0 to 1000 ms");
+                throw new IllegalArgumentException(wording("Hand.hand-speed-a-ms-b", reactionMs, difficultyMs));
             }
         }
 

@@ -1,5 +1,7 @@
 package phalanx.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 
@@ -21,7 +23,7 @@ public record Instrument(Guitar guitar, Tuning tuning, int capo, Optional<Partia
         Objects.requireNonNull(guitar, "guitar");
         Objects.requireNonNull(tuning, "tuning");
         if (capo < 0 || capo > HIGHEST_CAPO) {
-            throw new IllegalArgumentException("capo " + capo + " is outside fret 0 (none) to " + HIGHEST_CAPO);
+            throw new IllegalArgumentException(wording("Instrument.capo-is-outside-fret-0", capo, HIGHEST_CAPO));
         }
         int full = capo;
         partial.ifPresent(second -> checkPartial(second, full, tuning.strings()));
@@ -29,12 +31,11 @@ public record Instrument(Guitar guitar, Tuning tuning, int capo, Optional<Partia
 
     private static void checkPartial(PartialCapo second, int full, int strings) {
         if (second.fret() <= full) {
-            throw new IllegalArgumentException(
-                    "the partial capo at fret " + second.fret() + " must sit above the capo at fret " + full);
+            throw new IllegalArgumentException(wording("Instrument.the-partial-capo-at-fret", second.fret(), full));
         }
         if (second.bassString() > strings || second.bassString() - second.trebleString() + 1 >= strings) {
-            throw new IllegalArgumentException("a partial capo over strings " + second.bassString() + " to "
-                    + second.trebleString() + " does not cover some of " + strings + " strings");
+            throw new IllegalArgumentException(wording(
+                    "Instrument.a-partial-capo-over-strings", second.bassString(), second.trebleString(), strings));
         }
     }
 

@@ -3,6 +3,7 @@ package phalanx.guitar;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import phalanx.words.Words;
 
 /** Tunings players expect by name. Common practice, no source. */
 public enum NamedTuning {
@@ -17,16 +18,22 @@ public enum NamedTuning {
     SEMITONE_DOWN("down a semitone", 39, 44, 49, 54, 58, 63),
     TONE_DOWN("down a tone", 38, 43, 48, 53, 57, 62);
 
-    private final String label;
+    private final String word;
     private final Tuning tuning;
 
-    NamedTuning(String label, Integer... open) {
-        this.label = label;
+    NamedTuning(String word, Integer... open) {
+        this.word = word;
         this.tuning = new Tuning(List.of(open));
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     public Tuning tuning() {
@@ -36,7 +43,8 @@ public enum NamedTuning {
     static Optional<NamedTuning> byName(String text) {
         String wanted = text.trim();
         return Arrays.stream(values())
-                .filter(named -> named.label.equalsIgnoreCase(wanted))
+                .filter(named ->
+                        (named.word.equalsIgnoreCase(wanted) || named.label().equalsIgnoreCase(wanted)))
                 .findFirst();
     }
 

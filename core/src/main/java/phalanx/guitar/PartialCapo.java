@@ -1,5 +1,7 @@
 package phalanx.guitar;
 
+import static phalanx.words.Words.wording;
+
 /**
  * A capo that covers only some neighbouring strings, beside a full capo or none.
  *
@@ -11,11 +13,11 @@ public record PartialCapo(int fret, int bassString, int trebleString) {
     public PartialCapo {
         if (fret < 1 || fret > Instrument.HIGHEST_CAPO) {
             throw new IllegalArgumentException(
-                    "partial capo " + fret + " is outside fret 1 to " + Instrument.HIGHEST_CAPO);
+                    wording("PartialCapo.partial-capo-is-outside-fret", fret, Instrument.HIGHEST_CAPO));
         }
         if (trebleString < 1 || bassString < trebleString || bassString > Tuning.MOST_STRINGS) {
             throw new IllegalArgumentException(
-                    "a partial capo cannot cover strings " + bassString + " to " + trebleString);
+                    wording("PartialCapo.a-partial-capo-cannot-cover", bassString, trebleString));
         }
     }
 
@@ -26,7 +28,7 @@ public record PartialCapo(int fret, int bassString, int trebleString) {
     /** In words, such as {@code fret 2 on strings 5 to 3}. */
     public String label() {
         return bassString == trebleString
-                ? "fret " + fret + " on string " + bassString
-                : "fret " + fret + " on strings " + bassString + " to " + trebleString;
+                ? wording("PartialCapo.fret-on-string", fret, bassString)
+                : wording("PartialCapo.fret-on-strings-to", fret, bassString, trebleString);
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,7 +37,7 @@ public record Reach(double spanMm, Map<Pair, Double> measuredMm) {
     public record Pair(int low, int high) {
         public Pair {
             if (low < 1 || high > 4 || low >= high) {
-                throw new IllegalArgumentException("fingers " + low + " and " + high + " are not a pair of 1 to 4");
+                throw new IllegalArgumentException(wording("Reach.fingers-and-are-not-a", low, high));
             }
         }
 
@@ -47,14 +49,12 @@ public record Reach(double spanMm, Map<Pair, Double> measuredMm) {
 
     public Reach {
         if (!(spanMm >= LEAST_SPAN_MM && spanMm <= LARGEST_SPAN_MM)) {
-            throw new IllegalArgumentException(
-                    "a reach of " + spanMm + " mm from finger 1 to finger 4 is outside 60 to 220 mm");
+            throw new IllegalArgumentException(wording("Reach.a-reach-of-mm-from", spanMm));
         }
         measuredMm = Map.copyOf(measuredMm);
         measuredMm.forEach((pair, mm) -> {
             if (!(mm >= LEAST_PAIR_MM && mm <= LARGEST_SPAN_MM)) {
-                throw new IllegalArgumentException(
-                        "a reach of " + mm + " mm for fingers " + pair + " is outside 20 to 220 mm");
+                throw new IllegalArgumentException(wording("Reach.a-reach-of-mm-for", mm, pair));
             }
         });
     }
@@ -76,9 +76,8 @@ public record Reach(double spanMm, Map<Pair, Double> measuredMm) {
      */
     public static Reach measured(Instrument instrument, int index, int ring, int little) {
         if (index < 1 || ring <= index || little < ring || little > instrument.highestFret()) {
-            throw new IllegalArgumentException("finger 1 at fret " + index + ", finger 3 at " + ring
-                    + " and finger 4 at " + little + " do not follow each other on a neck of "
-                    + instrument.highestFret() + " frets");
+            throw new IllegalArgumentException(
+                    wording("Reach.finger-1-at-fret-finger", index, ring, little, instrument.highestFret()));
         }
         double span = instrument.alongMm(little) - instrument.alongMm(index);
         double toRing = instrument.alongMm(ring) - instrument.alongMm(index);

@@ -1,5 +1,7 @@
 package phalanx.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -27,7 +29,7 @@ public final class Retuning {
     public Retuning(Tuning from, Tuning to) {
         if (from.strings() != to.strings()) {
             throw new IllegalArgumentException(
-                    "a guitar of " + from.strings() + " strings cannot be tuned to " + to.strings() + " pitches");
+                    wording("Retuning.a-guitar-of-strings-cannot", from.strings(), to.strings()));
         }
         this.from = from;
         this.to = to;

@@ -1,5 +1,7 @@
 package phalanx.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 
@@ -15,7 +17,7 @@ public record RetuningStep(int string, int fromMidi, int toMidi, Optional<Check>
     public RetuningStep {
         Objects.requireNonNull(check, "check");
         if (fromMidi == toMidi) {
-            throw new IllegalArgumentException("string " + string + " stays where it is");
+            throw new IllegalArgumentException(wording("RetuningStep.string-stays-where-it-is", string));
         }
     }
 
@@ -34,39 +36,40 @@ public record RetuningStep(int string, int fromMidi, int toMidi, Optional<Check>
      */
     public record Check(int string, int fret, int pressed, int semitones) {
         private static final String[] INTERVALS = {
-            "unison",
-            "semitone",
-            "tone",
-            "minor third",
-            "major third",
-            "fourth",
-            "tritone",
-            "fifth",
-            "minor sixth",
-            "major sixth",
-            "minor seventh",
-            "major seventh",
+            wording("RetuningStep.unison"),
+            wording("RetuningStep.semitone"),
+            wording("RetuningStep.tone"),
+            wording("RetuningStep.minor-third"),
+            wording("RetuningStep.major-third"),
+            wording("RetuningStep.fourth"),
+            wording("RetuningStep.tritone"),
+            wording("RetuningStep.fifth"),
+            wording("RetuningStep.minor-sixth"),
+            wording("RetuningStep.major-sixth"),
+            wording("RetuningStep.minor-seventh"),
+            wording("RetuningStep.major-seventh"),
         };
 
         /** In words, such as {@code an octave below string 4} or {@code a fourth above string 5}. */
         public String words() {
             int size = Math.abs(semitones);
-            String name = size == 0 ? "unison" : size % 12 == 0 ? "octave" : INTERVALS[size % 12];
-            String octaves = size == 24 ? "two octaves" : size > 24 ? size / 12 + " octaves" : article(name);
-            String interval = size > 12 && size % 12 != 0 ? "an octave and " + article(name) : octaves;
-            String place = size == 0 ? " with string " : semitones < 0 ? " below string " : " above string ";
-            String fretted =
-                    fret == 0 ? ", both open" : ": string " + pressed + " at fret " + fret + " sounds the same";
+            String name = size % 12 == 0 && size > 0 ? wording("RetuningStep.octave") : INTERVALS[size % 12];
+            String octaves = size == 24
+                    ? wording("RetuningStep.two-octaves")
+                    : size > 24 ? wording("RetuningStep.octaves", size / 12) : name;
+            String interval = size > 12 && size % 12 != 0 ? wording("RetuningStep.an-octave-and", name) : octaves;
+            String place = size == 0
+                    ? wording("RetuningStep.with-string")
+                    : semitones < 0 ? wording("RetuningStep.below-string") : wording("RetuningStep.above-string");
+            String fretted = fret == 0
+                    ? wording("RetuningStep.both-open")
+                    : wording("RetuningStep.string-at-fret-sounds-the", pressed, fret);
             return interval + place + string + fretted;
         }
 
         /** As {@link #words}, but only the fret where there is one: {@code string 6 at fret 5 sounds the same}. */
         public String brief() {
-            return fret == 0 ? words() : "string " + pressed + " at fret " + fret + " sounds the same";
-        }
-
-        private static String article(String name) {
-            return (name.equals("octave") ? "an " : "a ") + name;
+            return fret == 0 ? words() : wording("RetuningStep.string-at-fret-sounds-the-2", pressed, fret);
         }
     }
 }

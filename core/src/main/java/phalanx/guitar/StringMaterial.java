@@ -1,34 +1,34 @@
 package phalanx.guitar;
 
+import phalanx.words.Words;
+
 /**
  * What a string is made of. Densities in kg for each cubic metre, from memory; fill and stretch are assumptions of
  * ours.
  */
 public enum StringMaterial {
-    PLAIN_STEEL("plain", true, 7850, 0, 1),
-    WOUND_BRONZE("bronze", true, 7850, 8800, 1),
+    PLAIN_STEEL(true, 7850, 0, 1),
+    WOUND_BRONZE(true, 7850, 8800, 1),
     /** Nylon stretches by about a seventh on its way to pitch, and thins by as much. */
-    PLAIN_NYLON("plain", false, 1140, 0, 1 / 1.15),
+    PLAIN_NYLON(false, 1140, 0, 1 / 1.15),
     /** Silvered copper over a floss of nylon that leaves a third of its room empty. */
-    WOUND_NYLON("wound", false, 1140, 8960, 2.0 / 3);
+    WOUND_NYLON(false, 1140, 8960, 2.0 / 3);
 
-    private final String label;
     private final boolean steel;
     private final double coreDensity;
     private final double wrapDensity;
     private final double fill;
 
-    StringMaterial(String label, boolean steel, double coreDensity, double wrapDensity, double fill) {
-        this.label = label;
+    StringMaterial(boolean steel, double coreDensity, double wrapDensity, double fill) {
         this.steel = steel;
         this.coreDensity = coreDensity;
         this.wrapDensity = wrapDensity;
         this.fill = fill;
     }
 
-    /** One word beside its gauge; what kind of set it belongs to is said with the set. */
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** Whether its core is steel, so that it pulls as steel strings do. */

@@ -1,9 +1,12 @@
 package phalanx.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
+import phalanx.words.Words;
 
 /**
  * The strings on a guitar, from the lowest.
@@ -16,7 +19,7 @@ public record StringSet(String name, List<GuitarString> strings) {
         Objects.requireNonNull(name, "name");
         strings = List.copyOf(strings);
         if (strings.size() < Tuning.FEWEST_STRINGS || strings.size() > Tuning.MOST_STRINGS) {
-            throw new IllegalArgumentException("a set has 4 to 10 strings, not " + strings.size());
+            throw new IllegalArgumentException(wording("StringSet.a-set-has-4-to", strings.size()));
         }
     }
 
@@ -28,22 +31,28 @@ public record StringSet(String name, List<GuitarString> strings) {
         NYLON_NORMAL("nylon, normal", "043 035 029", "wound nylon", "040 032 028", "plain nylon"),
         NYLON_HARD("nylon, hard", "044 036 030", "wound nylon", "041 033 029", "plain nylon");
 
-        private final String label;
+        private final String word;
         private final String low;
         private final String lowKind;
         private final String high;
         private final String highKind;
 
-        Named(String label, String low, String lowKind, String high, String highKind) {
-            this.label = label;
+        Named(String word, String low, String lowKind, String high, String highKind) {
+            this.word = word;
             this.low = low;
             this.lowKind = lowKind;
             this.high = high;
             this.highKind = highKind;
         }
 
+        /** What files call it, in every language. */
+        public String word() {
+            return word;
+        }
+
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
 
         /** The set, its strings taken from the table. */
@@ -52,8 +61,17 @@ public record StringSet(String name, List<GuitarString> strings) {
             List<GuitarString> all = new ArrayList<>();
             Arrays.stream(low.split(" ")).forEach(gauge -> all.add(table.string(gauge + " " + lowKind)));
             Arrays.stream(high.split(" ")).forEach(gauge -> all.add(table.string(gauge + " " + highKind)));
-            return new StringSet(label, all);
+            return new StringSet(word, all);
         }
+    }
+
+    /** What it is called on screen: its name, of a set that players ask for in their language. */
+    public String label() {
+        return Arrays.stream(Named.values())
+                .filter(named -> named.word().equals(name))
+                .map(Named::label)
+                .findFirst()
+                .orElse(name);
     }
 
     /** A string, 1 at the treble side. */

@@ -1,5 +1,7 @@
 package phalanx.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -38,8 +40,11 @@ public record TensionReport(List<Double> newtons, List<String> warnings) {
      */
     public static TensionReport of(Guitar guitar, StringSet set, Tuning tuning) {
         if (set.strings().size() != tuning.strings()) {
-            throw new IllegalArgumentException("the set \"" + set.name() + "\" has "
-                    + set.strings().size() + " strings, the tuning " + tuning.strings());
+            throw new IllegalArgumentException(wording(
+                    "TensionReport.the-set-has-strings-the",
+                    set.label(),
+                    set.strings().size(),
+                    tuning.strings()));
         }
         List<Double> newtons = new ArrayList<>();
         List<String> warnings = new ArrayList<>();
@@ -49,8 +54,7 @@ public record TensionReport(List<Double> newtons, List<String> warnings) {
         if (guitar.kind() == Guitar.Kind.NYLON && set.hasSteel()) {
             warnings.add(String.format(
                     Locale.ROOT,
-                    "Steel strings pull %.0f N on a guitar built for nylon strings, which pull about %.0f N. They can "
-                            + "wreck it: fit nylon strings, and ask a repairer when in doubt.",
+                    wording("TensionReport.steel-strings-pull-n-on"),
                     newtons.stream().mapToDouble(Double::doubleValue).sum(),
                     usualNylonNewtons(guitar)));
         }
@@ -80,8 +84,7 @@ public record TensionReport(List<Double> newtons, List<String> warnings) {
         if (midi - usual > MOST_UP) {
             warnings.add(String.format(
                     Locale.ROOT,
-                    "String %d stands %d semitones above its usual %s: %.0f N instead of %.0f N. More than a tone risks "
-                            + "breaking it, near the face too. Use the capo, or tune the others down instead.",
+                    wording("TensionReport.string-stands-semitones-above-its"),
                     string,
                     midi - usual,
                     Pitch.of(usual, Key.C_MAJOR),
@@ -90,8 +93,7 @@ public record TensionReport(List<Double> newtons, List<String> warnings) {
         } else if (usual - midi > MOST_DOWN) {
             warnings.add(String.format(
                     Locale.ROOT,
-                    "String %d stands %d semitones below its usual %s and will be slack: %.0f N instead of %.0f N. A "
-                            + "heavier string holds its pitch better.",
+                    wording("TensionReport.string-stands-semitones-below-its"),
                     string,
                     usual - midi,
                     Pitch.of(usual, Key.C_MAJOR),

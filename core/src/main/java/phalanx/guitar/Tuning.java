@@ -1,5 +1,7 @@
 package phalanx.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -27,12 +29,11 @@ public record Tuning(List<Integer> open) {
     public Tuning {
         open = List.copyOf(open);
         if (open.size() < FEWEST_STRINGS || open.size() > MOST_STRINGS) {
-            throw new IllegalArgumentException("a tuning has 4 to 10 strings, not " + open.size());
+            throw new IllegalArgumentException(wording("Tuning.a-tuning-has-4-to", open.size()));
         }
         for (int midi : open) {
             if (midi < LOWEST_MIDI || midi > HIGHEST_MIDI) {
-                throw new IllegalArgumentException(
-                        "an open string at MIDI number " + midi + " is outside 12 to 96 (C0 to C7)");
+                throw new IllegalArgumentException(wording("Tuning.an-open-string-at-midi", midi));
             }
         }
         checkOrder(open);
@@ -44,8 +45,7 @@ public record Tuning(List<Integer> open) {
                 .filter(i -> open.get(i) < open.get(i - 1))
                 .count();
         if (2 * falling > open.size() - 1) {
-            throw new IllegalArgumentException("the tuning goes from high to low (MIDI numbers " + open
-                    + "); list the strings from the lowest, string " + open.size() + ", to string 1");
+            throw new IllegalArgumentException(wording("Tuning.the-tuning-goes-from-high", open, open.size()));
         }
     }
 

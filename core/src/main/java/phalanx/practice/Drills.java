@@ -1,5 +1,7 @@
 package phalanx.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -24,6 +26,7 @@ import phalanx.lefthand.track.MoveMeter;
 import phalanx.righthand.PlantingChart;
 import phalanx.song.Bar;
 import phalanx.song.Song;
+import phalanx.words.Said;
 
 /**
  * Exercises on what is hard in a passage, apart from the ladder: its picking on open strings, its planting, the left hand
@@ -33,7 +36,7 @@ import phalanx.song.Song;
 public final class Drills {
     private static final int MOST_CHANGES = 3;
     private static final int MOST_PLANTS = 4;
-    private static final String LOOP = "three times in a row, no stop, counting aloud";
+    private static final String LOOP = wording("Drills.three-times-in-a-row");
 
     private final Arrangement arrangement;
     private final Instrument instrument;
@@ -87,7 +90,7 @@ public final class Drills {
         return List.copyOf(drills);
     }
 
-    private void add(String name, int from, int to, List<ArrangedNote> notes, int tempo, Words words) {
+    private void add(Said name, int from, int to, List<ArrangedNote> notes, int tempo, Words words) {
         List<Bar> bars = song.bars().subList(from, to + 1);
         drills.add(new Step(name, bars, notes, List.of(), tempo, false, words.adds(), words.clean(), words.why()));
     }
@@ -113,32 +116,33 @@ public final class Drills {
             return;
         }
         add(
-                "right hand alone, as in " + passage.name(bar),
+                Said.of("Drills.right-hand-alone-as-in", passage.name(bar)),
                 bar,
                 bar,
                 open,
                 slow,
                 new Words(
-                        "the picking on open strings; the left hand rests",
-                        LOOP,
-                        "a figure that must not be thought of leaves the mind to the left hand"));
+                        wording("Drills.the-picking-on-open-strings"), LOOP, wording("Drills.a-figure-that-must-not")));
         List<PlantingChart.Plant> plants = plants(open);
         if (!plants.isEmpty()) {
             String waiting = plants.stream()
                     .limit(MOST_PLANTS)
-                    .map(plant -> plant.digit().symbol() + " on string " + plant.string() + " from "
-                            + passage.counted(bar, plant.fromTick()))
+                    .map(plant -> wording(
+                            "Drills.on-string-from",
+                            plant.digit().symbol(),
+                            plant.string(),
+                            passage.counted(bar, plant.fromTick())))
                     .collect(Collectors.joining(", "));
             add(
-                    "planting, as in " + passage.name(bar),
+                    Said.of("Drills.planting-as-in", passage.name(bar)),
                     bar,
                     bar,
                     open,
                     passage.slow(slow),
                     new Words(
-                            "fingers wait on their strings: " + waiting,
-                            "three times in a row, each finger on its string before it plucks",
-                            "a finger that is there already plucks evenly; planting stops what rings on its string"));
+                            wording("Drills.fingers-wait-on-their-strings", waiting),
+                            wording("Drills.three-times-in-a-row-2"),
+                            wording("Drills.a-finger-that-is-there")));
         }
     }
 
@@ -154,15 +158,15 @@ public final class Drills {
                 slots().stream().anyMatch(slot -> !slot.fingering().presses().isEmpty());
         if (presses) {
             add(
-                    "left hand in silence",
+                    Said.of("Drills.left-hand-in-silence"),
                     first,
                     last,
                     List.of(),
                     slow,
                     new Words(
-                            "the shapes alone, in time with the click; nothing is plucked",
-                            "three times in a row, every shape down on its beat",
-                            "what is not heard can be watched: fingers near the strings, no more force than sounds"));
+                            wording("Drills.the-shapes-alone-in-time"),
+                            wording("Drills.three-times-in-a-row-3"),
+                            wording("Drills.what-is-not-heard-can")));
         }
     }
 
@@ -212,17 +216,19 @@ public final class Drills {
         change.shift().ifPresent(shift -> words.add(Pacing.of(shift).sentence()));
         int goal = Math.max(Song.SLOWEST, (int) Math.min(song.tempo(), Math.floor(change.tempoCeiling())));
         add(
-                "back and forth, " + passage.name(from) + (to > from ? " to " + passage.name(to) : "") + " at "
-                        + passage.counted(to, after.startTick()),
+                Said.of(
+                        "Drills.back-and-forth-at",
+                        passage.name(from),
+                        to > from ? Said.of("Drills.to", passage.name(to)) : "",
+                        passage.counted(to, after.startTick())),
                 from,
                 to,
                 notes,
                 passage.slow(goal),
                 new Words(
                         String.join("; ", words.stream().distinct().toList()),
-                        LOOP + ", nothing buzzes",
-                        "of all changes here it leaves the hand least time: it goes up to "
-                                + (int) Math.floor(change.tempoCeiling()) + " bpm"));
+                        wording("Drills.nothing-buzzes", LOOP),
+                        wording("Drills.of-all-changes-here-it", (int) Math.floor(change.tempoCeiling()))));
     }
 
     /** What is plucked first in a stretch, all together. */
@@ -245,16 +251,15 @@ public final class Drills {
         widest.ifPresent(slot -> {
             int bar = song.barIndexAt(slot.startTick());
             add(
-                    "stretch, " + slot.held().shape() + " in " + passage.name(bar),
+                    Said.of("Drills.stretch-in", slot.held().shape(), passage.name(bar)),
                     bar,
                     bar,
                     struck(slot.startTick(), slot.endTick()),
                     slow,
                     new Words(
                             stretch(slot).orElseThrow().words(),
-                            "twice and no longer; then let the hand hang",
-                            "only with a warm hand, never first; aching means stop for now, pain, numbness or"
-                                    + " tingling means stop and see a clinician"));
+                            wording("Drills.twice-and-no-longer-then"),
+                            wording("Drills.only-with-a-warm-hand")));
         });
     }
 
@@ -278,15 +283,15 @@ public final class Drills {
         }
         if (shapes > 1) {
             add(
-                    "the chain of shapes",
+                    Said.of("Drills.the-chain-of-shapes"),
                     first,
                     last,
                     notes,
                     slow,
                     new Words(
-                            shapes + " shapes in a row, each struck once, in a loop",
-                            "each clean round a little faster (up), each that is not a little slower (down)",
-                            "the fingers learn where they go next before the figure asks for it"));
+                            wording("Drills.shapes-in-a-row-each", shapes),
+                            wording("Drills.each-clean-round-a-little"),
+                            wording("Drills.the-fingers-learn-where-they")));
         }
     }
 }

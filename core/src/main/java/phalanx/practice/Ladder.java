@@ -1,5 +1,7 @@
 package phalanx.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -16,6 +18,7 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.technique.Attack;
 import phalanx.technique.Hit;
+import phalanx.words.Said;
 
 /**
  * Builds a passage up, one thing a step: in each bar the thumb alone, then a note of the fingers more each time, those that
@@ -29,7 +32,7 @@ public final class Ladder {
 
     private static final double FASTER = 0.08;
     private static final int LEAST_FASTER = 4;
-    private static final String LOOP = "three times in a row, no stop, counting aloud";
+    private static final String LOOP = wording("Ladder.three-times-in-a-row");
 
     private final Arrangement arrangement;
     private final Song song;
@@ -86,11 +89,14 @@ public final class Ladder {
                 build(bar);
             }
             for (int bar = from; bar < to; bar++) {
-                join(bar, bar + 1, "the change from bar " + passage.number(bar) + " to bar " + passage.number(bar + 1));
+                join(
+                        bar,
+                        bar + 1,
+                        wording("Ladder.the-change-from-bar-to", passage.number(bar), passage.number(bar + 1)));
             }
-            join(from, to, "the bars in a row");
+            join(from, to, wording("Ladder.the-bars-in-a-row"));
             begun = begun < 0 ? from : begun;
-            join(begun, to, "the line before it");
+            join(begun, to, wording("Ladder.the-line-before-it"));
         }
         if (!steps.isEmpty()) {
             addColours();
@@ -123,12 +129,12 @@ public final class Ladder {
         }
         if (!figures.add(passage.figure(notes, bar))) {
             step(
-                    passage.name(bar) + ", the same figure",
+                    Said.of("Ladder.the-same-figure", passage.name(bar)),
                     bar,
                     bar,
                     notes,
-                    "the figure on another shape",
-                    "the fingers know it; the left hand takes its new place");
+                    wording("Ladder.the-figure-on-another-shape"),
+                    wording("Ladder.the-fingers-know-it-the"));
             return;
         }
         List<ArrangedNote> thumb =
@@ -140,12 +146,12 @@ public final class Ladder {
                 .toList());
         if (!thumb.isEmpty()) {
             step(
-                    passage.name(bar) + ", thumb alone",
+                    Said.of("Ladder.thumb-alone", passage.name(bar)),
                     bar,
                     bar,
                     thumb,
-                    "the thumb of " + passage.name(bar),
-                    "the thumb must run by itself before a finger comes to it");
+                    wording("Ladder.the-thumb-of", passage.name(bar)),
+                    wording("Ladder.the-thumb-must-run-by"));
         }
         List<ArrangedNote> played = new ArrayList<>(thumb);
         for (List<ArrangedNote> stroke : strokes) {
@@ -155,19 +161,29 @@ public final class Ladder {
             boolean pinch = beats.contains(finger.tick());
             played.sort(Comparator.comparingInt(ArrangedNote::tick).thenComparingInt(note -> -note.string()));
             step(
-                    passage.name(bar) + ", " + finger.right().symbol() + " on " + passage.counted(bar, finger.tick()),
+                    Said.of(
+                            "Ladder.on",
+                            passage.name(bar),
+                            finger.right().symbol(),
+                            passage.counted(bar, finger.tick())),
                     bar,
                     bar,
                     played,
-                    finger.right().symbol()
-                            + (brush ? " brushing " + stroke.size() + " strings" : " on string " + finger.string())
-                            + " on " + passage.counted(bar, finger.tick())
-                            + (pinch ? ", with the thumb" : thumb.isEmpty() ? "" : ", between the thumb's"),
+                    wording(
+                            "Ladder.on-2",
+                            finger.right().symbol()
+                                    + (brush
+                                            ? wording("Ladder.brushing-strings", stroke.size())
+                                            : wording("Ladder.on-string", finger.string())),
+                            passage.counted(bar, finger.tick()),
+                            pinch
+                                    ? wording("Ladder.with-the-thumb")
+                                    : thumb.isEmpty() ? "" : wording("Ladder.between-the-thumb-s")),
                     pinch
-                            ? "what falls with the thumb is easiest"
+                            ? wording("Ladder.what-falls-with-the-thumb")
                             : thumb.isEmpty()
-                                    ? "no thumb here: the fingers come one by one"
-                                    : "the thumb goes on while the finger falls between");
+                                    ? wording("Ladder.no-thumb-here-the-fingers")
+                                    : wording("Ladder.the-thumb-goes-on-while"));
         }
     }
 
@@ -193,16 +209,16 @@ public final class Ladder {
         List<ArrangedNote> notes = passage.plain(from, to);
         if (from < to && !notes.isEmpty() && passages.add(passage.content(notes, from))) {
             step(
-                    "bars " + passage.number(from) + " to " + passage.number(to),
+                    Said.of("Ladder.bars-to", passage.number(from), passage.number(to)),
                     from,
                     to,
                     notes,
                     what,
-                    "what is known apart is played on without a stop");
+                    wording("Ladder.what-is-known-apart-is"));
         }
     }
 
-    private void step(String name, int from, int to, List<ArrangedNote> notes, String adds, String why) {
+    private void step(Said name, int from, int to, List<ArrangedNote> notes, String adds, String why) {
         steps.add(new Step(name, song.bars().subList(from, to + 1), notes, List.of(), slow, false, adds, LOOP, why));
     }
 
@@ -212,22 +228,34 @@ public final class Ladder {
         List<ArrangedNote> notes = passage.plain(first, last);
         if (steps.get(steps.size() - 1).bars().size() < last - first + 1) {
             // bars in which nothing is plucked go along
-            step("all bars", first, last, notes, "the bars without a note", "the count goes on through them");
+            step(
+                    Said.of("Ladder.all-bars"),
+                    first,
+                    last,
+                    notes,
+                    wording("Ladder.the-bars-without-a-note"),
+                    wording("Ladder.the-count-goes-on-through"));
         }
         List<ArrangedNote> slurred = all.stream()
                 .filter(note -> !(note.attack() instanceof Attack.Touched))
                 .toList();
         if (!slurred.equals(notes)) {
             colour(
-                    "with slurs and bends",
+                    Said.of("Ladder.with-slurs-and-bends"),
                     slurred,
                     List.of(),
                     false,
-                    "the left hand's slurs and bends",
-                    "the right hand must not follow them");
+                    wording("Ladder.the-left-hand-s-slurs"),
+                    wording("Ladder.the-right-hand-must-not"));
         }
         if (!all.equals(slurred)) {
-            colour("with harmonics", all, List.of(), false, "the harmonics", "they need a calm hand");
+            colour(
+                    Said.of("Ladder.with-harmonics"),
+                    all,
+                    List.of(),
+                    false,
+                    wording("Ladder.the-harmonics"),
+                    wording("Ladder.they-need-a-calm-hand"));
         }
         int start = song.bars().get(first).startTick();
         int end = song.bars().get(last).endTick();
@@ -235,22 +263,27 @@ public final class Ladder {
                 .filter(hit -> hit.tick() >= start && hit.tick() < end)
                 .toList();
         if (!hits.isEmpty()) {
-            colour("with hits", all, hits, false, "the hits", "a hand that still moves plucks late: they come last");
+            colour(
+                    Said.of("Ladder.with-hits"),
+                    all,
+                    hits,
+                    false,
+                    wording("Ladder.the-hits"),
+                    wording("Ladder.a-hand-that-still-moves"));
         }
         boolean tune = all.stream().anyMatch(note -> note.role() == Role.MELODY);
         if (tune && all.stream().anyMatch(note -> note.role() != Role.MELODY)) {
             colour(
-                    "the tune brought out",
+                    Said.of("Ladder.the-tune-brought-out"),
                     all,
                     hits,
                     true,
-                    "the tune louder than the rest",
-                    "who listens should hear it before all else");
+                    wording("Ladder.the-tune-louder-than-the"),
+                    wording("Ladder.who-listens-should-hear-it"));
         }
     }
 
-    private void colour(
-            String name, List<ArrangedNote> notes, List<Hit> hits, boolean tuneOut, String adds, String why) {
+    private void colour(Said name, List<ArrangedNote> notes, List<Hit> hits, boolean tuneOut, String adds, String why) {
         steps.add(new Step(name, song.bars().subList(first, last + 1), notes, hits, slow, tuneOut, adds, LOOP, why));
     }
 
@@ -262,17 +295,17 @@ public final class Ladder {
             tempo = Math.min(goal, tempo + by);
             boolean capped = tempo == goal && goal < song.tempo();
             steps.add(new Step(
-                    "at " + tempo + " bpm",
+                    Said.of("Ladder.at-bpm", tempo),
                     whole.bars(),
                     whole.notes(),
                     whole.hits(),
                     tempo,
                     whole.tuneOut(),
-                    "the tempo, " + tempo + " bpm",
-                    LOOP + ", as clean as the step before",
+                    wording("Ladder.the-tempo-bpm", tempo),
+                    wording("Ladder.as-clean-as-the-step", LOOP),
                     capped
-                            ? "the song wants " + song.tempo() + " bpm; here " + ceiling.reason()
-                            : "faster only from what is clean"));
+                            ? wording("Ladder.the-song-wants-bpm-here", song.tempo(), ceiling.reason())
+                            : wording("Ladder.faster-only-from-what-is")));
         }
     }
 }

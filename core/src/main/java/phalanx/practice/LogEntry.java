@@ -1,7 +1,10 @@
 package phalanx.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.time.Instant;
 import java.util.Objects;
+import phalanx.words.Words;
 
 /**
  * One pass of a step, as the player judged it.
@@ -34,14 +37,20 @@ public record LogEntry(
         HARD("hard"),
         STRAINED("strained");
 
-        private final String label;
+        private final String word;
 
-        Feel(String label) {
-            this.label = label;
+        Feel(String word) {
+            this.word = word;
         }
 
+        /** What files and commands call it, in every language. */
+        public String word() {
+            return word;
+        }
+
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
 
         /** The next one, round and round. */
@@ -59,7 +68,7 @@ public record LogEntry(
         Objects.requireNonNull(note, "note");
         at = Instant.ofEpochSecond(at.getEpochSecond());
         if (tempo <= 0 || seconds < 0) {
-            throw new IllegalArgumentException(tempo + " bpm for " + seconds + " s");
+            throw new IllegalArgumentException(wording("LogEntry.bpm-for-s", tempo, seconds));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
@@ -11,6 +13,7 @@ import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.Song;
 import phalanx.technique.Attack;
+import phalanx.words.Said;
 
 /** The bars of an arrangement as they are practised: what they are called, and what is plucked in them. */
 final class Passage {
@@ -31,7 +34,7 @@ final class Passage {
     static void check(Arrangement arrangement, int first, int last) {
         int bars = arrangement.song().bars().size();
         if (first < 0 || last < first || last >= bars) {
-            throw new IndexOutOfBoundsException("bars " + first + " to " + last + " of " + bars);
+            throw new IndexOutOfBoundsException(wording("Passage.bars-to-of", first, last, bars));
         }
     }
 
@@ -45,19 +48,19 @@ final class Passage {
     }
 
     /** A bar as players call it: its number, and the chord it begins with. */
-    String name(int bar) {
+    Said name(int bar) {
         int tick = song.bars().get(bar).startTick();
-        return (number(bar) == 0 ? "the pickup" : "bar " + number(bar))
-                + song.chart().stream()
-                        .filter(change -> change.startTick() <= tick)
-                        .reduce((before, later) -> later)
-                        .flatMap(ChordChange::chord)
-                        .map(chord -> " (" + chord.text() + ")")
-                        .orElse("");
+        Said alone = number(bar) == 0 ? Said.of("Passage.the-pickup") : Said.of("Passage.bar", number(bar));
+        return song.chart().stream()
+                .filter(change -> change.startTick() <= tick)
+                .reduce((before, later) -> later)
+                .flatMap(ChordChange::chord)
+                .map(chord -> Said.of("Passage.over", alone, chord.text()))
+                .orElse(alone);
     }
 
     /** What is counted at a moment of a bar, such as 3&. */
-    String counted(int bar, int tick) {
+    Object counted(int bar, int tick) {
         TreeSet<Integer> struck = new TreeSet<>(Set.of(tick));
         Bar own = song.bars().get(bar);
         List<Counting.Count> counts = Counting.of(own, struck);
@@ -69,7 +72,7 @@ final class Passage {
                 return number ? count.word() : beat + count.word();
             }
         }
-        return "beat " + own.beatOf(tick);
+        return Said.of("Passage.beat", own.beatOf(tick));
     }
 
     /** What is played in some bars, by their places in the song. */

@@ -1,5 +1,7 @@
 package phalanx.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.NavigableSet;
 import java.util.Objects;
@@ -10,11 +12,13 @@ import phalanx.righthand.Counting;
 import phalanx.righthand.Digit;
 import phalanx.song.Bar;
 import phalanx.technique.Hit;
+import phalanx.words.Said;
+import phalanx.words.Words;
 
 /**
  * One rung of a ladder: what to play in a loop until it is clean.
  *
- * @param name in a few words
+ * @param called in a few words
  * @param bars that are played, in order
  * @param notes that are played, in order of tick
  * @param hits that are laid over them
@@ -25,7 +29,7 @@ import phalanx.technique.Hit;
  * @param why it comes now
  */
 public record Step(
-        String name,
+        Said called,
         List<Bar> bars,
         List<ArrangedNote> notes,
         List<Hit> hits,
@@ -41,19 +45,35 @@ public record Step(
         BOTH("both"),
         LEFT("left hand");
 
-        private final String label;
+        private final String word;
 
-        Hands(String label) {
-            this.label = label;
+        Hands(String word) {
+            this.word = word;
         }
 
+        /** What files and commands call it, in every language. */
+        public String word() {
+            return word;
+        }
+
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 
+    /** What it is called on screen. */
+    public String name() {
+        return called.toString();
+    }
+
+    /** What records call it, in every language. */
+    public String id() {
+        return called.english();
+    }
+
     public Step {
-        Objects.requireNonNull(name, "name");
+        Objects.requireNonNull(called, "called");
         bars = List.copyOf(bars);
         notes = List.copyOf(notes);
         hits = List.copyOf(hits);
@@ -61,7 +81,7 @@ public record Step(
         Objects.requireNonNull(clean, "clean");
         Objects.requireNonNull(why, "why");
         if (bars.isEmpty() || tempo <= 0) {
-            throw new IllegalArgumentException(bars.size() + " bars at " + tempo + " bpm");
+            throw new IllegalArgumentException(wording("Step.bars-at-bpm", bars.size(), tempo));
         }
     }
 

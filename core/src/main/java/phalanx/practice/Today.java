@@ -1,5 +1,7 @@
 package phalanx.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -11,6 +13,7 @@ import java.util.OptionalInt;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import phalanx.words.Words;
 
 /**
  * What to practise today: warm up, then steps that come back and new ones in turn, the weakest first, a rest after 25
@@ -26,8 +29,7 @@ public final class Today {
     public static final int STUCK_AFTER = 5;
 
     /** The caution that every sitting needs. Common practice; what hurts is for a clinician. */
-    public static final String CAUTION =
-            "Warm up first; rest after 25 minutes. Stop when it aches; pain, numbness, tingling: see a clinician.";
+    public static final String CAUTION = wording("Today.warm-up-first-rest-after");
 
     private static final int WARM_UP = 3;
     private static final int RETURN = 4;
@@ -45,19 +47,14 @@ public final class Today {
 
     /** What a block is for. */
     public enum Kind {
-        WARM_UP("warm up"),
-        RETURN("again"),
-        NEW("new"),
-        REST("rest");
+        WARM_UP,
+        RETURN,
+        NEW,
+        REST;
 
-        private final String label;
-
-        Kind(String label) {
-            this.label = label;
-        }
-
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 
@@ -134,7 +131,7 @@ public final class Today {
         int inARow = WARM_UP;
         for (Pick pick : picks(due(), next, steps.size(), minutes)) {
             if (inARow + pick.minutes() > MOST_IN_A_ROW) {
-                blocks.add(new Block(Kind.REST, OptionalInt.empty(), REST, "hands down, away from the guitar"));
+                blocks.add(new Block(Kind.REST, OptionalInt.empty(), REST, wording("Today.hands-down-away-from-the")));
                 inARow = 0;
             }
             int step = pick.step();
@@ -203,12 +200,15 @@ public final class Today {
     }
 
     private String warmUp() {
-        return "slow and easy"
-                + IntStream.range(0, steps.size())
+        return wording(
+                "Today.slow-and-easy",
+                IntStream.range(0, steps.size())
                         .filter(this::resting)
-                        .mapToObj(step -> "; " + steps.get(step).name() + " strained: it rests until "
-                                + strained(step).orElseThrow().plusDays(STRAIN_RESTS))
-                        .collect(Collectors.joining());
+                        .mapToObj(step -> wording(
+                                "Today.strained-it-rests-until",
+                                steps.get(step).name(),
+                                strained(step).orElseThrow().plusDays(STRAIN_RESTS)))
+                        .collect(Collectors.joining()));
     }
 
     /** The first step above all that were ever climbed. */
@@ -221,7 +221,7 @@ public final class Today {
     }
 
     private TreeMap<LocalDate, List<LogEntry>> days(int step) {
-        return passes.getOrDefault(steps.get(step).name(), new TreeMap<>());
+        return passes.getOrDefault(steps.get(step).id(), new TreeMap<>());
     }
 
     private LocalDate last(int step) {
@@ -265,15 +265,14 @@ public final class Today {
 
     private String back(int step) {
         return lost(step)
-                ? "it was climbed and slipped"
-                : "last played on " + last(step) + ", box " + box(step) + " of " + BOXES;
+                ? wording("Today.it-was-climbed-and-slipped")
+                : wording("Today.last-played-on-box-of", last(step), box(step), BOXES);
     }
 
     private String fresh(int step) {
         int sittings = days(step).size();
         return sittings >= STUCK_AFTER
-                ? "it has not moved in " + sittings
-                        + " sittings: an easier shape, a capo or a plainer level may help, see Score"
-                : sittings > 0 ? "goes on from " + last(step) : "the next thing to add";
+                ? wording("Today.it-has-not-moved-in", sittings)
+                : sittings > 0 ? wording("Today.goes-on-from", last(step)) : wording("Today.the-next-thing-to-add");
     }
 }

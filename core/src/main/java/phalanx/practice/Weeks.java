@@ -1,5 +1,7 @@
 package phalanx.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -18,14 +20,14 @@ import java.util.Set;
  */
 public record Weeks(int least, int most) {
     /** What is assumed, in words. */
-    public static final String ASSUMPTION = "five sittings a week; each new step climbed in one sitting or in two";
+    public static final String ASSUMPTION = wording("Weeks.five-sittings-a-week-each");
 
     private static final int SITTINGS = 5;
     private static final int LONGEST = 400;
 
     public Weeks {
         if (least < 0 || most < least) {
-            throw new IllegalArgumentException(least + " to " + most + " weeks");
+            throw new IllegalArgumentException(wording("Weeks.to-weeks", least, most));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.project;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -29,8 +31,7 @@ public record CascadeIntro(ChordSymbol chord, HeldShape held, HarmonicNode node,
     public Project before(Project project) {
         Bar first = project.song().bars().get(0);
         if (first.number() == 0) {
-            throw new IllegalArgumentException(
-                    "the song begins with a pickup, before which no bar can stand; put the cascade on a chord instead");
+            throw new IllegalArgumentException(wording("CascadeIntro.the-song-begins-with-a"));
         }
         Project longer = project.withBars(BarEdit.insert(project.song(), 0, 1, first.meter()));
         List<ChordChange> chart = new ArrayList<>(longer.song().chart());

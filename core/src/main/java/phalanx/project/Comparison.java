@@ -1,5 +1,7 @@
 package phalanx.project;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -10,6 +12,7 @@ import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.Hold;
+import phalanx.words.Words;
 
 /** Two versions of a song beside each other, bar by bar. */
 public final class Comparison {
@@ -17,20 +20,15 @@ public final class Comparison {
 
     /** In what a bar differs. */
     public enum Part {
-        NOTES("notes"),
-        STRINGS("strings"),
-        FINGERS("fingers"),
-        DIGITS("digits"),
-        HITS("hits");
+        NOTES,
+        STRINGS,
+        FINGERS,
+        DIGITS,
+        HITS;
 
-        private final String label;
-
-        Part(String label) {
-            this.label = label;
-        }
-
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 
@@ -57,7 +55,7 @@ public final class Comparison {
      */
     public static List<BarPair> of(Arrangement one, Arrangement other) {
         if (!one.song().bars().equals(other.song().bars())) {
-            throw new IllegalArgumentException("the versions have other bars");
+            throw new IllegalArgumentException(wording("Comparison.the-versions-have-other-bars"));
         }
         List<Map<Part, Set<Object>>> ours = bars(one);
         List<Map<Part, Set<Object>>> theirs = bars(other);

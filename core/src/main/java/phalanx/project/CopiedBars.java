@@ -1,5 +1,7 @@
 package phalanx.project;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -18,7 +20,7 @@ import phalanx.song.Spliced;
 public record CopiedBars(int ticks, List<Lock> locks, List<Picking.Span> spans) {
     public CopiedBars {
         if (ticks <= 0) {
-            throw new IllegalArgumentException("bars of " + ticks + " ticks");
+            throw new IllegalArgumentException(wording("CopiedBars.bars-of-ticks", ticks));
         }
         locks = List.copyOf(locks);
         spans = List.copyOf(spans);

@@ -1,5 +1,7 @@
 package phalanx.project;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.score.Finding;
@@ -20,10 +22,10 @@ public record IgnoredFinding(int tick, FindingKind kind, String reason) {
         Objects.requireNonNull(kind, "kind");
         reason = reason.strip();
         if (tick < 0) {
-            throw new IllegalArgumentException("a finding at tick " + tick);
+            throw new IllegalArgumentException(wording("IgnoredFinding.a-finding-at-tick", tick));
         }
         if (reason.isEmpty() || reason.length() > LONGEST) {
-            throw new IllegalArgumentException("a finding is ignored for a reason of 1 to " + LONGEST + " characters");
+            throw new IllegalArgumentException(wording("IgnoredFinding.a-finding-is-ignored-for", LONGEST));
         }
     }
 

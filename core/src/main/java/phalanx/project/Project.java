@@ -1,5 +1,7 @@
 package phalanx.project;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -45,17 +47,17 @@ public record Project(Song song, StringSet strings, Hand hand, List<Version> ver
         versions = List.copyOf(versions);
         if (versions.isEmpty() || versions.size() > MOST_VERSIONS) {
             throw new IllegalArgumentException(
-                    versions.size() + " versions: a project has between 1 and " + MOST_VERSIONS);
+                    wording("Project.versions-a-project-has-between", versions.size(), MOST_VERSIONS));
         }
         if (versions.stream().map(Version::name).distinct().count() < versions.size()) {
-            throw new IllegalArgumentException("two versions have one name");
+            throw new IllegalArgumentException(wording("Project.two-versions-have-one-name"));
         }
         if (versions.stream()
                         .map(version -> version.instrument().guitar())
                         .distinct()
                         .count()
                 > 1) {
-            throw new IllegalArgumentException("the versions are for several guitars");
+            throw new IllegalArgumentException(wording("Project.the-versions-are-for-several"));
         }
         Objects.checkIndex(shown, versions.size());
     }
@@ -275,7 +277,7 @@ public record Project(Song song, StringSet strings, Hand hand, List<Version> ver
                 return i;
             }
         }
-        throw new IllegalArgumentException("no version is called \"" + name + "\"");
+        throw new IllegalArgumentException(wording("Project.no-version-is-called", name));
     }
 
     /** The guitar, strings and hand, to be kept for the next song. */

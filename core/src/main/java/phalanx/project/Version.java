@@ -1,5 +1,7 @@
 package phalanx.project;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -39,7 +41,7 @@ public record Version(
     public Version {
         name = name.strip();
         if (name.isEmpty() || name.length() > LONGEST) {
-            throw new IllegalArgumentException("a version has a name of 1 to " + LONGEST + " characters");
+            throw new IllegalArgumentException(wording("Version.a-version-has-a-name", LONGEST));
         }
         Objects.requireNonNull(instrument, "instrument");
         Objects.requireNonNull(written, "written");

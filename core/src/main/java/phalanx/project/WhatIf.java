@@ -1,5 +1,7 @@
 package phalanx.project;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalInt;
@@ -25,17 +27,21 @@ public record WhatIf(String name, UnaryOperator<Project> edit) {
     public static List<WhatIf> of(Project project) {
         int end = project.song().endTick();
         List<WhatIf> all = new ArrayList<>();
-        all.add(new WhatIf("without barre", now -> now.withLock(new LimitLock(0, end, OptionalInt.empty(), true))));
         all.add(new WhatIf(
-                "up to fret " + LOW_NECK, now -> now.withLock(new LimitLock(0, end, OptionalInt.of(LOW_NECK), false))));
+                wording("WhatIf.without-barre"),
+                now -> now.withLock(new LimitLock(0, end, OptionalInt.empty(), true))));
+        all.add(new WhatIf(
+                wording("WhatIf.up-to-fret", LOW_NECK),
+                now -> now.withLock(new LimitLock(0, end, OptionalInt.of(LOW_NECK), false))));
         for (Level level : Level.values()) {
             all.add(new WhatIf(
-                    "level " + level.label(),
+                    wording("WhatIf.level", level.label()),
                     now -> now.withPicking(now.picking().withLevel(level))));
         }
         for (TuneUse use : TuneUse.values()) {
             all.add(new WhatIf(
-                    "tune " + use.label(), now -> now.withWishes(now.wishes().withTune(use))));
+                    wording("WhatIf.tune", use.label()),
+                    now -> now.withWishes(now.wishes().withTune(use))));
         }
         for (School school : School.values()) {
             all.add(new WhatIf(
@@ -43,13 +49,13 @@ public record WhatIf(String name, UnaryOperator<Project> edit) {
         }
         for (NamedTuning tuning : NamedTuning.values()) {
             if (tuning.tuning().open().size() == project.instrument().strings()) {
-                all.add(new WhatIf("tuning " + tuning.label(), now -> now.withInstrument(
+                all.add(new WhatIf(wording("WhatIf.tuning", tuning.label()), now -> now.withInstrument(
                                 now.instrument().withTuning(tuning.tuning()))
                         .lockedTo(List.of())));
             }
         }
         if (!project.locks().isEmpty()) {
-            all.add(new WhatIf("nothing locked", now -> now.lockedTo(List.of())));
+            all.add(new WhatIf(wording("WhatIf.nothing-locked"), now -> now.lockedTo(List.of())));
         }
         return all.stream()
                 .filter(one -> !one.edit.apply(project).equals(project))

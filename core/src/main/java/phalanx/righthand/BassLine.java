@@ -1,31 +1,40 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.stream.Collectors;
+import phalanx.words.Words;
 
 /** What the thumb plays. */
 public enum BassLine {
-    ALTERNATING("alternating", "root, then another chord tone on a neighbouring string, in turn"),
-    ROUND("round of three", "root, middle string, low string, middle string"),
-    STEADY("steady root", "the root on every thumb stroke"),
-    HALVES("half notes", "every second beat, root and fifth in turn"),
-    ON_CHANGE("on the change", "the root where the chord changes, ringing on"),
-    PEDAL("pedal", "the keynote under all chords"),
-    OCTAVES("octaves", "the root, low and an octave higher in turn"),
-    WALKING("walking", "a note a beat: the root, tones of chord and key, the last a step from the next root"),
-    PUSH("push", "on the beat and an eighth before the half bar, pushed into the next chord"),
-    NONE("none", "nothing: a bassist plays, and roots may go");
+    ALTERNATING("alternating", wording("BassLine.root-then-another-chord-tone")),
+    ROUND("round of three", wording("BassLine.root-middle-string-low-string")),
+    STEADY("steady root", wording("BassLine.the-root-on-every-thumb")),
+    HALVES("half notes", wording("BassLine.every-second-beat-root-and")),
+    ON_CHANGE("on the change", wording("BassLine.the-root-where-the-chord")),
+    PEDAL("pedal", wording("BassLine.the-keynote-under-all-chords")),
+    OCTAVES("octaves", wording("BassLine.the-root-low-and-an")),
+    WALKING("walking", wording("BassLine.a-note-a-beat-the")),
+    PUSH("push", wording("BassLine.on-the-beat-and-an")),
+    NONE("none", wording("BassLine.nothing-a-bassist-plays-and"));
 
-    private final String label;
+    private final String word;
     private final String words;
 
-    BassLine(String label, String words) {
-        this.label = label;
+    BassLine(String word, String words) {
+        this.word = word;
         this.words = words;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** What it does, in a few words. */
@@ -41,10 +50,12 @@ public enum BassLine {
     /** @throws IllegalArgumentException naming the lines there are */
     public static BassLine parse(String name) {
         return Arrays.stream(values())
-                .filter(line -> line.label.equalsIgnoreCase(name.trim()))
+                .filter(line ->
+                        (line.word.equalsIgnoreCase(name.trim()) || line.label().equalsIgnoreCase(name.trim())))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("bass line \"" + name.trim()
-                        + "\" is not known; there are "
-                        + Arrays.stream(values()).map(BassLine::label).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(wording(
+                        "BassLine.bass-line-is-not-known",
+                        name.trim(),
+                        Arrays.stream(values()).map(BassLine::label).collect(Collectors.joining(", ")))));
     }
 }

@@ -1,7 +1,10 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.stream.Collectors;
+import phalanx.words.Words;
 
 /** Which string the thumb should go to between the roots, where the hand leaves it a choice. */
 public enum BassStrings {
@@ -12,14 +15,20 @@ public enum BassStrings {
     LOWEST("lowest string"),
     ANOTHER("another string");
 
-    private final String label;
+    private final String word;
 
-    BassStrings(String label) {
-        this.label = label;
+    BassStrings(String word) {
+        this.word = word;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /**
@@ -42,10 +51,12 @@ public enum BassStrings {
     /** @throws IllegalArgumentException naming the choices there are */
     public static BassStrings parse(String name) {
         return Arrays.stream(values())
-                .filter(choice -> choice.label.equalsIgnoreCase(name.trim()))
+                .filter(choice -> (choice.word.equalsIgnoreCase(name.trim())
+                        || choice.label().equalsIgnoreCase(name.trim())))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("\"" + name.trim()
-                        + "\" is no choice of bass strings; there are "
-                        + Arrays.stream(values()).map(BassStrings::label).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(wording(
+                        "BassStrings.is-no-choice-of-bass",
+                        name.trim(),
+                        Arrays.stream(values()).map(BassStrings::label).collect(Collectors.joining(", ")))));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 
 /**
@@ -18,7 +20,7 @@ public record BassStroke(int tick, int endTick, int chord, int allowed, int pref
         Objects.requireNonNull(strings, "strings");
         if (endTick <= tick || preferred == 0 || (preferred & ~allowed) != 0) {
             throw new IllegalArgumentException(
-                    "bass stroke at " + tick + " to " + endTick + " of tones " + allowed + ", " + preferred);
+                    wording("BassStroke.bass-stroke-at-to-of", tick, endTick, allowed, preferred));
         }
     }
 

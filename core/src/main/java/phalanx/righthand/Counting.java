@@ -1,5 +1,7 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.NavigableSet;
@@ -81,14 +83,14 @@ public final class Counting {
     /** What the hand does at a moment: "thumb", "index", "pinch", "block", "brush" and so on. */
     public static String motion(List<Digit> digits, boolean brush, School school) {
         if (brush) {
-            return digits.contains(Digit.P) ? "thumb and brush" : "brush";
+            return digits.contains(Digit.P) ? wording("Counting.thumb-and-brush") : wording("Counting.brush");
         }
         if (digits.isEmpty()) {
-            return "rest";
+            return wording("Counting.rest");
         }
         if (digits.size() == 1) {
             return school.word(digits.get(0));
         }
-        return digits.contains(Digit.P) ? "pinch" : "block";
+        return digits.contains(Digit.P) ? wording("Counting.pinch") : wording("Counting.block");
     }
 }

@@ -2,21 +2,20 @@ package phalanx.righthand;
 
 import java.util.Arrays;
 import java.util.Optional;
+import phalanx.words.Words;
 
 /** The digits of the right hand in string order: the thumb plucks the lowest string. */
 public enum Digit {
-    P("p", "thumb"),
-    I("i", "index"),
-    M("m", "middle"),
-    A("a", "ring"),
-    C("c", "little");
+    P("p"),
+    I("i"),
+    M("m"),
+    A("a"),
+    C("c");
 
     private final String symbol;
-    private final String word;
 
-    Digit(String symbol, String word) {
+    Digit(String symbol) {
         this.symbol = symbol;
-        this.word = word;
     }
 
     public String symbol() {
@@ -25,7 +24,7 @@ public enum Digit {
 
     /** The finger's name, as counted aloud. */
     public String word() {
-        return word;
+        return Words.name(this);
     }
 
     static Optional<Digit> bySymbol(String text) {

@@ -1,6 +1,9 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
+import phalanx.words.Words;
 
 /** Where the right hand rests while it plays. */
 public enum HandPlace {
@@ -10,21 +13,28 @@ public enum HandPlace {
     /** A digit rests on the top, or digits wait on their strings. */
     PLANTED("planted digits");
 
-    private final String label;
+    private final String word;
 
-    HandPlace(String label) {
-        this.label = label;
+    HandPlace(String word) {
+        this.word = word;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** @throws IllegalArgumentException if there is no such place */
     public static HandPlace parse(String name) {
         return Arrays.stream(values())
-                .filter(place -> place.label.equalsIgnoreCase(name.trim()))
+                .filter(place -> (place.word.equalsIgnoreCase(name.trim())
+                        || place.label().equalsIgnoreCase(name.trim())))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("\"" + name + "\" is no place of the right hand"));
+                .orElseThrow(() -> new IllegalArgumentException(wording("HandPlace.is-no-place-of-the", name)));
     }
 }

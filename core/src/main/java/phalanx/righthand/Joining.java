@@ -1,8 +1,11 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.stream.Collectors;
+import phalanx.words.Words;
 
 /**
  * What became of a pattern's finger strokes when they were joined with the tune.
@@ -18,21 +21,15 @@ public record Joining(int asked, int kept, int byTune, int moved, Map<Reason, In
 
     /** Why a stroke is left out. */
     public enum Reason {
-        NO_FREE_STRING("no inner string of the chord is free"),
-        NO_DIGIT("the school has no digit left"),
-        THINNED("thinned out beside the tune"),
-        PLAYER("left out by the player"),
-        PHRASE_END("the phrase ends there with a fuller sound"),
-        OTHER_METER("the bar's beats are divided otherwise than the pattern's");
-
-        private final String words;
-
-        Reason(String words) {
-            this.words = words;
-        }
+        NO_FREE_STRING,
+        NO_DIGIT,
+        THINNED,
+        PLAYER,
+        PHRASE_END,
+        OTHER_METER;
 
         public String words() {
-            return words;
+            return Words.name(this);
         }
     }
 
@@ -52,16 +49,22 @@ public record Joining(int asked, int kept, int byTune, int moved, Map<Reason, In
     /** In one line. */
     public String words() {
         if (asked == 0) {
-            return "no strokes of a pattern";
+            return wording("Joining.no-strokes-of-a-pattern");
         }
         String reasons = dropped.entrySet().stream()
                 .filter(entry -> entry.getValue() > 0)
                 .sorted(Map.Entry.comparingByKey())
                 .map(entry -> entry.getValue() + ": " + entry.getKey().words())
                 .collect(Collectors.joining("; "));
-        return asked + " strokes: on their own string " + kept + " of " + (asked - byTune) + ", " + byTune
-                + " taken by the tune, " + moved + " on another string, " + left()
-                + " left out" + (reasons.isEmpty() ? "" : " (" + reasons + ")");
+        return wording(
+                "Joining.strokes-on-their-own-string",
+                asked,
+                kept,
+                asked - byTune,
+                byTune,
+                moved,
+                left(),
+                reasons.isEmpty() ? "" : " (" + reasons + ")");
     }
 
     /** With strokes dropped for a reason added. */

@@ -1,5 +1,9 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
+import phalanx.words.Words;
+
 /** How much is played. */
 public enum Level {
     /** Thumb and tune; of a pattern only the strokes that stay clear of the tune. */
@@ -12,12 +16,12 @@ public enum Level {
     /** A pinch on every beat of the tune and a stroke wherever it leaves room; a pattern with more where the tune rests. */
     FULL("full", 5);
 
-    private final String label;
+    private final String word;
 
     private final int strings;
 
-    Level(String label, int strings) {
-        this.label = label;
+    Level(String word, int strings) {
+        this.word = word;
         this.strings = strings;
     }
 
@@ -26,18 +30,23 @@ public enum Level {
         return strings;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** @throws IllegalArgumentException naming the three */
     public static Level parse(String name) {
         for (Level level : values()) {
-            if (level.label.equalsIgnoreCase(name.trim())) {
+            if ((level.word.equalsIgnoreCase(name.trim()) || level.label().equalsIgnoreCase(name.trim()))) {
                 return level;
             }
         }
-        throw new IllegalArgumentException(
-                "level \"" + name.trim() + "\" is not known; there are plain, even and full");
+        throw new IllegalArgumentException(wording("Level.level-is-not-known-there", name.trim()));
     }
 }

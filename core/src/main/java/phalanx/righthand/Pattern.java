@@ -1,5 +1,7 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -41,7 +43,7 @@ public record Pattern(
         public Variation {
             strokes = ordered(strokes);
             if (every < 2 || every > 16) {
-                throw new IllegalArgumentException("a variation comes every 2 to 16 rounds, not every " + every);
+                throw new IllegalArgumentException(wording("Pattern.a-variation-comes-every-2", every));
             }
         }
     }
@@ -50,23 +52,22 @@ public record Pattern(
         Objects.requireNonNull(meter, "meter");
         Objects.requireNonNull(variation, "variation");
         if (name.isBlank() || family.isBlank()) {
-            throw new IllegalArgumentException("a pattern needs a name and a family");
+            throw new IllegalArgumentException(wording("Pattern.a-pattern-needs-a-name"));
         }
         if (grid < 1 || grid > FINEST_GRID || bars < 1 || bars > 2) {
-            throw new IllegalArgumentException(
-                    "a pattern has 1 to 8 steps a beat and 1 or 2 bars, not " + grid + " and " + bars);
+            throw new IllegalArgumentException(wording("Pattern.a-pattern-has-1-to", grid, bars));
         }
         strokes = ordered(strokes);
         int steps = stepsOf(meter, grid) * bars;
         if (meter.beatTicks() % grid != 0 || meter.barTicks() % (meter.beatTicks() / grid) != 0) {
-            throw new IllegalArgumentException("a bar of " + meter + " has no " + grid + " even steps a beat");
+            throw new IllegalArgumentException(wording("Pattern.a-bar-of-has-no", meter, grid));
         }
         Stream.concat(strokes.stream(), variation.stream().flatMap(other -> other.strokes().stream()))
                 .filter(stroke -> stroke.step() >= steps)
                 .findFirst()
                 .ifPresent(stroke -> {
                     throw new IllegalArgumentException(
-                            "step " + (stroke.step() + 1) + " lies outside the pattern, which has " + steps);
+                            wording("Pattern.step-lies-outside-the-pattern", stroke.step() + 1, steps));
                 });
     }
 

@@ -1,5 +1,7 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -54,10 +56,11 @@ public final class PatternLibrary {
      */
     public Pattern get(String name) {
         return find(name)
-                .orElseThrow(
-                        () -> new IllegalArgumentException("pattern \"" + name.trim() + "\" is not known; there are "
-                                + all().stream().map(Pattern::name).limit(6).collect(Collectors.joining(", "))
-                                + " and " + Math.max(0, all().size() - 6) + " more"));
+                .orElseThrow(() -> new IllegalArgumentException(wording(
+                        "PatternLibrary.pattern-is-not-known-there",
+                        name.trim(),
+                        all().stream().map(Pattern::name).limit(6).collect(Collectors.joining(", ")),
+                        Math.max(0, all().size() - 6))));
     }
 
     private static boolean sameName(Pattern pattern, String name) {

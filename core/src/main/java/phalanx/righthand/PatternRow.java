@@ -13,16 +13,17 @@ public enum PatternRow {
     BRUSH("brush", 0),
     HIT("hit", 0);
 
-    private final String label;
+    private final String word;
     private final int rank;
 
-    PatternRow(String label, int rank) {
-        this.label = label;
+    PatternRow(String word, int rank) {
+        this.word = word;
         this.rank = rank;
     }
 
-    public String label() {
-        return label;
+    /** What patterns call it, in every language. */
+    public String word() {
+        return word;
     }
 
     /** Of an inner row: 1 is the highest string of the shape that the tune leaves free, 2 the next below it. */
@@ -36,6 +37,6 @@ public enum PatternRow {
     }
 
     static Optional<PatternRow> byLabel(String text) {
-        return Arrays.stream(values()).filter(row -> row.label.equals(text)).findFirst();
+        return Arrays.stream(values()).filter(row -> row.word.equals(text)).findFirst();
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
@@ -23,10 +25,10 @@ public record PatternStroke(
         Objects.requireNonNull(weight, "weight");
         Objects.requireNonNull(manner, "manner");
         if (manner == Manner.HAMMERED && !row.isInner()) {
-            throw new IllegalArgumentException("a hammered stroke of row " + row.label());
+            throw new IllegalArgumentException(wording("PatternStroke.a-hammered-stroke-of-row", row.word()));
         }
         if (step < 0 || hit.isPresent() != (row == PatternRow.HIT)) {
-            throw new IllegalArgumentException("a stroke of row " + row.label() + " at step " + step);
+            throw new IllegalArgumentException(wording("PatternStroke.a-stroke-of-row-at", row.word(), step));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
@@ -81,7 +83,7 @@ public final class PatternText {
      */
     public record Mistake(int line, int from, int to, String message) {
         public String atLine() {
-            return "line " + line + ": " + message;
+            return wording("PatternText.line", line, message);
         }
     }
 
@@ -169,7 +171,7 @@ public final class PatternText {
             if (own.isEmpty() && !onlyRow) {
                 continue;
             }
-            text.append(String.format("%-7s", row.label()));
+            text.append(String.format("%-7s", row.word()));
             for (int step = 0; step < pattern.stepsABar() * pattern.bars(); step++) {
                 int at = step;
                 text.append(step > 0 && step % pattern.stepsABar() == 0 ? " |" : "")
@@ -204,7 +206,7 @@ public final class PatternText {
 
         Reading read(List<String> lines) {
             if (lines.isEmpty() || lines.get(0).isBlank()) {
-                mistakes.add(new Mistake(firstLine, 0, 0, "a pattern begins with its name"));
+                mistakes.add(new Mistake(firstLine, 0, 0, wording("PatternText.a-pattern-begins-with-its")));
                 return new Reading(Optional.empty(), mistakes);
             }
             for (int i = 1; i < lines.size(); i++) {
@@ -214,10 +216,10 @@ public final class PatternText {
             }
             int last = firstLine + lines.size() - 1;
             if (mistakes.isEmpty() && !anyRow) {
-                mistakes.add(new Mistake(last, 0, 0, "the pattern has no rows, such as \"bass x . x .\""));
+                mistakes.add(new Mistake(last, 0, 0, wording("PatternText.the-pattern-has-no-rows")));
             }
             if (mistakes.isEmpty() && !fields.containsKey("family")) {
-                mistakes.add(new Mistake(last, 0, 0, "the pattern names no family; a line \"family: own\" will do"));
+                mistakes.add(new Mistake(last, 0, 0, wording("PatternText.the-pattern-names-no-family")));
             }
             checkMoments(plain, last);
             checkMoments(varied, last);
@@ -260,10 +262,9 @@ public final class PatternText {
             String name = line.substring(0, colon).strip();
             String value = line.substring(colon + 1).strip();
             if (!FIELDS.contains(name)) {
-                mistakes.add(new Mistake(
-                        number, 0, colon, "\"" + name + "\" is not known; there are family, meter, grid and serves"));
+                mistakes.add(new Mistake(number, 0, colon, wording("PatternText.is-not-known-there-are", name)));
             } else if (anyRow) {
-                mistakes.add(new Mistake(number, 0, colon, name + " stands before the rows"));
+                mistakes.add(new Mistake(number, 0, colon, wording("PatternText.stands-before-the-rows", name)));
             } else {
                 fields.put(name, value);
                 int from = Math.max(0, line.indexOf(value, colon));
@@ -280,11 +281,11 @@ public final class PatternText {
                 meter = Meter.parse(value);
             } else if (name.equals("grid")) {
                 if (!value.matches("[1-8]")) {
-                    throw new IllegalArgumentException("the grid is 1 to 8 steps a beat, not \"" + value + "\"");
+                    throw new IllegalArgumentException(wording("PatternText.the-grid-is-1-to", value));
                 }
                 grid = Integer.parseInt(value);
             } else if (value.isEmpty()) {
-                throw new IllegalArgumentException(name + " is empty");
+                throw new IllegalArgumentException(wording("PatternText.is-empty", name));
             }
         }
 
@@ -297,14 +298,12 @@ public final class PatternText {
             if (row.isEmpty()) {
                 String known = String.join(
                         ", ",
-                        Arrays.stream(PatternRow.values())
-                                .map(PatternRow::label)
-                                .toList());
+                        Arrays.stream(PatternRow.values()).map(PatternRow::word).toList());
                 mistakes.add(new Mistake(
                         number,
                         words.start(),
                         words.end(),
-                        "\"" + words.group() + "\" is not a row; there are " + known));
+                        wording("PatternText.is-not-a-row-there", words.group(), known)));
                 return;
             }
             if (!rows.add(row.get())) {
@@ -312,7 +311,9 @@ public final class PatternText {
                         number,
                         words.start(),
                         words.end(),
-                        "row " + row.get().label() + " stands twice: two digits on one string"));
+                        wording(
+                                "PatternText.row-stands-twice-two-digits",
+                                row.get().word())));
                 return;
             }
             readSteps(number, line, row.get(), words);
@@ -330,7 +331,7 @@ public final class PatternText {
                                 number,
                                 words.start(),
                                 words.end(),
-                                "a bar of " + meter + " has " + perBar + " steps; the bar line stands after " + step));
+                                wording("PatternText.a-bar-of-has-steps", meter, perBar, step)));
                         return;
                     }
                     continue;
@@ -340,8 +341,7 @@ public final class PatternText {
                             number,
                             words.start(),
                             words.end(),
-                            "this step lies outside the bar, which has " + perBar + " in " + meter
-                                    + "; a bar line | begins a second bar"));
+                            wording("PatternText.this-step-lies-outside-the", perBar, meter)));
                     return;
                 }
                 readSign(number, words, row, step);
@@ -352,11 +352,15 @@ public final class PatternText {
                         number,
                         0,
                         line.length(),
-                        "row " + row.label() + " has " + step + " steps; " + perBar * (bar + 1) + " make its "
-                                + (bar == 0 ? "bar" : "two bars")));
+                        wording(
+                                "PatternText.row-has-steps-make-its",
+                                row.word(),
+                                step,
+                                perBar * (bar + 1),
+                                bar == 0 ? wording("PatternText.bar") : wording("PatternText.two-bars"))));
             } else if (anyRow && step != steps) {
                 mistakes.add(new Mistake(
-                        number, 0, line.length(), "row " + row.label() + " has another number of bars than the first"));
+                        number, 0, line.length(), wording("PatternText.row-has-another-number-of", row.word())));
             }
             steps = step;
             bars = bar + 1;
@@ -376,9 +380,8 @@ public final class PatternText {
                         words.start(),
                         words.end(),
                         two
-                                ? "\"" + sign + "\": two digits on one string; give the other its own row"
-                                : "\"" + sign + "\" means nothing in row " + row.label() + "; there are "
-                                        + signs(row)));
+                                ? wording("PatternText.two-digits-on-one-string", sign)
+                                : wording("PatternText.means-nothing-in-row-there", sign, row.word(), signs(row))));
             }
             stroke.ifPresent((every.isPresent() ? varied : plain)::add);
         }
@@ -409,21 +412,22 @@ public final class PatternText {
         private void checkPair(PatternStroke upper, PatternStroke lower, int line) {
             Digit high = upper.digit().get();
             Digit low = lower.digit().get();
-            String where = "step " + (upper.step() + 1) + ": ";
+            String where = wording("PatternText.step", upper.step() + 1);
             if (high == low) {
-                mistakes.add(new Mistake(
-                        line,
-                        0,
-                        0,
-                        where + "digit " + high.symbol() + " has two strokes at once; one digit, one string"));
+                mistakes.add(
+                        new Mistake(line, 0, 0, wording("PatternText.digit-has-two-strokes-at", where, high.symbol())));
             } else if (high.compareTo(low) < 0) {
                 mistakes.add(new Mistake(
                         line,
                         0,
                         0,
-                        where + "digits cross: " + high.symbol() + " in row "
-                                + upper.row().label() + " above " + low.symbol() + " in row "
-                                + lower.row().label()));
+                        wording(
+                                "PatternText.digits-cross-in-row-above",
+                                where,
+                                high.symbol(),
+                                upper.row().word(),
+                                low.symbol(),
+                                lower.row().word())));
             }
         }
     }

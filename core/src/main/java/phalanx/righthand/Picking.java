@@ -1,5 +1,7 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -65,7 +67,7 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
         public Span {
             Objects.requireNonNull(plan, "plan");
             if (startTick < 0 || endTick <= startTick) {
-                throw new IllegalArgumentException("a stretch from tick " + startTick + " to " + endTick);
+                throw new IllegalArgumentException(wording("Picking.a-stretch-from-tick-to", startTick, endTick));
             }
         }
     }
@@ -78,8 +80,8 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
         spans = List.copyOf(spans);
         for (int i = 1; i < spans.size(); i++) {
             if (spans.get(i).startTick() < spans.get(i - 1).endTick()) {
-                throw new IllegalArgumentException(
-                        "stretches of patterns overlap at tick " + spans.get(i).startTick());
+                throw new IllegalArgumentException(wording(
+                        "Picking.stretches-of-patterns-overlap-at", spans.get(i).startTick()));
             }
         }
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import phalanx.words.Words;
 
 /**
  * When each finger can wait on its next string. In an ascending run, in which every next digit is a higher one on a
@@ -13,17 +14,12 @@ import java.util.Objects;
 public final class PlantingChart {
     /** How fingers come to their strings. */
     public enum Manner {
-        FULL("full plant"),
-        ONE_BY_ONE("one by one");
+        FULL,
+        ONE_BY_ONE;
 
-        private final String label;
-
-        Manner(String label) {
-            this.label = label;
-        }
-
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 

@@ -1,9 +1,12 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import phalanx.words.Words;
 
 /**
  * Which digits a player plucks with, and the strings where they are at home. Common practice, no source; for the pick
@@ -16,20 +19,26 @@ public enum School {
     THUMB_AND_INDEX("thumb and index", Map.of(Digit.I, 2)),
     PICK_AND_FINGERS("pick and fingers", Map.of(Digit.M, 2, Digit.A, 1));
 
-    private final String label;
+    private final String word;
     private final Map<Digit, Integer> home;
     private final List<Digit> digits;
 
-    School(String label, Map<Digit, Integer> home) {
-        this.label = label;
+    School(String word, Map<Digit, Integer> home) {
+        this.word = word;
         this.home = home;
         this.digits = Arrays.stream(Digit.values())
                 .filter(digit -> digit == Digit.P || home.containsKey(digit))
                 .toList();
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** In string order, p first; with a pick, p is the pick. */
@@ -44,7 +53,7 @@ public enum School {
 
     /** What the digit is called in this school. */
     public String word(Digit digit) {
-        return this == PICK_AND_FINGERS && digit == Digit.P ? "pick" : digit.word();
+        return this == PICK_AND_FINGERS && digit == Digit.P ? wording("School.pick") : digit.word();
     }
 
     /**
@@ -54,10 +63,12 @@ public enum School {
      */
     public static School parse(String name) {
         return Arrays.stream(values())
-                .filter(school -> school.label.equalsIgnoreCase(name.trim()))
+                .filter(school -> (school.word.equalsIgnoreCase(name.trim())
+                        || school.label().equalsIgnoreCase(name.trim())))
                 .findFirst()
-                .orElseThrow(
-                        () -> new IllegalArgumentException("school \"" + name.trim() + "\" is not known; there are "
-                                + Arrays.stream(values()).map(School::label).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(wording(
+                        "School.school-is-not-known-there",
+                        name.trim(),
+                        Arrays.stream(values()).map(School::label).collect(Collectors.joining(", ")))));
     }
 }

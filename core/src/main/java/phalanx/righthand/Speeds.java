@@ -1,5 +1,7 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 /**
  * How fast the right hand goes. The usual values are from memory.
  *
@@ -16,12 +18,10 @@ public record Speeds(double repeatsASecond, double rollASecond, double upASecond
     public Speeds {
         if (!(upASecond >= repeatsASecond && upASecond <= FASTEST)) {
             throw new IllegalArgumentException(
-                    "an upstroke follows at least as soon as a digit repeats, up to 40 a second," + " not " + upASecond
-                            + " beside " + repeatsASecond);
+                    wording("Speeds.an-upstroke-follows-at-least", upASecond, repeatsASecond));
         }
         if (!(repeatsASecond >= 1 && repeatsASecond <= 20 && rollASecond >= repeatsASecond && rollASecond <= FASTEST)) {
-            throw new IllegalArgumentException("a digit repeats 1 to 20 times a second and a roll is at least as fast,"
-                    + " not " + repeatsASecond + " and " + rollASecond);
+            throw new IllegalArgumentException(wording("Speeds.a-digit-repeats-1-to", repeatsASecond, rollASecond));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 
 /**
@@ -14,8 +16,7 @@ public record Bar(int number, int startTick, int lengthTicks, Meter meter) {
     public Bar {
         Objects.requireNonNull(meter, "meter");
         if (number < 0 || startTick < 0 || lengthTicks <= 0) {
-            throw new IllegalArgumentException(
-                    "bar " + number + " at tick " + startTick + ", " + lengthTicks + " ticks long");
+            throw new IllegalArgumentException(wording("Bar.bar-at-tick-ticks-long", number, startTick, lengthTicks));
         }
     }
 

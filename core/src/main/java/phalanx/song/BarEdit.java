@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -51,7 +53,7 @@ public final class BarEdit {
      */
     public static Edited delete(Song song, int from, int to) {
         if (to - from >= song.bars().size()) {
-            throw new IllegalArgumentException("a song has one bar at least");
+            throw new IllegalArgumentException(wording("BarEdit.a-song-has-one-bar"));
         }
         int at = song.bars().get(from).startTick();
         int removed = song.bars().get(to - 1).endTick() - at;
@@ -72,10 +74,10 @@ public final class BarEdit {
      */
     public static Edited exchange(Song song, int from, int middle, int to) {
         if (from < 0 || middle <= from || to <= middle || to > song.bars().size()) {
-            throw new IllegalArgumentException("no two stretches of bars follow one another there");
+            throw new IllegalArgumentException(wording("BarEdit.no-two-stretches-of-bars"));
         }
         if (from == 0 && isPickup(song)) {
-            throw new IllegalArgumentException("the pickup stays where it is");
+            throw new IllegalArgumentException(wording("BarEdit.the-pickup-stays-where-it"));
         }
         List<Integer> lengths = new ArrayList<>();
         List<Meter> meters = new ArrayList<>();
@@ -113,10 +115,10 @@ public final class BarEdit {
         int index = song.barIndexAt(tick);
         Bar bar = song.bars().get(index);
         if (tick <= bar.startTick() || tick >= bar.endTick()) {
-            throw new IllegalArgumentException("a bar is split within it, not at its beginning");
+            throw new IllegalArgumentException(wording("BarEdit.a-bar-is-split-within"));
         }
         if (index == 0 && isPickup(song)) {
-            throw new IllegalArgumentException("a pickup is not split");
+            throw new IllegalArgumentException(wording("BarEdit.a-pickup-is-not-split"));
         }
         int first = tick - bar.startTick();
         return withBars(song, index, index + 1, List.of(first, bar.lengthTicks() - first));
@@ -130,10 +132,10 @@ public final class BarEdit {
      */
     public static Song join(Song song, int from, int to) {
         if (to - from < 2) {
-            throw new IllegalArgumentException("two bars at least are joined");
+            throw new IllegalArgumentException(wording("BarEdit.two-bars-at-least-are"));
         }
         if (from == 0 && isPickup(song)) {
-            throw new IllegalArgumentException("a pickup is not joined to what follows");
+            throw new IllegalArgumentException(wording("BarEdit.a-pickup-is-not-joined"));
         }
         int length = song.bars().get(to - 1).endTick() - song.bars().get(from).startTick();
         return withBars(song, from, to, List.of(length));
@@ -148,8 +150,8 @@ public final class BarEdit {
         for (int length : newLengths) {
             lengths.add(length);
             meters.add(Meter.ofTicks(length, unit)
-                    .orElseThrow(() -> new IllegalArgumentException("a bar of "
-                            + Math.round(100.0 * length / Ticks.QUARTER) / 100.0 + " quarter notes has no meter")));
+                    .orElseThrow(() -> new IllegalArgumentException(wording(
+                            "BarEdit.a-bar-of-quarter-notes", Math.round(100.0 * length / Ticks.QUARTER) / 100.0))));
         }
         take(song.bars().subList(to, song.bars().size()), lengths, meters);
         return with(song, bars(lengths, meters), song.sections(), song.chart(), song.melody(), song.bass());

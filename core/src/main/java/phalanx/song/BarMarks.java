@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -37,8 +39,7 @@ public record BarMarks(
         signs = Set.copyOf(signs);
         Objects.requireNonNull(jump, "jump");
         if (timesToEnd < 0 || timesToEnd > MOST_TIMES || endings.stream().anyMatch(ending -> ending < 1)) {
-            throw new IllegalArgumentException(
-                    "a repeat of " + timesToEnd + " times with endings " + endings + "; 0 to 100 and from 1 are usual");
+            throw new IllegalArgumentException(wording("BarMarks.a-repeat-of-times-with", timesToEnd, endings));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -75,8 +77,7 @@ public record ChartText(
             throw new IllegalArgumentException(mistakes.get(0).message());
         }
         if (bars.isEmpty()) {
-            throw new IllegalArgumentException(
-                    "the chart has no bars; write chords between bar lines, such as | G | C |");
+            throw new IllegalArgumentException(wording("ChartText.the-chart-has-no-bars"));
         }
         Song bare = new Song(song.title(), song.key(), song.tempo(), bars, sections, chart, List.of());
         Song played = Unfolding.of(bare, marks);
@@ -256,7 +257,7 @@ public record ChartText(
         private void openSection(Entry entry) {
             String name = entry.word.replaceAll("[\\[\\]]", "").trim();
             if (!entry.word.endsWith("]") || name.isEmpty()) {
-                mistake(entry, "a section needs a name in brackets, such as [A]");
+                mistake(entry, wording("ChartText.a-section-needs-a-name"));
             } else {
                 section = Optional.of(name);
             }
@@ -318,7 +319,7 @@ public record ChartText(
 
         private void repeatBar(Bar bar, Entry entry) {
             if (bars.isEmpty()) {
-                mistake(entry, "there is no bar before to repeat");
+                mistake(entry, wording("ChartText.there-is-no-bar-before"));
                 return;
             }
             Bar before = bars.get(bars.size() - 1);
@@ -338,10 +339,7 @@ public record ChartText(
             int beats = meter.beats();
             boolean felt = bar.lengthTicks() / meter.beatTicks() == places;
             if (beats % places != 0 && places % beats != 0 && !felt || bar.lengthTicks() % places != 0) {
-                mistake(
-                        entries.get(places - 1),
-                        places + " entries do not share " + beats + " beats evenly; write one for each beat, with a dot"
-                                + " to hold the chord before");
+                mistake(entries.get(places - 1), wording("ChartText.entries-do-not-share-beats", places, beats));
                 return;
             }
             for (int place = 0; place < places; place++) {

@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -23,7 +25,7 @@ public record ChordChange(int startTick, Optional<ChordSymbol> chord, Optional<C
         Objects.requireNonNull(chord, "chord");
         Objects.requireNonNull(frets, "frets");
         if (startTick < 0) {
-            throw new IllegalArgumentException("chord at tick " + startTick);
+            throw new IllegalArgumentException(wording("ChordChange.chord-at-tick", startTick));
         }
     }
 

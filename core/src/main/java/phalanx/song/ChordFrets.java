@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -25,15 +27,15 @@ public record ChordFrets(List<Integer> frets) {
     public ChordFrets {
         frets = List.copyOf(frets);
         if (frets.size() < FEWEST_STRINGS || frets.size() > MOST_STRINGS) {
-            throw new IllegalArgumentException("frets for 4 to 10 strings, not " + frets.size());
+            throw new IllegalArgumentException(wording("ChordFrets.frets-for-4-to-10", frets.size()));
         }
         for (int fret : frets) {
             if (fret < SILENT || fret > HIGHEST) {
-                throw new IllegalArgumentException("fret " + fret + " is outside x, 0 to " + HIGHEST);
+                throw new IllegalArgumentException(wording("ChordFrets.fret-is-outside-x-0", fret, HIGHEST));
             }
         }
         if (Collections.max(frets) == SILENT) {
-            throw new IllegalArgumentException("frets of which no string sounds");
+            throw new IllegalArgumentException(wording("ChordFrets.frets-of-which-no-string"));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -52,7 +54,7 @@ public final class ChordProposal {
     public ChordProposal(Song song) {
         this.song = Objects.requireNonNull(song, "song");
         if (song.melody().isEmpty()) {
-            throw new IllegalArgumentException("there is no tune to propose chords for");
+            throw new IllegalArgumentException(wording("ChordProposal.there-is-no-tune-to"));
         }
         Key heard = SongHarmony.of(song).key();
         // many programs write every signature as a major key

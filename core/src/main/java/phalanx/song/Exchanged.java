@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -14,7 +16,7 @@ import java.util.List;
 public record Exchanged(int from, int middle, int to) implements Moved {
     public Exchanged {
         if (from < 0 || middle <= from || to <= middle) {
-            throw new IllegalArgumentException("from " + from + " over " + middle + " to " + to);
+            throw new IllegalArgumentException(wording("Exchanged.from-over-to", from, middle, to));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.theory.Key;
@@ -19,13 +21,13 @@ public record MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String
         Objects.requireNonNull(pitch, "pitch");
         if (tick < 0 || lengthTicks <= 0) {
             throw new IllegalArgumentException(
-                    "melody note " + pitch + " at tick " + tick + ", " + lengthTicks + " ticks long");
+                    wording("MelodyNote.melody-note-at-tick-ticks", pitch, tick, lengthTicks));
         }
         if (syllable.isPresent() && (syllable.get().isBlank() || syllable.get().contains(" "))) {
-            throw new IllegalArgumentException("\"" + syllable.get() + "\" is not a syllable");
+            throw new IllegalArgumentException(wording("MelodyNote.is-not-a-syllable", syllable.get()));
         }
         if (below.isPresent() && below.get().midi() >= pitch.midi()) {
-            throw new IllegalArgumentException("the second note " + below.get() + " is not below " + pitch);
+            throw new IllegalArgumentException(wording("MelodyNote.the-second-note-is-not", below.get(), pitch));
         }
     }
 

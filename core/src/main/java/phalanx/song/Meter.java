@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -19,7 +21,7 @@ public record Meter(int beats, int unit) {
 
     public Meter {
         if (beats < 1 || beats > MOST_BEATS || unit < 1 || unit > SMALLEST || Integer.bitCount(unit) != 1) {
-            throw new IllegalArgumentException(beats + "/" + unit + " is not a meter");
+            throw new IllegalArgumentException(wording("Meter.is-not-a-meter", beats, unit));
         }
     }
 
@@ -31,7 +33,7 @@ public record Meter(int beats, int unit) {
     public static Meter parse(String text) {
         Matcher written = WRITTEN.matcher(text);
         if (!written.matches()) {
-            throw new IllegalArgumentException("\"" + text + "\" is not a meter, such as 4/4");
+            throw new IllegalArgumentException(wording("Meter.is-not-a-meter-such", text));
         }
         return new Meter(Integer.parseInt(written.group(1)), Integer.parseInt(written.group(2)));
     }

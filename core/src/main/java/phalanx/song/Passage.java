@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -22,7 +24,7 @@ public record Passage(
         tune = List.copyOf(tune);
         bass = List.copyOf(bass);
         if (lengthTicks <= 0) {
-            throw new IllegalArgumentException("a passage of " + lengthTicks + " ticks");
+            throw new IllegalArgumentException(wording("Passage.a-passage-of-ticks", lengthTicks));
         }
     }
 

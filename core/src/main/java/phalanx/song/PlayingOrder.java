@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -42,8 +44,7 @@ public final class PlayingOrder {
             }
             order.add(at);
             if (order.size() > Song.MOST_BARS) {
-                throw new IllegalArgumentException(
-                        "with its repeats the song has more than " + Song.MOST_BARS + " bars");
+                throw new IllegalArgumentException(wording("PlayingOrder.with-its-repeats-the-song", Song.MOST_BARS));
             }
             if (jumped && bar.has(BarMarks.Sign.FINE)) {
                 break;
@@ -51,7 +52,7 @@ public final class PlayingOrder {
             next(bar);
         }
         if (order.isEmpty()) {
-            throw new IllegalArgumentException("no bar is ever played; look at the endings");
+            throw new IllegalArgumentException(wording("PlayingOrder.no-bar-is-ever-played"));
         }
         return List.copyOf(order);
     }
@@ -121,6 +122,6 @@ public final class PlayingOrder {
             }
         }
         throw new IllegalArgumentException(
-                "a jump goes to a " + sign.name().toLowerCase(Locale.ROOT) + " that is nowhere in the song");
+                wording("PlayingOrder.a-jump-goes-to-a", sign.name().toLowerCase(Locale.ROOT)));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -46,23 +48,23 @@ public final class Reharmony {
         ChordSymbol chord = here.get();
         int root = chord.root().pitchClass();
         boolean minor = isMinor(chord);
-        offer(hints, index, chord, minor ? root + 3 : root + 9, minor ? "" : "m", "its relative");
+        offer(hints, index, chord, minor ? root + 3 : root + 9, minor ? "" : "m", wording("Reharmony.its-relative"));
         if (!minor) {
-            offer(hints, index, chord, root + 4, "m", "shares two tones");
+            offer(hints, index, chord, root + 4, "m", wording("Reharmony.shares-two-tones"));
         }
         next(index).ifPresent(following -> {
             int target = following.root().pitchClass();
             if (target != root) {
-                offer(hints, index, chord, target + 7, "7", "leads to " + following.text());
-                offer(hints, index, chord, target + 1, "7", "leads down to " + following.text());
+                offer(hints, index, chord, target + 7, "7", wording("Reharmony.leads-to", following.text()));
+                offer(hints, index, chord, target + 1, "7", wording("Reharmony.leads-down-to", following.text()));
             }
         });
         int tonic = key.tonic().pitchClass();
         if (Math.floorMod(root - tonic, 12) == 5 && !minor) {
-            offer(hints, index, chord, root, "m", "borrowed from minor");
+            offer(hints, index, chord, root, "m", wording("Reharmony.borrowed-from-minor"));
         }
         if (Math.floorMod(root - tonic, 12) == 7 && !minor) {
-            offer(hints, index, chord, root, "7sus4", "suspends it");
+            offer(hints, index, chord, root, "7sus4", wording("Reharmony.suspends-it"));
         }
         return hints;
     }

@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 
 /** Where things stand after ticks were put in or taken out at several places. */
@@ -18,7 +20,8 @@ final class Respaced implements Moved {
         for (int i = 1; i < before.length; i++) {
             Spliced last = splices.get(i - 1);
             if (splices.get(i).at() < last.at() + last.removed()) {
-                throw new IllegalArgumentException("at tick " + splices.get(i).at() + " within what is taken out");
+                throw new IllegalArgumentException(wording(
+                        "Respaced.at-tick-within-what-is", splices.get(i).at()));
             }
             before[i] = before[i - 1] + last.added() - last.removed();
         }

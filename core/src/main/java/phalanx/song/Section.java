@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 /**
  * A named part of the song.
  *
@@ -10,8 +12,7 @@ package phalanx.song;
 public record Section(String name, int startTick, boolean varied) {
     public Section {
         if (name.isBlank() || startTick < 0) {
-            throw new IllegalArgumentException(
-                    "a section needs a name and a place, not \"" + name + "\" at " + startTick);
+            throw new IllegalArgumentException(wording("Section.a-section-needs-a-name", name, startTick));
         }
     }
 

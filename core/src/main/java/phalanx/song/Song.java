@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -42,18 +44,18 @@ public record Song(
         melody = List.copyOf(melody);
         bass = List.copyOf(bass);
         if (tempo < SLOWEST || tempo > FASTEST) {
-            throw new IllegalArgumentException("tempo " + tempo + " is outside 20 to 400 quarter notes a minute");
+            throw new IllegalArgumentException(wording("Song.tempo-is-outside-20-to", tempo));
         }
         if (bars.isEmpty() || bars.size() > MOST_BARS) {
-            throw new IllegalArgumentException("a song has 1 to " + MOST_BARS + " bars, not " + bars.size());
+            throw new IllegalArgumentException(wording("Song.a-song-has-1-to", MOST_BARS, bars.size()));
         }
         checkBars(bars);
         int end = bars.get(bars.size() - 1).endTick();
-        checkLine("melody", melody, end);
-        checkLine("bass", bass, end);
+        checkLine(wording("Song.melody"), melody, end);
+        checkLine(wording("Song.bass"), bass, end);
         if (bass.stream()
                 .anyMatch(note -> note.syllable().isPresent() || note.below().isPresent())) {
-            throw new IllegalArgumentException("the bass has words or two notes at once");
+            throw new IllegalArgumentException(wording("Song.the-bass-has-words-or"));
         }
         checkChart(chart, end);
     }
@@ -74,7 +76,7 @@ public record Song(
         int at = 0;
         for (Bar bar : bars) {
             if (bar.startTick() != at) {
-                throw new IllegalArgumentException("bar " + bar.number() + " does not begin where the one before ends");
+                throw new IllegalArgumentException(wording("Song.bar-does-not-begin-where", bar.number()));
             }
             at = bar.endTick();
         }
@@ -84,13 +86,13 @@ public record Song(
         int at = 0;
         for (MelodyNote note : line) {
             if (note.tick() < at) {
-                throw new IllegalArgumentException(name + " note " + note.pitch() + " at tick " + note.tick()
-                        + " begins before the one before it ends");
+                throw new IllegalArgumentException(
+                        wording("Song.note-at-tick-begins-before", name, note.pitch(), note.tick()));
             }
             at = note.endTick();
         }
         if (at > end) {
-            throw new IllegalArgumentException("the " + name + " ends after the last bar");
+            throw new IllegalArgumentException(wording("Song.the-ends-after-the-last", name));
         }
     }
 
@@ -99,7 +101,7 @@ public record Song(
         for (ChordChange change : chart) {
             if (change.startTick() <= at || change.startTick() >= end) {
                 throw new IllegalArgumentException(
-                        "chord " + change.symbol() + " at tick " + change.startTick() + " is out of order");
+                        wording("Song.chord-at-tick-is-out", change.symbol(), change.startTick()));
             }
             at = change.startTick();
         }

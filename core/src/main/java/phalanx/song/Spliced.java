@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 
 /**
@@ -12,7 +14,7 @@ import java.util.List;
 public record Spliced(int at, int removed, int added) implements Moved {
     public Spliced {
         if (at < 0 || removed < 0 || added < 0) {
-            throw new IllegalArgumentException("at " + at + ", " + removed + " out, " + added + " in");
+            throw new IllegalArgumentException(wording("Spliced.at-out-in", at, removed, added));
         }
     }
 

@@ -1,6 +1,7 @@
 package phalanx.song;
 
 import java.util.Objects;
+import phalanx.words.Words;
 
 /**
  * What a note of the tune is to the chord under it.
@@ -11,23 +12,18 @@ import java.util.Objects;
 public record TuneNote(MelodyNote note, Kind kind) {
     /** The kinds that theory books name. Common practice, no source. */
     public enum Kind {
-        CHORD_TONE("chord tone"),
-        PASSING("passing"),
-        NEIGHBOUR("neighbour"),
-        SUSPENSION("suspension"),
-        APPOGGIATURA("appoggiatura"),
-        ESCAPE("escape"),
-        FREE("outside the chord"),
-        NO_CHORD("no chord");
+        CHORD_TONE,
+        PASSING,
+        NEIGHBOUR,
+        SUSPENSION,
+        APPOGGIATURA,
+        ESCAPE,
+        FREE,
+        NO_CHORD;
 
-        private final String label;
-
-        Kind(String label) {
-            this.label = label;
-        }
-
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -37,8 +39,8 @@ public final class Unfolding {
      */
     public static Song of(Song written, List<BarMarks> marks) {
         if (marks.size() != written.bars().size()) {
-            throw new IllegalArgumentException(
-                    marks.size() + " marks for " + written.bars().size() + " bars");
+            throw new IllegalArgumentException(wording(
+                    "Unfolding.marks-for-bars", marks.size(), written.bars().size()));
         }
         return marks.stream().allMatch(BarMarks.NONE::equals) ? written : ofBars(written, PlayingOrder.of(marks));
     }

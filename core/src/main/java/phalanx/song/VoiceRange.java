@@ -1,5 +1,7 @@
 package phalanx.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import phalanx.theory.Pitch;
 
@@ -12,8 +14,7 @@ import phalanx.theory.Pitch;
 public record VoiceRange(int lowMidi, int highMidi) {
     public VoiceRange {
         if (lowMidi < 0 || highMidi > 127 || lowMidi >= highMidi) {
-            throw new IllegalArgumentException(
-                    "a voice goes from a lower pitch to a higher one, not from " + lowMidi + " to " + highMidi);
+            throw new IllegalArgumentException(wording("VoiceRange.a-voice-goes-from-a", lowMidi, highMidi));
         }
     }
 
@@ -25,8 +26,7 @@ public record VoiceRange(int lowMidi, int highMidi) {
     public static VoiceRange parse(String text) {
         String[] ends = text.trim().split("\\s*(?:\\bto\\b|-|\\u2013|\\s)\\s*");
         if (ends.length != 2) {
-            throw new IllegalArgumentException(
-                    "\"" + text.trim() + "\" is not a range; write its lowest and highest pitch, such as A2 to D4");
+            throw new IllegalArgumentException(wording("VoiceRange.is-not-a-range-write", text.trim()));
         }
         return new VoiceRange(Pitch.parse(ends[0]).midi(), Pitch.parse(ends[1]).midi());
     }

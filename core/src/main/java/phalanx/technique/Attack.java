@@ -1,5 +1,7 @@
 package phalanx.technique;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 
 /** How a note begins. */
@@ -25,7 +27,7 @@ public sealed interface Attack {
     /** One digit plucks one string. */
     record Pluck(boolean up) implements Attack {
         @Override
-        public String label() {
+        public String word() {
             return "pluck";
         }
     }
@@ -33,7 +35,7 @@ public sealed interface Attack {
     /** Digits pluck a string each at once. */
     record Block() implements Attack {
         @Override
-        public String label() {
+        public String word() {
             return "block";
         }
     }
@@ -41,7 +43,7 @@ public sealed interface Attack {
     /** Digits pluck a string each, one just after the other. */
     record Roll() implements Attack {
         @Override
-        public String label() {
+        public String word() {
             return "roll";
         }
     }
@@ -53,7 +55,7 @@ public sealed interface Attack {
      */
     record Brush(boolean up) implements Attack {
         @Override
-        public String label() {
+        public String word() {
             return "brush";
         }
     }
@@ -65,8 +67,8 @@ public sealed interface Attack {
         }
 
         @Override
-        public String label() {
-            return kind.label();
+        public String word() {
+            return kind.word();
         }
     }
 
@@ -81,13 +83,18 @@ public sealed interface Attack {
         }
 
         @Override
-        public String label() {
+        public String word() {
             return left ? "harmonic" : "touch";
         }
     }
 
     /** The word for it in files. */
-    String label();
+    String word();
+
+    /** What it is called on screen. */
+    default String label() {
+        return this instanceof Slur slur ? slur.kind().label() : wording("Attack." + word());
+    }
 
     /** Whether the right hand makes it. */
     default boolean plucked() {

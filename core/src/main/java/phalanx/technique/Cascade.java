@@ -1,5 +1,7 @@
 package phalanx.technique;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -69,14 +71,13 @@ public record Cascade(List<Step> steps) {
         Objects.requireNonNull(node, "node");
         if (frets.size() != instrument.strings()) {
             throw new IllegalArgumentException(
-                    "the shape is for " + frets.size() + " strings, the guitar has " + instrument.strings());
+                    wording("Cascade.the-shape-is-for-strings", frets.size(), instrument.strings()));
         }
         List<Step> steps = new ArrayList<>();
         for (String word : order.trim().split("[\\s,]+")) {
             Matcher match = STEP.matcher(word);
             if (!match.matches()) {
-                throw new IllegalArgumentException("\"" + word
-                        + "\" is no string of a cascade: write strings as 4 6* 3 5*, touched ones with a *");
+                throw new IllegalArgumentException(wording("Cascade.is-no-string-of-a", word));
             }
             steps.add(step(
                     instrument,
@@ -87,7 +88,7 @@ public record Cascade(List<Step> steps) {
         }
         long touched = steps.stream().filter(Step::touched).count();
         if (touched == 0 || touched == steps.size()) {
-            throw new IllegalArgumentException("a cascade needs plain and touched notes; too few strings sound");
+            throw new IllegalArgumentException(wording("Cascade.a-cascade-needs-plain-and"));
         }
         return new Cascade(steps);
     }
@@ -95,7 +96,7 @@ public record Cascade(List<Step> steps) {
     private static Step step(
             Instrument instrument, List<Integer> frets, HarmonicNode node, int string, boolean touched) {
         if (string < 1 || string > instrument.strings() || fret(frets, string) < 0) {
-            throw new IllegalArgumentException("string " + string + " does not sound in the shape");
+            throw new IllegalArgumentException(wording("Cascade.string-does-not-sound-in", string));
         }
         int fret = fret(frets, string);
         if (!touched) {
@@ -105,7 +106,7 @@ public record Cascade(List<Step> steps) {
         if (!harmonic.isOverFingerboard(instrument)) {
             throw new IllegalArgumentException(String.format(
                     Locale.ROOT,
-                    "string %d held at fret %d is touched over fret %.1f, the fingerboard ends at %d; try another node",
+                    wording("Cascade.string-held-at-fret-is"),
                     string,
                     fret,
                     harmonic.touchFret(),

@@ -8,21 +8,20 @@ import java.util.TreeSet;
 import phalanx.guitar.Instrument;
 import phalanx.theory.Key;
 import phalanx.theory.Note;
+import phalanx.words.Words;
 
 /** Finds barres over which a cascade sounds a scale. */
 public final class CascadeFinder {
     /** A scale by the semitones over its tonic. Common knowledge, no source. */
     private enum Scale {
-        MINOR_PENTATONIC("minor pentatonic", 0, 3, 5, 7, 10),
-        MAJOR_PENTATONIC("major pentatonic", 0, 2, 4, 7, 9),
-        MAJOR("major", 0, 2, 4, 5, 7, 9, 11),
-        MINOR("natural minor", 0, 2, 3, 5, 7, 8, 10);
+        MINOR_PENTATONIC(0, 3, 5, 7, 10),
+        MAJOR_PENTATONIC(0, 2, 4, 7, 9),
+        MAJOR(0, 2, 4, 5, 7, 9, 11),
+        MINOR(0, 2, 3, 5, 7, 8, 10);
 
-        private final String label;
         private final TreeSet<Integer> steps = new TreeSet<>();
 
-        Scale(String label, int... steps) {
-            this.label = label;
+        Scale(int... steps) {
             for (int step : steps) {
                 this.steps.add(step);
             }
@@ -90,7 +89,7 @@ public final class CascadeFinder {
                 notes.forEach(note -> over.add(Math.floorMod(note - midi, 12)));
                 if (whole ? over.equals(scale.steps) : scale.steps.containsAll(over)) {
                     Note tonic = Key.C_MAJOR.spell(midi % 12);
-                    return Optional.of(tonic + " " + scale.label);
+                    return Optional.of(tonic + " " + Words.name(scale));
                 }
             }
         }

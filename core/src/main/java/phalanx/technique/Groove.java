@@ -1,5 +1,7 @@
 package phalanx.technique;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -31,10 +33,10 @@ public record Groove(
     public Groove {
         Objects.requireNonNull(meter, "meter");
         if (name.isBlank() || name.length() > LONGEST_NAME || name.contains("|")) {
-            throw new IllegalArgumentException("a groove needs a name of at most " + LONGEST_NAME + " signs without |");
+            throw new IllegalArgumentException(wording("Groove.a-groove-needs-a-name", LONGEST_NAME));
         }
         if (grid < 1 || grid > FINEST || meter.beatTicks() % grid != 0) {
-            throw new IllegalArgumentException("a groove has 1 to " + FINEST + " steps a beat, not " + grid);
+            throw new IllegalArgumentException(wording("Groove.a-groove-has-1-to", FINEST, grid));
         }
         steps = new TreeMap<>(steps);
         fill = fill.map(TreeMap::new);
@@ -73,8 +75,7 @@ public record Groove(
     public static Groove parse(String line) {
         String[] parts = line.split("\\|");
         if (parts.length < 4 || parts.length > 5) {
-            throw new IllegalArgumentException(
-                    "a groove has a name, a meter, steps a beat and signs, parted by |, not \"" + line.trim() + "\"");
+            throw new IllegalArgumentException(wording("Groove.a-groove-has-a-name", line.trim()));
         }
         String[] meter = parts[1].trim().split("/");
         try {
@@ -84,14 +85,13 @@ public record Groove(
             if (parts.length == 5) {
                 String signs = parts[4].trim();
                 if (!signs.startsWith(FILL)) {
-                    throw new IllegalArgumentException("the last part of a groove begins with \"fill\"");
+                    throw new IllegalArgumentException(wording("Groove.the-last-part-of-a"));
                 }
                 fill = Optional.of(hits(signs.substring(FILL.length()), own, grid));
             }
             return new Groove(parts[0].trim(), own, grid, hits(parts[3], own, grid), fill);
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("\"" + parts[1].trim() + "\" and \"" + parts[2].trim()
-                    + "\" are not a meter and a number of steps");
+            throw new IllegalArgumentException(wording("Groove.and-are-not-a-meter", parts[1].trim(), parts[2].trim()));
         }
     }
 
@@ -99,8 +99,8 @@ public record Groove(
         String closed = signs.replaceAll("\\s", "").toLowerCase(Locale.ROOT);
         int wanted = stepsOf(meter, Math.max(1, grid));
         if (closed.length() != wanted) {
-            throw new IllegalArgumentException("a bar of " + meter + " with " + grid + " steps a beat has " + wanted
-                    + " steps, not " + closed.length());
+            throw new IllegalArgumentException(
+                    wording("Groove.a-bar-of-with-steps", meter, grid, wanted, closed.length()));
         }
         TreeMap<Integer, HitKind> hits = new TreeMap<>();
         for (int step = 0; step < wanted; step++) {
@@ -109,7 +109,7 @@ public record Groove(
                 hits.put(
                         step,
                         HitKind.byLetter(sign)
-                                .orElseThrow(() -> new IllegalArgumentException("\"" + sign + "\" is no hit")));
+                                .orElseThrow(() -> new IllegalArgumentException(wording("Groove.is-no-hit", sign))));
             }
         }
         return hits;

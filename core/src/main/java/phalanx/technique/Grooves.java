@@ -1,5 +1,7 @@
 package phalanx.technique;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -43,8 +45,9 @@ public final class Grooves {
         return all.stream()
                 .filter(groove -> groove.name().equalsIgnoreCase(name.trim()))
                 .findFirst()
-                .orElseThrow(
-                        () -> new IllegalArgumentException("groove \"" + name.trim() + "\" is not known; there are "
-                                + all.stream().map(Groove::name).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(wording(
+                        "Grooves.groove-is-not-known-there",
+                        name.trim(),
+                        all.stream().map(Groove::name).collect(Collectors.joining(", ")))));
     }
 }

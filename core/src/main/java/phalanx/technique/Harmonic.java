@@ -1,5 +1,7 @@
 package phalanx.technique;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
@@ -31,7 +33,7 @@ public record Harmonic(int string, int fret, HarmonicNode node, int midi, double
      */
     public static Harmonic of(Instrument instrument, int string, int fret, HarmonicNode node) {
         if (string < 1 || string > instrument.strings() || !instrument.has(string, fret)) {
-            throw new IllegalArgumentException("string " + string + " has no fret " + fret);
+            throw new IllegalArgumentException(wording("Harmonic.string-has-no-fret", string, fret));
         }
         int from = Math.max(fret, instrument.openFret(string)) + instrument.capo();
         double sounding = instrument.guitar().scaleMm() * Math.pow(2, -from / 12.0);

@@ -1,5 +1,7 @@
 package phalanx.technique;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -54,13 +56,17 @@ public record HarmonicChord(HarmonicNode node, List<Harmonic> strings, int missi
     public String words(Key key) {
         return String.format(
                 Locale.ROOT,
-                "over fret %.0f, strings %s: %s%s",
+                wording("HarmonicChord.over-fret-strings"),
                 node.frets(),
                 strings.stream().map(one -> String.valueOf(one.string())).collect(Collectors.joining(" ")),
                 strings.stream()
                         .map(one -> Pitch.of(one.midi(), key).toString())
                         .collect(Collectors.joining(" ")),
-                missing == 0 ? "" : missing == 1 ? ", one tone missing" : ", " + missing + " tones missing");
+                missing == 0
+                        ? ""
+                        : missing == 1
+                                ? wording("HarmonicChord.one-tone-missing")
+                                : wording("HarmonicChord.tones-missing", missing));
     }
 
     private static int missing(ChordSymbol chord, List<Harmonic> strings) {

@@ -1,5 +1,7 @@
 package phalanx.technique;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -26,7 +28,7 @@ public record HarmonicNode(int k, int n) implements Comparable<HarmonicNode> {
 
     public HarmonicNode {
         if (n < 2 || k < 1 || k >= n || gcd(k, n) > 1) {
-            throw new IllegalArgumentException(k + "/" + n + " is no node: a fraction in lowest terms, such as 1/3");
+            throw new IllegalArgumentException(wording("HarmonicNode.is-no-node-a-fraction", k, n));
         }
     }
 
@@ -55,7 +57,7 @@ public record HarmonicNode(int k, int n) implements Comparable<HarmonicNode> {
     public static HarmonicNode parse(String text) {
         Matcher match = TEXT.matcher(text.trim());
         if (!match.matches()) {
-            throw new IllegalArgumentException("\"" + text.trim() + "\" is no node: write it as 1/2, 1/3, 1/4");
+            throw new IllegalArgumentException(wording("HarmonicNode.is-no-node-write-it", text.trim()));
         }
         return new HarmonicNode(Integer.parseInt(match.group(1)), Integer.parseInt(match.group(2)));
     }

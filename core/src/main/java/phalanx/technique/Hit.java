@@ -1,5 +1,7 @@
 package phalanx.technique;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 
 /**
@@ -12,7 +14,7 @@ public record Hit(int tick, HitKind kind) {
     public Hit {
         Objects.requireNonNull(kind, "kind");
         if (tick < 0) {
-            throw new IllegalArgumentException("a hit at tick " + tick);
+            throw new IllegalArgumentException(wording("Hit.a-hit-at-tick", tick));
         }
     }
 

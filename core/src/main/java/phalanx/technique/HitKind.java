@@ -1,62 +1,23 @@
 package phalanx.technique;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import phalanx.words.Words;
 
 /**
  * Percussive sounds and what each asks of the hands. Times, and what may sound with a hit, are our assumptions from common
  * practice; no source.
  */
 public enum HitKind {
-    HEEL(
-            "heel",
-            'h',
-            Side.RIGHT,
-            With.PLUCKS,
-            Damps.NOTHING,
-            70,
-            "the heel of the hand thumps the top behind the bridge while thumb or fingers pluck"),
-    KNOCK(
-            "knock",
-            'k',
-            Side.RIGHT,
-            With.PLUCKS,
-            Damps.NOTHING,
-            70,
-            "the thumb's joint knocks the top as it plays through"),
-    SLAP(
-            "slap",
-            's',
-            Side.RIGHT,
-            With.THUMB,
-            Damps.LOWEST,
-            110,
-            "the side of the thumb falls on the bass strings and stops them; the thumb may sound a bass note with it"),
-    NAIL(
-            "nail tap",
-            'n',
-            Side.RIGHT,
-            With.THUMB,
-            Damps.NOTHING,
-            90,
-            "the nails of the fingers flick the top below the strings"),
-    TAP(
-            "tap",
-            't',
-            Side.LEFT,
-            With.PLUCKS,
-            Damps.NOTHING,
-            160,
-            "the left hand taps the side or the neck's heel; it holds nothing then"),
-    CHUCK(
-            "chuck",
-            'c',
-            Side.RIGHT,
-            With.NOTHING,
-            Damps.ALL,
-            110,
-            "the open hand falls on all strings, stops them and clicks");
+    HEEL("heel", 'h', Side.RIGHT, With.PLUCKS, Damps.NOTHING, 70, wording("HitKind.the-heel-of-the-hand")),
+    KNOCK("knock", 'k', Side.RIGHT, With.PLUCKS, Damps.NOTHING, 70, wording("HitKind.the-thumb-s-joint-knocks")),
+    SLAP("slap", 's', Side.RIGHT, With.THUMB, Damps.LOWEST, 110, wording("HitKind.the-side-of-the-thumb")),
+    NAIL("nail tap", 'n', Side.RIGHT, With.THUMB, Damps.NOTHING, 90, wording("HitKind.the-nails-of-the-fingers")),
+    TAP("tap", 't', Side.LEFT, With.PLUCKS, Damps.NOTHING, 160, wording("HitKind.the-left-hand-taps-the")),
+    CHUCK("chuck", 'c', Side.RIGHT, With.NOTHING, Damps.ALL, 110, wording("HitKind.the-open-hand-falls-on"));
 
     /** Strings that a slap falls on, from the lowest. */
     private static final int SLAPPED = 3;
@@ -68,52 +29,48 @@ public enum HitKind {
         LEFT("left"),
         RIGHT("right");
 
-        private final String label;
+        private final String word;
 
-        Side(String label) {
-            this.label = label;
+        Side(String word) {
+            this.word = word;
         }
 
+        /** What files and commands call it, in every language. */
+        public String word() {
+            return word;
+        }
+
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 
     /** What may be plucked at the same instant. */
     public enum With {
-        PLUCKS("any pluck"),
-        THUMB("a bass note by the thumb"),
-        NOTHING("nothing");
+        PLUCKS,
+        THUMB,
+        NOTHING;
 
-        private final String label;
-
-        With(String label) {
-            this.label = label;
-        }
-
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 
     /** Which strings it stops. */
     public enum Damps {
-        NOTHING("none"),
-        LOWEST("the three lowest"),
-        ALL("all");
+        NOTHING,
+        LOWEST,
+        ALL;
 
-        private final String label;
-
-        Damps(String label) {
-            this.label = label;
-        }
-
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 
-    private final String label;
+    private final String word;
     private final char letter;
     private final Side side;
     private final With with;
@@ -121,8 +78,8 @@ public enum HitKind {
     private final double busyMs;
     private final String words;
 
-    HitKind(String label, char letter, Side side, With with, Damps damps, double busyMs, String words) {
-        this.label = label;
+    HitKind(String word, char letter, Side side, With with, Damps damps, double busyMs, String words) {
+        this.word = word;
         this.letter = letter;
         this.side = side;
         this.with = with;
@@ -131,8 +88,14 @@ public enum HitKind {
         this.words = words;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** Its sign in patterns, grooves, score and tablature. */
@@ -174,7 +137,7 @@ public enum HitKind {
     /** The letters of all kinds with their words, such as {@code h heel, k knock}. */
     public static String legend() {
         return Arrays.stream(values())
-                .map(kind -> kind.letter + " " + kind.label)
+                .map(kind -> kind.letter + " " + kind.word)
                 .collect(Collectors.joining(", "));
     }
 
@@ -185,8 +148,10 @@ public enum HitKind {
      */
     public static HitKind parse(String label) {
         return byLabel(label)
-                .orElseThrow(() -> new IllegalArgumentException("\"" + label + "\" is none of "
-                        + Arrays.stream(values()).map(HitKind::label).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(wording(
+                        "HitKind.is-none-of",
+                        label,
+                        Arrays.stream(values()).map(HitKind::label).collect(Collectors.joining(", ")))));
     }
 
     /**
@@ -212,7 +177,9 @@ public enum HitKind {
 
     /** The kind of a label, if there is one. */
     public static Optional<HitKind> byLabel(String label) {
-        return Arrays.stream(values()).filter(kind -> kind.label.equals(label)).findFirst();
+        return Arrays.stream(values())
+                .filter(kind -> (kind.word.equals(label) || kind.label().equals(label)))
+                .findFirst();
     }
 
     /** The kind of a letter, if there is one. */

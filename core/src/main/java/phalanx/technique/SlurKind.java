@@ -1,5 +1,9 @@
 package phalanx.technique;
 
+import static phalanx.words.Words.wording;
+
+import phalanx.words.Words;
+
 /**
  * Ways in which the left hand alone makes a note from the one before on its string. The limits are our assumptions.
  *
@@ -7,23 +11,23 @@ package phalanx.technique;
  */
 public enum SlurKind {
     /** A finger comes down on a higher fret: 50 ms after the pluck at least, or the first note is not heard. */
-    HAMMER("hammer", "h", 50, 1, 4, "a finger comes down on a higher fret of the ringing string"),
+    HAMMER("hammer", "h", 50, 1, 4, wording("SlurKind.a-finger-comes-down-on")),
     /** A finger leaves its fret sideways; what is below it, held or open, sounds. */
-    PULL("pull", "p", 50, 1, 4, "a finger leaves sideways and lets a lower fret or the open string sound"),
+    PULL("pull", "p", 50, 1, 4, wording("SlurKind.a-finger-leaves-sideways-and")),
     /** One finger travels along the ringing string. */
-    SLIDE("slide", "/", 70, 1, 5, "the same finger stays on the string and travels to another fret"),
+    SLIDE("slide", "/", 70, 1, 5, wording("SlurKind.the-same-finger-stays-on")),
     /** One finger pushes the ringing string aside on its fret. */
-    BEND("bend", "b", 80, 1, 2, "the same finger stays on its fret and pushes the string aside until it sounds higher");
+    BEND("bend", "b", 80, 1, 2, wording("SlurKind.the-same-finger-stays-on-2"));
 
-    private final String label;
+    private final String word;
     private final String sign;
     private final double leastMs;
     private final int leastFrets;
     private final int mostFrets;
     private final String words;
 
-    SlurKind(String label, String sign, double leastMs, int leastFrets, int mostFrets, String words) {
-        this.label = label;
+    SlurKind(String word, String sign, double leastMs, int leastFrets, int mostFrets, String words) {
+        this.word = word;
         this.sign = sign;
         this.leastMs = leastMs;
         this.leastFrets = leastFrets;
@@ -31,8 +35,14 @@ public enum SlurKind {
         this.words = words;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** The sign between two frets in tablature and score. */

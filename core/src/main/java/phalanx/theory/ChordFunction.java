@@ -1,5 +1,7 @@
 package phalanx.theory;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 
@@ -23,8 +25,10 @@ public record ChordFunction(String roman, boolean diatonic, Optional<Key> borrow
             return "";
         }
         if (secondary) {
-            return "dominant of " + roman.substring(roman.indexOf('/') + 1);
+            return wording("ChordFunction.dominant-of", roman.substring(roman.indexOf('/') + 1));
         }
-        return borrowedFrom.map(key -> "from " + key.words()).orElse("chromatic");
+        return borrowedFrom
+                .map(key -> wording("ChordFunction.from", key.words()))
+                .orElse(wording("ChordFunction.chromatic"));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.theory;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Objects;
 
@@ -17,7 +19,7 @@ public record ChordKind(String name, List<String> aliases, List<ChordTone> tones
         aliases = List.copyOf(aliases);
         tones = List.copyOf(tones);
         if (tones.size() < 2) {
-            throw new IllegalArgumentException("chord kind \"" + name + "\" needs at least two tones");
+            throw new IllegalArgumentException(wording("ChordKind.chord-kind-needs-at-least", name));
         }
     }
 }

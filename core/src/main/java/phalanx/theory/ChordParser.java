@@ -1,5 +1,7 @@
 package phalanx.theory;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -27,12 +29,11 @@ final class ChordParser {
     ChordSymbol parse(String text) {
         String trimmed = text.trim();
         if (trimmed.codePoints().anyMatch(Character::isISOControl)) {
-            throw new IllegalArgumentException("a chord's name holds a character that cannot be shown");
+            throw new IllegalArgumentException(wording("ChordParser.a-chord-s-name-holds"));
         }
         int rootEnd = Note.prefixLength(trimmed);
         if (rootEnd == 0) {
-            throw new IllegalArgumentException(
-                    "\"" + text + "\" is not a chord: it must start with a root A to G, as in F#m7");
+            throw new IllegalArgumentException(wording("ChordParser.is-not-a-chord-it", text));
         }
         Note root = Note.ofPrefix(trimmed, rootEnd);
         String suffix = trimmed.substring(rootEnd);
@@ -49,7 +50,7 @@ final class ChordParser {
         try {
             return Note.parse(bass.trim());
         } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException("chord \"" + text + "\": after the slash, " + e.getMessage(), e);
+            throw new IllegalArgumentException(wording("ChordParser.chord-after-the-slash", text, e.getMessage()), e);
         }
     }
 
@@ -120,7 +121,6 @@ final class ChordParser {
     }
 
     private static IllegalArgumentException unknown(String text, String part) {
-        return new IllegalArgumentException("chord \"" + text + "\": \"" + part
-                + "\" is not understood. Write a kind such as m7, maj7, 7b9, sus4 or add9, then any slash bass");
+        return new IllegalArgumentException(wording("ChordParser.chord-is-not-understood-write", text, part));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.theory;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -26,7 +28,7 @@ public record ChordSymbol(String text, Note root, List<ChordTone> tones, Optiona
                 .sorted(Comparator.comparingInt(tone -> tone.interval().number()))
                 .toList();
         if (tones.isEmpty()) {
-            throw new IllegalArgumentException("chord " + text + " has no tones");
+            throw new IllegalArgumentException(wording("ChordSymbol.chord-has-no-tones", text));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.theory;
 
+import static phalanx.words.Words.wording;
+
 /**
  * An interval above a root, written as players write chord tones: {@code 3}, {@code b3}, {@code #11}, {@code bb7}.
  *
@@ -11,7 +13,7 @@ public record Interval(int number, int alter) {
 
     public Interval {
         if (number < 1 || number > 13 || Math.abs(alter) > 2) {
-            throw new IllegalArgumentException("interval " + number + " altered by " + alter + " is not usable");
+            throw new IllegalArgumentException(wording("Interval.interval-altered-by-is-not", number, alter));
         }
     }
 
@@ -27,7 +29,7 @@ public record Interval(int number, int alter) {
         }
         String signs = text.substring(0, digits);
         if (!signs.matches("b{0,2}|#{0,2}") || !text.substring(digits).matches("\\d{1,2}")) {
-            throw new IllegalArgumentException("\"" + text + "\" is not an interval such as 3, b7 or #11");
+            throw new IllegalArgumentException(wording("Interval.is-not-an-interval-such", text));
         }
         int alter = signs.startsWith("b") ? -signs.length() : signs.length();
         return new Interval(Integer.parseInt(text.substring(digits)), alter);

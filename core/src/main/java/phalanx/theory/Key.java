@@ -1,5 +1,7 @@
 package phalanx.theory;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -64,7 +66,7 @@ public record Key(Note tonic, Mode mode) {
         Objects.requireNonNull(mode, "mode");
         int fifths = tonic.fifths() + mode.offset;
         if (Math.abs(fifths) > MOST_SIGNS) {
-            throw new IllegalArgumentException(tonic + " " + mode + " needs more than seven signs");
+            throw new IllegalArgumentException(wording("Key.needs-more-than-seven-signs", tonic, mode));
         }
     }
 
@@ -88,7 +90,7 @@ public record Key(Note tonic, Mode mode) {
                 return new Key(tonic, mode.get());
             }
         }
-        throw new IllegalArgumentException("\"" + text + "\" is not a key such as G, Bb major or F#m");
+        throw new IllegalArgumentException(wording("Key.is-not-a-key-such", text));
     }
 
     /** Sharps in the signature; flats are negative. */
@@ -126,7 +128,7 @@ public record Key(Note tonic, Mode mode) {
                 return note;
             }
         }
-        throw new IllegalArgumentException("pitch class " + pitchClass + " is not within 0 to 11");
+        throw new IllegalArgumentException(wording("Key.pitch-class-is-not-within", pitchClass));
     }
 
     private static Note noteAt(int fifths) {

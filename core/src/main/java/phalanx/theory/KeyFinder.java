@@ -1,5 +1,7 @@
 package phalanx.theory;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -42,7 +44,7 @@ public final class KeyFinder {
         public Weighted {
             Objects.requireNonNull(chord, "chord");
             if (!(weight > 0)) {
-                throw new IllegalArgumentException("chord " + chord + " of weight " + weight);
+                throw new IllegalArgumentException(wording("KeyFinder.chord-of-weight", chord, weight));
             }
         }
     }
@@ -58,7 +60,7 @@ public final class KeyFinder {
      */
     public KeyFinder(List<Weighted> chords, double[] tune) {
         if (tune.length != 12) {
-            throw new IllegalArgumentException("a tune has twelve pitch classes, not " + tune.length);
+            throw new IllegalArgumentException(wording("KeyFinder.a-tune-has-twelve-pitch", tune.length));
         }
         this.chords = List.copyOf(chords);
         this.tune = tune.clone();

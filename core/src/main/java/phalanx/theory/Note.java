@@ -1,5 +1,7 @@
 package phalanx.theory;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 
 /**
@@ -14,7 +16,7 @@ public record Note(Step step, int alter) {
     public Note {
         Objects.requireNonNull(step, "step");
         if (Math.abs(alter) > MAX_ALTER) {
-            throw new IllegalArgumentException("alteration " + alter + " of " + step + " is not within -3 to 3");
+            throw new IllegalArgumentException(wording("Note.alteration-of-is-not-within", alter, step));
         }
     }
 
@@ -26,7 +28,7 @@ public record Note(Step step, int alter) {
     public static Note parse(String text) {
         int end = prefixLength(text);
         if (end == 0 || end != text.length()) {
-            throw new IllegalArgumentException("\"" + text + "\" is not a note: a letter A to G, then # or b");
+            throw new IllegalArgumentException(wording("Note.is-not-a-note-a", text));
         }
         return ofPrefix(text, end);
     }

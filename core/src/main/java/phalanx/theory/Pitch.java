@@ -1,5 +1,7 @@
 package phalanx.theory;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 
 /**
@@ -16,7 +18,7 @@ public record Pitch(Note note, int octave) {
         Objects.requireNonNull(note, "note");
         int midi = midi(note, octave);
         if (midi < 0 || midi > 127) {
-            throw new IllegalArgumentException(note + "" + octave + " lies outside MIDI numbers 0 to 127");
+            throw new IllegalArgumentException(wording("Pitch.lies-outside-midi-numbers-0", note, octave));
         }
     }
 
@@ -40,7 +42,7 @@ public record Pitch(Note note, int octave) {
     public static Pitch parse(String text) {
         int end = Note.prefixLength(text);
         if (end == 0 || !text.substring(end).matches("-?\\d")) {
-            throw new IllegalArgumentException("\"" + text + "\" is not a pitch such as F#4: a note, then an octave");
+            throw new IllegalArgumentException(wording("Pitch.is-not-a-pitch-such", text));
         }
         return new Pitch(Note.ofPrefix(text, end), Integer.parseInt(text.substring(end)));
     }

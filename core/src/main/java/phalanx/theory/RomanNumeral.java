@@ -1,5 +1,7 @@
 package phalanx.theory;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
@@ -22,7 +24,7 @@ public record RomanNumeral(int degree, int alter, boolean minor, String suffix) 
     public RomanNumeral {
         Objects.requireNonNull(suffix, "suffix");
         if (degree < 1 || degree > NUMERALS.length) {
-            throw new IllegalArgumentException("degree " + degree + " is outside 1 to 7");
+            throw new IllegalArgumentException(wording("RomanNumeral.degree-is-outside-1-to", degree));
         }
     }
 

@@ -15,6 +15,7 @@ import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import phalanx.song.Bar;
 import phalanx.song.Meter;
+import phalanx.words.Said;
 
 class TodayTest {
     private static final ZoneId ZONE = ZoneOffset.UTC;
@@ -24,7 +25,8 @@ class TodayTest {
         Bar bar = new Bar(1, 0, Meter.COMMON.barTicks(), Meter.COMMON);
         List<Step> ladder = new ArrayList<>();
         for (int i = 0; i < steps; i++) {
-            ladder.add(new Step("step " + i, List.of(bar), List.of(), List.of(), 60, false, "x", "y", "z"));
+            ladder.add(new Step(
+                    Said.of("Ladder.at-bpm", i), List.of(bar), List.of(), List.of(), 60, false, "x", "y", "z"));
         }
         return ladder;
     }
@@ -32,7 +34,13 @@ class TodayTest {
     private static void play(List<LogEntry> log, int step, LocalDate day, String passes) {
         for (char pass : passes.toCharArray()) {
             log.add(new LogEntry(
-                    day.atTime(18, 0).toInstant(ZoneOffset.UTC), "Song", "all", "step " + step, 60, pass == 'c', 40));
+                    day.atTime(18, 0).toInstant(ZoneOffset.UTC),
+                    "Song",
+                    "all",
+                    "at " + step + " bpm",
+                    60,
+                    pass == 'c',
+                    40));
         }
     }
 
@@ -53,7 +61,7 @@ class TodayTest {
             play(log, 1, FIRST.plusDays(10 + day), "cx");
         }
         log.add(new LogEntry(
-                FIRST.plusDays(1).atTime(19, 0).toInstant(ZoneOffset.UTC), "Song", "all", "step 2", 72, true, 40));
+                FIRST.plusDays(1).atTime(19, 0).toInstant(ZoneOffset.UTC), "Song", "all", "at 2 bpm", 72, true, 40));
         Progress progress = Progress.of(log, ZONE);
         assertThat(progress.tempo()).hasSize(2 + Today.STUCK_AFTER).containsEntry(FIRST, 60);
         assertThat(progress.tempo()).containsEntry(FIRST.plusDays(1), 72);
@@ -63,8 +71,8 @@ class TodayTest {
                         Map.entry(FIRST.plusDays(1), new Progress.Week(4, 160)),
                         Map.entry(FIRST.plusDays(8), new Progress.Week(10, 400)));
         assertThat(progress.weeks().get(FIRST.plusDays(8)).minutes()).isEqualTo(7);
-        assertThat(progress.climbed()).containsExactly("step 0");
-        assertThat(progress.stuck()).containsExactly("step 1");
+        assertThat(progress.climbed()).containsExactly("at 0 bpm");
+        assertThat(progress.stuck()).containsExactly("at 1 bpm");
         assertThat(Progress.of(List.of(), ZONE).weeks()).isEmpty();
     }
 
@@ -121,7 +129,7 @@ class TodayTest {
                 .doesNotContain(Today.Kind.NEW)
                 .contains(Today.Kind.RETURN);
         assertThat(next.get(0).why())
-                .contains("step 1 strained", FIRST.plusDays(2).toString());
+                .contains("at 1 bpm strained", FIRST.plusDays(2).toString());
         assertThat(Today.of(ladder(6), log, FIRST.plusDays(2), ZONE, 20))
                 .anySatisfy(block -> assertThat(block.kind()).isEqualTo(Today.Kind.NEW));
     }

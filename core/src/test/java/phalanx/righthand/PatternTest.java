@@ -377,7 +377,7 @@ class PatternTest {
         return PickingPlan.of(song, picking).inner().stream()
                 .filter(stroke -> song.bars().get(bar).contains(stroke.tick()))
                 .map(stroke -> (stroke.tick() - start)
-                        + stroke.row().map(PatternRow::label).orElse("any"))
+                        + stroke.row().map(PatternRow::word).orElse("any"))
                 .collect(Collectors.joining(" "));
     }
 

@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.BooleanProperty;
@@ -26,7 +28,7 @@ final class BottomLine extends HBox implements Viewed {
 
     BottomLine(Workbench workbench, Playback playback) {
         getStyleClass().add("bottom");
-        Label stop = new Label("arranging, Esc stops");
+        Label stop = new Label(wording("BottomLine.arranging-esc-stops"));
         stop.getStyleClass().add("quiet");
         stop.setMinWidth(Region.USE_PREF_SIZE);
         stop.visibleProperty().bind(workbench.busyProperty());
@@ -45,7 +47,7 @@ final class BottomLine extends HBox implements Viewed {
         progress.managedProperty().bind(progress.visibleProperty());
         Label silent = new Label();
         ObservableValue<String> heard =
-                playback.audibleProperty().map(card -> card ? "" : "No sound card: playing is silent.");
+                playback.audibleProperty().map(card -> card ? "" : wording("BottomLine.no-sound-card-playing-is"));
         silent.textProperty().bind(heard);
         silent.setId("silent");
         silent.getStyleClass().add("quiet");
@@ -81,16 +83,15 @@ final class BottomLine extends HBox implements Viewed {
                         project.flatMap(now -> now.version().ignores(finding)).isEmpty())
                 .count();
         String version = project.filter(now -> now.versions().size() > 1)
-                .map(now -> "version " + now.version().name() + "   ")
+                .map(now -> wording("BottomLine.version", now.version().name()))
                 .orElse("");
         return String.format(
                 Locale.ROOT,
-                "%seffort %.0f   ceiling %.0f bpm   %d finding%s%s",
+                wording("BottomLine.effort-ceiling-bpm-finding"),
                 version,
                 arrangement.effort(),
                 Math.floor(arrangement.ceiling().tempo()),
-                findings,
-                findings == 1 ? "" : "s",
-                findings == 0 ? "" : ": ] goes to the next");
+                findings == 1 ? wording("BottomLine.one-finding") : wording("BottomLine.findings", findings),
+                findings == 0 ? "" : wording("BottomLine.goes-to-the-next"));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -48,11 +50,11 @@ final class Documents {
         }
         String title = workbench.project().orElseThrow().song().title();
         question.ask(
-                title + " has changes that are not saved.",
+                wording("Documents.has-changes-that-are-not", title),
                 List.of(
-                        new Answer("answer-save", "Save", () -> save(() -> leave(then))),
-                        new Answer("answer-drop", "Don't save", then),
-                        new Answer("answer-cancel", "Cancel", () -> {})));
+                        new Answer("answer-save", wording("Documents.save"), () -> save(() -> leave(then))),
+                        new Answer("answer-drop", wording("Documents.don-t-save"), then),
+                        new Answer("answer-cancel", wording("Documents.cancel"), () -> {})));
     }
 
     /** Saves to the project's own file, or to one that is chosen. */
@@ -67,13 +69,14 @@ final class Documents {
             return;
         }
         question.ask(
-                own.get().getFileName()
-                        + " was changed by another program or window since it was opened here. Saving puts this song in"
-                        + " its place.",
+                wording("Documents.was-changed-by-another-program", own.get().getFileName()),
                 List.of(
-                        new Answer("answer-other", "Save under another name", () -> saveAs(then)),
-                        new Answer("answer-replace", "Replace it", () -> workbench.save(own.get(), then)),
-                        new Answer("answer-cancel", "Cancel", () -> {})));
+                        new Answer("answer-other", wording("Documents.save-under-another-name"), () -> saveAs(then)),
+                        new Answer(
+                                "answer-replace",
+                                wording("Documents.replace-it"),
+                                () -> workbench.save(own.get(), then)),
+                        new Answer("answer-cancel", wording("Documents.cancel"), () -> {})));
     }
 
     /** Saves to a file that is chosen. */
@@ -92,7 +95,7 @@ final class Documents {
                         shown -> dialogs.save(shown.song().title())
                                 .ifPresent(chosen ->
                                         replacing(chosen, () -> workbench.export(chosen.file()), this::export)),
-                        () -> workbench.say(Message.plain("Nothing to write yet: open a song with Ctrl+O.")));
+                        () -> workbench.say(Message.plain(wording("Documents.nothing-to-write-yet-open"))));
     }
 
     /** Writes pages to a file that is chosen. */
@@ -115,11 +118,11 @@ final class Documents {
             return;
         }
         question.ask(
-                chosen.file().getFileName() + " is there already" + holding(chosen.file()) + ". Replace it?",
+                wording("Documents.is-there-already-replace-it", chosen.file().getFileName(), holding(chosen.file())),
                 List.of(
-                        new Answer("answer-other", "Another name", again),
-                        new Answer("answer-replace", "Replace it", write),
-                        new Answer("answer-cancel", "Cancel", () -> {})));
+                        new Answer("answer-other", wording("Documents.another-name"), again),
+                        new Answer("answer-replace", wording("Documents.replace-it"), write),
+                        new Answer("answer-cancel", wording("Documents.cancel"), () -> {})));
     }
 
     private static String holding(Path file) {
@@ -127,7 +130,8 @@ final class Documents {
             return "";
         }
         try {
-            return " and holds \"" + new ProjectFile().read(file).song().title() + "\"";
+            return wording(
+                    "Documents.and-holds", new ProjectFile().read(file).song().title());
         } catch (FormatException e) {
             return "";
         }
@@ -143,22 +147,25 @@ final class Documents {
         question.ask(
                 words(found),
                 List.of(
-                        new Answer("rescue-open", "Open it", () -> leave(() -> workbench.rescue(found))),
-                        new Answer("rescue-drop", "Throw it away", () -> {
+                        new Answer(
+                                "rescue-open",
+                                wording("Documents.open-it"),
+                                () -> leave(() -> workbench.rescue(found))),
+                        new Answer("rescue-drop", wording("Documents.throw-it-away"), () -> {
                             workbench.putAway(found);
                             offer(rest);
                         }),
-                        new Answer("rescue-later", "Ask again next time", () -> offer(rest))));
+                        new Answer("rescue-later", wording("Documents.ask-again-next-time"), () -> offer(rest))));
     }
 
     private static String words(Rescue.Found found) {
         Project work = found.work().project();
-        StringBuilder words = new StringBuilder("Unsaved work on \"")
+        StringBuilder words = new StringBuilder(wording("Documents.unsaved-work-on"))
                 .append(work.song().title())
-                .append("\" from ")
+                .append(wording("Documents.from"))
                 .append(WHEN.localizedBy(Locale.ENGLISH)
                         .format(found.work().when().atZone(ZoneId.systemDefault())))
-                .append(" was left when Phalanx ended without closing.");
+                .append(wording("Documents.was-left-when-phalanx-ended"));
         found.work().file().ifPresent(file -> words.append(beside(file, work)));
         return words.toString();
     }
@@ -168,13 +175,16 @@ final class Documents {
         try {
             List<String> differs = Difference.words(new ProjectFile().read(file), work);
             String some = String.join(", ", differs.subList(0, Math.min(MOST_DIFFERENCES, differs.size())))
-                    + (differs.size() > MOST_DIFFERENCES ? " and more" : "");
+                    + (differs.size() > MOST_DIFFERENCES ? wording("Documents.and-more") : "");
             String saved = WHEN.localizedBy(Locale.ENGLISH)
                     .format(Files.getLastModifiedTime(file).toInstant().atZone(ZoneId.systemDefault()));
-            return " Its file " + file.getFileName() + ", saved " + saved + ", "
-                    + (differs.isEmpty() ? "holds the same." : "differs: " + some + ".");
+            return wording(
+                    "Documents.its-file-saved",
+                    file.getFileName(),
+                    saved,
+                    differs.isEmpty() ? wording("Documents.holds-the-same") : wording("Documents.differs", some));
         } catch (FormatException | IOException e) {
-            return " Its file " + file.getFileName() + " cannot be read now.";
+            return wording("Documents.its-file-cannot-be-read", file.getFileName());
         }
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
@@ -44,11 +46,11 @@ public final class Exports {
     public static String cannotHold(Path file) {
         String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
         if (name.endsWith(".mid")) {
-            return "no strings, frets, fingers and digits";
+            return wording("Exports.no-strings-frets-fingers-and");
         }
         boolean fingers = name.endsWith(ArrangementFiles.WITH_FINGERS);
         return name.endsWith(".tab.txt") && !fingers
-                ? "no left-hand fingers; a name that ends in " + ArrangementFiles.WITH_FINGERS + " has them"
+                ? wording("Exports.no-left-hand-fingers-a", ArrangementFiles.WITH_FINGERS)
                 : "";
     }
 

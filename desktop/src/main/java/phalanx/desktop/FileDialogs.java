@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
@@ -57,7 +59,7 @@ public interface FileDialogs {
     /** The system's own dialogs. */
     final class SystemDialogs implements FileDialogs {
         private static final ExtensionFilter LEAD_SHEETS = new ExtensionFilter(
-                "Songs",
+                wording("FileDialogs.songs"),
                 "*.musicxml",
                 "*.xml",
                 "*.mxl",
@@ -67,20 +69,23 @@ public interface FileDialogs {
                 "*.tab.txt",
                 "*.txt",
                 "*" + ProjectFile.ENDING);
-        private static final ExtensionFilter RECORDINGS = new ExtensionFilter("Recordings", "*.wav");
-        private static final ExtensionFilter PROJECTS = new ExtensionFilter("Projects", "*" + ProjectFile.ENDING);
+        private static final ExtensionFilter RECORDINGS =
+                new ExtensionFilter(wording("FileDialogs.recordings"), "*.wav");
+        private static final ExtensionFilter PROJECTS =
+                new ExtensionFilter(wording("FileDialogs.projects"), "*" + ProjectFile.ENDING);
         private static final List<ExtensionFilter> PAGES = List.of(
                 new ExtensionFilter("PDF", "*.pdf"),
                 new ExtensionFilter("SVG", "*.svg"),
-                new ExtensionFilter("Picture", "*.png"));
+                new ExtensionFilter(wording("FileDialogs.picture"), "*.png"));
 
         private static final List<ExtensionFilter> ARRANGEMENTS = List.of(
-                new ExtensionFilter("MusicXML with tablature", "*.musicxml"),
-                new ExtensionFilter("Plain-text tablature", "*.tab.txt"),
-                new ExtensionFilter("Tablature with left-hand fingers", "*" + ArrangementFiles.WITH_FINGERS),
+                new ExtensionFilter(wording("FileDialogs.musicxml-with-tablature"), "*.musicxml"),
+                new ExtensionFilter(wording("FileDialogs.plain-text-tablature"), "*.tab.txt"),
+                new ExtensionFilter(
+                        wording("FileDialogs.tablature-with-left-hand-fingers"), "*" + ArrangementFiles.WITH_FINGERS),
                 new ExtensionFilter("MIDI", "*.mid"),
-                new ExtensionFilter("Sound", "*.wav"),
-                new ExtensionFilter("Events", "*.json"));
+                new ExtensionFilter(wording("FileDialogs.sound"), "*.wav"),
+                new ExtensionFilter(wording("FileDialogs.events"), "*.json"));
 
         /** A name that says what kind of file it is; one that cannot be written is refused, not lengthened. */
         private static final Pattern OTHER_ENDING = Pattern.compile("\\.[A-Za-z]{2,5}$");
@@ -93,12 +98,12 @@ public interface FileDialogs {
 
         @Override
         public Optional<Path> open() {
-            return open("Open a song", LEAD_SHEETS);
+            return open(wording("FileDialogs.open-a-song"), LEAD_SHEETS);
         }
 
         @Override
         public Optional<Path> take() {
-            return open("Open a recording", RECORDINGS);
+            return open(wording("FileDialogs.open-a-recording"), RECORDINGS);
         }
 
         private Optional<Path> open(String title, ExtensionFilter files) {
@@ -110,12 +115,12 @@ public interface FileDialogs {
 
         @Override
         public Optional<Chosen> save(String title) {
-            return save("Write the arrangement", title, ARRANGEMENTS);
+            return save(wording("FileDialogs.write-the-arrangement"), title, ARRANGEMENTS);
         }
 
         @Override
         public Optional<Chosen> savePages(String name) {
-            return save("Write the pages", name, PAGES);
+            return save(wording("FileDialogs.write-the-pages"), name, PAGES);
         }
 
         private Optional<Chosen> save(String heading, String title, List<ExtensionFilter> kinds) {
@@ -131,7 +136,7 @@ public interface FileDialogs {
         @Override
         public Optional<Chosen> saveProject(String title) {
             FileChooser chooser = new FileChooser();
-            chooser.setTitle("Save the project");
+            chooser.setTitle(wording("FileDialogs.save-the-project"));
             chooser.getExtensionFilters().add(PROJECTS);
             chooser.setInitialFileName(fileName(title) + ProjectFile.ENDING);
             return Optional.ofNullable(chooser.showSaveDialog(window.get()))

@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.concurrent.ExecutorService;
@@ -124,10 +126,7 @@ public final class PhalanxApp extends Application {
         if (another && (before == null || !before.file().equals(now.file()))) {
             String name = String.valueOf(now.file().orElseThrow().getFileName());
             Platform.runLater(
-                    () -> workbench.say(
-                            Message.plain(
-                                    name
-                                            + " is open in another window of yours too. What is saved there is noticed here and asked about.")));
+                    () -> workbench.say(Message.plain(wording("PhalanxApp.is-open-in-another-window", name))));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
@@ -24,9 +26,9 @@ final class Rail extends VBox {
             icon.setContent(station.icon());
             icon.getStyleClass().add("icon");
             ToggleButton button = new ToggleButton(station.label(), icon);
-            button.setId("station-" + station.label().toLowerCase(Locale.ROOT));
+            button.setId("station-" + station.word().toLowerCase(Locale.ROOT));
             button.getStyleClass().add("station");
-            button.setTooltip(new Tooltip(station.label() + " (Ctrl+" + station.digit() + ")"));
+            button.setTooltip(new Tooltip(wording("Rail.ctrl", station.label(), station.digit())));
             button.setOnAction(event -> show.accept(station));
             buttons.put(station, button);
             getChildren().add(button);
@@ -36,12 +38,8 @@ final class Rail extends VBox {
         getChildren()
                 .addAll(
                         space,
-                        small("help-open", "Help (F1)", "What this place is for, and all keys (F1)", help),
-                        small(
-                                "looks-open",
-                                "Look",
-                                "How it looks: size, theme, left-handed necks (F9: the next theme)",
-                                looks));
+                        small("help-open", wording("Rail.help-f1"), wording("Rail.what-this-place-is-for"), help),
+                        small("looks-open", wording("Rail.look"), wording("Rail.how-it-looks-size-theme"), looks));
     }
 
     private static Button small(String id, String text, String help, Runnable action) {

@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import java.io.File;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -222,8 +224,8 @@ public final class Shell extends Magnified {
     void openDropped(List<Path> files) {
         open(files.get(0));
         if (files.size() > 1) {
-            workbench.say(
-                    Message.plain("One song at a time: opening " + files.get(0).getFileName() + "."));
+            workbench.say(Message.plain(
+                    wording("Shell.one-song-at-a-time", files.get(0).getFileName())));
         }
     }
 
@@ -299,27 +301,29 @@ public final class Shell extends Magnified {
     /** Everything that can be done here: what goes everywhere, the buttons that are to be seen, and what keys do. */
     private List<Finder.Command> commands() {
         List<Finder.Command> commands = new ArrayList<>(List.of(
-                new Finder.Command("Open a song", "Ctrl+O", this::chooseSong),
-                new Finder.Command("New song", "Ctrl+N", this::newSong),
-                new Finder.Command("Save the project", "Ctrl+S", () -> save(() -> {})),
-                new Finder.Command("Save the project under another name", "", () -> documents.saveAs(() -> {})),
-                new Finder.Command("Print: see and save pages", "Ctrl+P", this::showPages),
-                new Finder.Command("Export notes or sound to a file", "Ctrl+E", documents::export),
-                new Finder.Command("Play or stop", "space", this::togglePlay),
-                new Finder.Command("Undo: take back", "Ctrl+Z", this::undo),
-                new Finder.Command("Redo: bring again", "Ctrl+Y", this::redo),
-                new Finder.Command("Light, dark or strong theme", "F9", this::switchTheme),
-                new Finder.Command("How it looks: size, theme, left-handed necks", "", this::showLooks),
-                new Finder.Command("Take the tour of five steps", "", tour::begin),
-                new Finder.Command("All larger", "Ctrl++", () -> resize(view.percent() + SIZE_STEP)),
-                new Finder.Command("All smaller", "Ctrl+-", () -> resize(view.percent() - SIZE_STEP)),
-                new Finder.Command("Help for this place", "F1", this::toggleHelp)));
+                new Finder.Command(wording("Shell.open-a-song"), "Ctrl+O", this::chooseSong),
+                new Finder.Command(wording("Shell.new-song"), "Ctrl+N", this::newSong),
+                new Finder.Command(wording("Shell.save-the-project"), "Ctrl+S", () -> save(() -> {})),
+                new Finder.Command(
+                        wording("Shell.save-the-project-under-another"), "", () -> documents.saveAs(() -> {})),
+                new Finder.Command(wording("Shell.print-see-and-save-pages"), "Ctrl+P", this::showPages),
+                new Finder.Command(wording("Shell.export-notes-or-sound-to"), "Ctrl+E", documents::export),
+                new Finder.Command(wording("Shell.play-or-stop"), wording("Shell.space"), this::togglePlay),
+                new Finder.Command(wording("Shell.undo-take-back"), "Ctrl+Z", this::undo),
+                new Finder.Command(wording("Shell.redo-bring-again"), "Ctrl+Y", this::redo),
+                new Finder.Command(wording("Shell.light-dark-or-strong-theme"), "F9", this::switchTheme),
+                new Finder.Command(wording("Shell.how-it-looks-size-theme"), "", this::showLooks),
+                new Finder.Command(wording("Shell.take-the-tour-of-five"), "", tour::begin),
+                new Finder.Command(wording("Shell.all-larger"), "Ctrl++", () -> resize(view.percent() + SIZE_STEP)),
+                new Finder.Command(wording("Shell.all-smaller"), "Ctrl+-", () -> resize(view.percent() - SIZE_STEP)),
+                new Finder.Command(wording("Shell.help-for-this-place"), "F1", this::toggleHelp)));
         for (Station station : Station.values()) {
-            commands.add(
-                    new Finder.Command("Go to " + station.label(), "Ctrl+" + station.digit(), () -> show(station)));
+            commands.add(new Finder.Command(
+                    wording("Shell.go-to", station.label()), "Ctrl+" + station.digit(), () -> show(station)));
         }
         for (Demo demo : Demo.values()) {
-            commands.add(new Finder.Command("Open the demo song " + demo.title(), "", () -> openDemo(demo)));
+            commands.add(
+                    new Finder.Command(wording("Shell.open-the-demo-song", demo.title()), "", () -> openDemo(demo)));
         }
         for (Node node : frame.lookupAll(".button")) {
             if (node instanceof Button button && isShown(button)) {
@@ -450,7 +454,7 @@ public final class Shell extends Magnified {
 
     private void resize(int percent) {
         useView(view.sized(percent));
-        workbench.say(Message.plain("All is shown at " + view.percent() + " %. Ctrl+0 puts it back to 100 %."));
+        workbench.say(Message.plain(wording("Shell.all-is-shown-at-ctrl", view.percent())));
     }
 
     void useView(View next) {

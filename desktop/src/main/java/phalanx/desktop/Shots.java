@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -212,8 +214,8 @@ final class Shots {
                 save(folder.resolve(view.file));
                 next.run();
             } else if (waits == 0) {
-                System.err.println("phalanx: " + view.file + " left out: there is nothing to see after "
-                        + Math.round(MOST_WAITS * SETTLE.toSeconds()) + " s");
+                System.err.println(wording(
+                        "Shots.phalanx-left-out-there-is", view.file, Math.round(MOST_WAITS * SETTLE.toSeconds())));
                 next.run();
             } else {
                 saveWhenReady(folder, view, waits - 1, next);

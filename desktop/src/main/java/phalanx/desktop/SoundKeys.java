@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import java.util.function.Consumer;
 import javafx.scene.input.KeyEvent;
 import phalanx.sound.Layer;
@@ -36,7 +38,10 @@ public final class SoundKeys {
             Mix alone = now.mix().solo(layer);
             boolean was = alone.equals(now.mix());
             playback.habitsProperty().set(now.with(was ? all(now.mix()) : alone));
-            tell.accept(was ? "Everything is heard again." : "The " + layer.label() + " alone.");
+            tell.accept(
+                    was
+                            ? wording("SoundKeys.everything-is-heard-again")
+                            : wording("SoundKeys.the-alone", layer.label()));
         } else {
             toggle(layer);
         }
@@ -56,7 +61,8 @@ public final class SoundKeys {
         Playback.Habits now = playback.habitsProperty().get();
         boolean on = now.mix().level(layer) == 0;
         playback.habitsProperty().set(now.with(layer, on ? 1 : 0));
-        tell.accept("The " + layer.label() + (on ? " is heard." : " is silent."));
+        tell.accept(wording(
+                "SoundKeys.the", layer.label(), on ? wording("SoundKeys.is-heard") : wording("SoundKeys.is-silent")));
     }
 
     /** L turns the loop on and off, C the click. */
@@ -67,8 +73,8 @@ public final class SoundKeys {
                 playback.habitsProperty().set(now.looped(!now.loop()));
                 tell.accept(
                         now.loop()
-                                ? "Playing goes on to the end of the song."
-                                : "The marked bars, or the one you are in, are played over and over.");
+                                ? wording("SoundKeys.playing-goes-on-to-the")
+                                : wording("SoundKeys.the-marked-bars-or-the"));
             }
             case C -> toggle(Layer.CLICK);
             default -> {
@@ -83,6 +89,6 @@ public final class SoundKeys {
         Playback.Habits now = playback.habitsProperty().get();
         Playback.Habits changed = now.atPercent(now.percent() + (more ? STEP : -STEP));
         playback.habitsProperty().set(changed);
-        tell.accept("Played at " + changed.percent() + " % of the tempo; the pitch stays.");
+        tell.accept(wording("SoundKeys.played-at-of-the-tempo", changed.percent()));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -38,7 +40,7 @@ final class SoundPanel extends VBox {
             Button button = Cards.button(
                     "speed-" + percent,
                     String.valueOf(percent),
-                    percent + " % of the song's tempo; the pitch stays",
+                    wording("SoundPanel.of-the-song-s-tempo", percent),
                     () -> set(habits().atPercent(percent)));
             speeds.getChildren().add(button);
         }
@@ -54,24 +56,23 @@ final class SoundPanel extends VBox {
                         speeds,
                         check(
                                 "sound-loop",
-                                "Over and over: the marked bars, or the one you are in (L)",
+                                wording("SoundPanel.over-and-over-the-marked"),
                                 habits().loop(),
                                 on -> set(habits().looped(on))),
                         faster(),
                         check(
                                 "sound-count",
-                                "A bar of clicks first",
+                                wording("SoundPanel.a-bar-of-clicks-first"),
                                 habits().countIn(),
                                 on -> set(habits().countedIn(on))),
-                        Cards.heading("What sounds"),
+                        Cards.heading(wording("SoundPanel.what-sounds")),
                         layers,
                         check(
                                 "sound-nails",
-                                "Fingers with nails; else with the flesh",
+                                wording("SoundPanel.fingers-with-nails-else-with"),
                                 habits().mix().nails(),
                                 on -> set(habits().with(habits().mix().withNails(on)))),
-                        Cards.small("Keys in Score: < and > the speed, L loop, C click; 1 thumb, 2 fingers, 3 tune,"
-                                + " 4 hits: off or on, with Shift it alone."));
+                        Cards.small(wording("SoundPanel.keys-in-score-and-the")));
         tell();
         setFocusTraversable(true);
         focusedProperty().addListener((property, before, now) -> {
@@ -99,7 +100,7 @@ final class SoundPanel extends VBox {
     }
 
     private void tell() {
-        speed.setText("Speed " + habits().percent() + " %");
+        speed.setText(wording("SoundPanel.speed", habits().percent()));
     }
 
     private interface Switch {
@@ -118,12 +119,14 @@ final class SoundPanel extends VBox {
     private HBox faster() {
         ComboBox<Integer> by = new ComboBox<>();
         by.setId("sound-faster");
-        by.setAccessibleText("Faster each round, percent of the tempo");
+        by.setAccessibleText(wording("SoundPanel.faster-each-round-percent-of"));
         by.getItems().setAll(0, 1, 2, 3, 5, 10);
         by.setConverter(new StringConverter<>() {
             @Override
             public String toString(Integer percent) {
-                return percent == null || percent == 0 ? "as it is" : percent + " % faster";
+                return percent == null || percent == 0
+                        ? wording("SoundPanel.as-it-is")
+                        : wording("SoundPanel.faster", percent);
             }
 
             @Override
@@ -133,16 +136,16 @@ final class SoundPanel extends VBox {
         });
         by.setValue(habits().fasterBy());
         by.setOnAction(event -> set(habits().faster(by.getValue())));
-        HBox line = new HBox(GAP, Cards.before("each round of a loop"), by);
+        HBox line = new HBox(GAP, Cards.before(wording("SoundPanel.each-round-of-a-loop")), by);
         line.setAlignment(Pos.CENTER_LEFT);
         return line;
     }
 
     private void layer(Layer layer, int row) {
-        Label name = new Label(layer == Layer.VOICE ? "sung tune" : layer.label());
+        Label name = new Label(layer == Layer.VOICE ? wording("SoundPanel.sung-tune") : layer.label());
         Slider slider = new Slider(0, 1, habits().mix().level(layer));
-        slider.setId("level-" + layer.label());
-        slider.setAccessibleText("How loud: " + name.getText());
+        slider.setId("level-" + layer.word());
+        slider.setAccessibleText(wording("SoundPanel.how-loud", name.getText()));
         slider.setBlockIncrement(0.1);
         slider.valueProperty().addListener((property, before, now) -> set(habits().with(layer, now.doubleValue())));
         GridPane.setHgrow(slider, Priority.ALWAYS);
@@ -150,18 +153,22 @@ final class SoundPanel extends VBox {
         layers.add(slider, 1, row);
         name.setLabelFor(slider);
         if (layer.isUsual()) {
-            Button alone = Cards.button("only-" + layer.label(), "alone", "Only the " + layer.label(), () -> {
-                set(habits().with(habits().mix().solo(layer)));
-                showLevels();
-            });
-            alone.setTooltip(new Tooltip("Only the " + layer.label()));
+            Button alone = Cards.button(
+                    "only-" + layer.word(),
+                    wording("SoundPanel.alone"),
+                    wording("SoundPanel.only-the", layer.label()),
+                    () -> {
+                        set(habits().with(habits().mix().solo(layer)));
+                        showLevels();
+                    });
+            alone.setTooltip(new Tooltip(wording("SoundPanel.only-the", layer.label())));
             layers.add(alone, 2, row);
         }
     }
 
     private void showLevels() {
         for (Layer layer : Layer.values()) {
-            ((Slider) layers.lookup("#level-" + layer.label()))
+            ((Slider) layers.lookup("#level-" + layer.word()))
                     .setValue(habits().mix().level(layer));
         }
     }

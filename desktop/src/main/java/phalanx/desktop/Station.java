@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import phalanx.words.Words;
+
 /** The places of the window, in working order; the digits leave room for those still to come. */
 enum Station {
     GUITAR("Guitar", 1, "M0 2 H24 M0 9 H24 M0 16 H24 M6 -2 V20 M12 -2 V20 M18 -2 V20"),
@@ -17,18 +19,24 @@ enum Station {
     SCORE("Score", 5, "M0 4 H24 M0 10 H24 M0 16 H24 M4 20 V24 M12 20 V24 M20 20 V24"),
     PRACTICE("Practice", 6, "M0 22 H6 V16 H12 V10 H18 V4 H24 M18 0 H24 V6");
 
-    private final String label;
+    private final String word;
     private final int digit;
     private final String icon;
 
-    Station(String label, int digit, String icon) {
-        this.label = label;
+    Station(String word, int digit, String icon) {
+        this.word = word;
         this.digit = digit;
         this.icon = icon;
     }
 
+    /** What files and commands call it, in every language. */
+    String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** With Ctrl, the key that goes there. */

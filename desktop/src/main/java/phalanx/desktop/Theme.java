@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import atlantafx.base.theme.PrimerDark;
 import atlantafx.base.theme.PrimerLight;
 import java.io.IOException;
@@ -16,24 +18,29 @@ import javafx.application.Application;
 import javafx.scene.Scene;
 import javafx.scene.paint.Color;
 import phalanx.desktop.widget.Fonts;
+import phalanx.words.Words;
 
 /** The themes. Colours are read from the style sheet, so that controls and drawings share one source. */
 public enum Theme {
     SPRUCE("Spruce", "light", "spruce.css", new PrimerLight().getUserAgentStylesheet()),
     ROSEWOOD("Rosewood", "dark", "rosewood.css", new PrimerDark().getUserAgentStylesheet()),
-    EBONY("Ebony", "black on white, the strongest contrast", "ebony.css", new PrimerLight().getUserAgentStylesheet());
+    EBONY(
+            "Ebony",
+            wording("Theme.black-on-white-the-strongest"),
+            "ebony.css",
+            new PrimerLight().getUserAgentStylesheet());
 
     /** The size of plain text in lists that open over the window, in px. */
     private static final int PLAIN = 15;
 
-    private final String label;
+    private final String word;
     private final String about;
     private final String sheet;
     private final String base;
     private final Map<String, Color> colours;
 
-    Theme(String label, String about, String sheet, String base) {
-        this.label = label;
+    Theme(String word, String about, String sheet, String base) {
+        this.word = word;
         this.about = about;
         this.sheet = sheet;
         this.base = base;
@@ -57,13 +64,19 @@ public enum Theme {
     /** The theme of a name; the first where there is none. */
     static Theme named(String label) {
         return Stream.of(values())
-                .filter(theme -> theme.label.equals(label))
+                .filter(theme -> (theme.word.equals(label) || theme.label().equals(label)))
                 .findFirst()
                 .orElse(SPRUCE);
     }
 
+    /** What files and commands call it, in every language. */
+    String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** What it is like, in a few words. */
@@ -75,7 +88,7 @@ public enum Theme {
     public Color colour(String token) {
         Color colour = colours.get(token);
         if (colour == null) {
-            throw new IllegalArgumentException(sheet + " has no colour -phalanx-" + token);
+            throw new IllegalArgumentException(wording("Theme.has-no-colour-phalanx", sheet, token));
         }
         return colour;
     }

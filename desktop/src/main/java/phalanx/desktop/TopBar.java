@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
@@ -100,7 +102,8 @@ final class TopBar extends HBox {
                         level(),
                         play(playback, actions.play),
                         speed());
-        getChildren().add(plain("open", "Open", "Open a lead sheet (Ctrl+O)", actions.open));
+        getChildren()
+                .add(plain("open", wording("TopBar.open"), wording("TopBar.open-a-lead-sheet-ctrl"), actions.open));
         getChildren().add(recent(actions));
         getChildren().add(export(actions));
         widthProperty().addListener((property, before, now) -> fit(now.doubleValue()));
@@ -119,11 +122,10 @@ final class TopBar extends HBox {
     }
 
     private Node export(Actions actions) {
-        Button button =
-                plain("export", "Export", "Pages to print (Ctrl+P); notes or sound as a file (Ctrl+E)", () -> {});
-        MenuItem pages = new MenuItem("Pages to print: look at them, save as PDF, SVG or PNG   Ctrl+P");
+        Button button = plain("export", wording("TopBar.export"), wording("TopBar.pages-to-print-ctrl-p"), () -> {});
+        MenuItem pages = new MenuItem(wording("TopBar.pages-to-print-look-at"));
         pages.setOnAction(chosen -> actions.pages.run());
-        MenuItem file = new MenuItem("Notes or sound: MusicXML, tablature, MIDI, WAV   Ctrl+E");
+        MenuItem file = new MenuItem(wording("TopBar.notes-or-sound-musicxml-tablature"));
         file.setOnAction(chosen -> actions.export.run());
         ContextMenu menu = new ContextMenu(pages, file);
         button.setOnAction(event -> menu.show(button, Side.BOTTOM, 0, 4));
@@ -131,7 +133,7 @@ final class TopBar extends HBox {
     }
 
     private Node recent(Actions actions) {
-        Button button = plain("recent", "\u25be", "Songs that were open lately, and the demo songs", () -> {});
+        Button button = plain("recent", "\u25be", wording("TopBar.songs-that-were-open-lately"), () -> {});
         button.getStyleClass().add("narrow");
         ContextMenu menu = new ContextMenu();
         button.setOnAction(event -> {
@@ -143,13 +145,13 @@ final class TopBar extends HBox {
                 menu.getItems().add(item);
             }
             if (menu.getItems().isEmpty()) {
-                MenuItem none = new MenuItem("No song was opened from a file yet");
+                MenuItem none = new MenuItem(wording("TopBar.no-song-was-opened-from"));
                 none.setDisable(true);
                 menu.getItems().add(none);
             }
             menu.getItems().add(new SeparatorMenuItem());
             for (Demo demo : Demo.values()) {
-                MenuItem item = new MenuItem("Demo: " + demo.title());
+                MenuItem item = new MenuItem(wording("TopBar.demo", demo.title()));
                 item.setOnAction(chosen -> actions.demo.accept(demo));
                 menu.getItems().add(item);
             }
@@ -163,12 +165,12 @@ final class TopBar extends HBox {
     }
 
     private Node tuning(Runnable retune) {
-        Chip chip = new Chip("tuning", "tuning", "Tuning: by name or by its notes");
+        Chip chip = new Chip("tuning", wording("TopBar.tuning"), wording("TopBar.tuning-by-name-or-by"));
         chip.valueProperty()
                 .bind(project(project -> project.instrument().tuning().label()).orElse("-"));
         chip.setEditor(() -> {
             ChoiceEditor editor = new ChoiceEditor(
-                    "Notes from the lowest string", "D A D G B E", applied(workbench::setTuning, chip));
+                    wording("TopBar.notes-from-the-lowest-string"), "D A D G B E", applied(workbench::setTuning, chip));
             for (NamedTuning named : NamedTuning.values()) {
                 editor.addChoice(named.label(), named.label());
             }
@@ -178,29 +180,30 @@ final class TopBar extends HBox {
                     .get()
                     .tunings()
                     .forEach(own -> editor.addChoice(own.name(), own.name()));
-            editor.addAction("How to retune, string by string", () -> {
+            editor.addAction(wording("TopBar.how-to-retune-string-by"), () -> {
                 chip.close();
                 retune.run();
             });
-            editor.addCaution("Tune up by a tone at most: more risks a string near your face. Prefer a capo.");
+            editor.addCaution(wording("TopBar.tune-up-by-a-tone"));
             return editor;
         });
         return chip;
     }
 
     private Node capo() {
-        Chip chip = new Chip("capo", "capo", "Fret of the capo");
+        Chip chip = new Chip("capo", wording("TopBar.capo"), wording("TopBar.fret-of-the-capo"));
         chip.valueProperty()
                 .bind(project(project -> project.instrument().capo())
-                        .map(capo -> capo == 0 ? "none" : capo.toString())
+                        .map(capo -> capo == 0 ? wording("TopBar.none") : capo.toString())
                         .orElse("-"));
         chip.setEditor(() -> {
             ChoiceEditor editor = new ChoiceEditor(
-                    "Fret, 0 to " + Instrument.HIGHEST_CAPO,
+                    wording("TopBar.fret-0-to", Instrument.HIGHEST_CAPO),
                     "0",
-                    applied(text -> number(text, "capo", workbench::setCapo), chip));
+                    applied(text -> number(text, wording("TopBar.capo"), workbench::setCapo), chip));
             for (int fret = 0; fret <= MOST_CAPO_CHOICES; fret++) {
-                editor.addChoice(fret == 0 ? "none" : "fret " + fret, String.valueOf(fret));
+                editor.addChoice(
+                        fret == 0 ? wording("TopBar.none") : wording("TopBar.fret", fret), String.valueOf(fret));
             }
             return editor;
         });
@@ -208,12 +211,12 @@ final class TopBar extends HBox {
     }
 
     private Node key() {
-        Chip chip = new Chip("key", "key", "The key as fingered and, with a capo or a moved tune, as it sounds");
+        Chip chip = new Chip("key", wording("TopBar.key"), wording("TopBar.the-key-as-fingered-and"));
         chip.valueProperty()
                 .bind(workbench.arrangementProperty().map(TopBar::keyText).orElse("-"));
         chip.setEditor(() -> {
             ChoiceEditor editor = new ChoiceEditor(
-                    "Key to move the song to; \"G capo\" keeps the shapes",
+                    wording("TopBar.key-to-move-the-song"),
                     workbench
                             .project()
                             .map(project -> project.song().key().tonic().toString())
@@ -222,9 +225,7 @@ final class TopBar extends HBox {
             for (String tonic : TONICS) {
                 editor.addChoice(tonic, tonic);
             }
-            editor.addCaution(
-                    "Locks are released: their shapes belong to the key before. \"Where does it lie well?\" in"
-                            + " Song compares keys and capos.");
+            editor.addCaution(wording("TopBar.locks-are-released-their-shapes"));
             return editor;
         });
         return chip;
@@ -233,21 +234,22 @@ final class TopBar extends HBox {
     private static String keyText(Arrangement arrangement) {
         Key sounding = arrangement.song().key();
         int capo = arrangement.request().instrument().capo();
-        return capo == 0 ? sounding.toString() : sounding.transpose(-capo) + " (sounds " + sounding + ")";
+        return capo == 0 ? sounding.toString() : wording("TopBar.sounds", sounding.transpose(-capo), sounding);
     }
 
     private Node tempo() {
-        Chip chip = new Chip("tempo", "tempo", "Quarter notes a minute");
+        Chip chip = new Chip("tempo", wording("TopBar.tempo"), wording("TopBar.quarter-notes-a-minute"));
         chip.valueProperty()
                 .bind(project(project -> String.valueOf(project.song().tempo())).orElse("-"));
         chip.setEditor(() -> {
             int now = workbench.project().map(project -> project.song().tempo()).orElse(0);
             ChoiceEditor editor = new ChoiceEditor(
-                    "Quarter notes a minute, " + Song.SLOWEST + " to " + Song.FASTEST,
+                    wording("TopBar.quarter-notes-a-minute-to", Song.SLOWEST, Song.FASTEST),
                     String.valueOf(now),
-                    applied(text -> number(text, "tempo", workbench::setTempo), chip));
+                    applied(text -> number(text, wording("TopBar.tempo"), workbench::setTempo), chip));
             for (int step : TEMPO_STEPS) {
-                editor.addChoice((step > 0 ? "+" : "") + step + "  to " + (now + step), String.valueOf(now + step));
+                editor.addChoice(
+                        wording("TopBar.to", (step > 0 ? "+" : "") + step, now + step), String.valueOf(now + step));
             }
             return editor;
         });
@@ -255,12 +257,12 @@ final class TopBar extends HBox {
     }
 
     private Node tune() {
-        Chip chip = new Chip("tune", "tune", "Who has the tune, and in which octave it is played");
+        Chip chip = new Chip("tune", wording("TopBar.tune"), wording("TopBar.who-has-the-tune-and"));
         chip.valueProperty()
                 .bind(workbench.arrangementProperty().map(TopBar::tuneText).orElse("-"));
         chip.setEditor(() -> {
             ChoiceEditor editor = new ChoiceEditor(
-                    "Played, sung or none; an octave: best, as-written, -1, +1",
+                    wording("TopBar.played-sung-or-none-an"),
                     workbench
                             .project()
                             .map(project -> project.wishes().tune().label())
@@ -270,12 +272,16 @@ final class TopBar extends HBox {
                 editor.addChoice(use.label(), use.label());
             }
             if (sung()) {
-                editor.addChoice(playback.hearsSungTune() ? "silent when played" : "heard softly when played", VOICE);
+                editor.addChoice(
+                        playback.hearsSungTune()
+                                ? wording("TopBar.silent-when-played")
+                                : wording("TopBar.heard-softly-when-played"),
+                        VOICE);
             }
-            editor.addChoice("octave: where it lies best", Octave.BEST.label());
-            editor.addChoice("octave: as written", Octave.AS_WRITTEN.label());
-            editor.addChoice("an octave lower", Octave.DOWN.label());
-            editor.addChoice("an octave higher", Octave.UP.label());
+            editor.addChoice(wording("TopBar.octave-where-it-lies-best"), Octave.BEST.label());
+            editor.addChoice(wording("TopBar.octave-as-written"), Octave.AS_WRITTEN.label());
+            editor.addChoice(wording("TopBar.an-octave-lower"), Octave.DOWN.label());
+            editor.addChoice(wording("TopBar.an-octave-higher"), Octave.UP.label());
             workbench.arrangement().flatMap(Arrangement::octave).ifPresent(choice -> editor.addCaution(choice.words()));
             return editor;
         });
@@ -294,14 +300,14 @@ final class TopBar extends HBox {
             playback.setHearsSungTune(!playback.hearsSungTune());
             workbench.say(Message.plain(
                     playback.hearsSungTune()
-                            ? "The sung tune is heard softly from the next playing on."
-                            : "The sung tune is not heard."));
+                            ? wording("TopBar.the-sung-tune-is-heard")
+                            : wording("TopBar.the-sung-tune-is-not")));
             return;
         }
         boolean octave =
                 Arrays.stream(Octave.values()).anyMatch(one -> one.label().equalsIgnoreCase(text.trim()));
         workbench.setWishes(
-                octave ? "the tune's octave: " + text.trim() : "the tune: " + text.trim(),
+                octave ? wording("TopBar.the-tune-s-octave", text.trim()) : wording("TopBar.the-tune", text.trim()),
                 wishes -> octave ? wishes.withOctave(Octave.parse(text)) : wishes.withTune(TuneUse.parse(text)));
     }
 
@@ -310,17 +316,17 @@ final class TopBar extends HBox {
         String use = arrangement.request().tune().label();
         return octaves == 0 || arrangement.request().tune() != TuneUse.PLAYED
                 ? use
-                : use + " " + (octaves > 0 ? "+" : "−") + Math.abs(octaves) + " oct";
+                : wording("TopBar.oct", use, octaves > 0 ? "+" : "−", Math.abs(octaves));
     }
 
     private Node level() {
-        Chip chip = new Chip("level", "level", "How much is played: plain, even, full");
+        Chip chip = new Chip("level", wording("TopBar.level-word"), wording("TopBar.how-much-is-played-plain"));
         chip.valueProperty()
                 .bind(project(project -> project.picking().plan().level().label())
                         .orElse("-"));
         chip.setEditor(() -> {
             ChoiceEditor editor = new ChoiceEditor(
-                    "Plain: thumb and tune. Even: something on most eighths. Full: all that hand and ear allow",
+                    wording("TopBar.plain-thumb-and-tune-even"),
                     workbench
                             .project()
                             .map(project -> project.picking().plan().level().label())
@@ -329,7 +335,7 @@ final class TopBar extends HBox {
             for (Level level : Level.values()) {
                 editor.addChoice(level.label(), level.label());
             }
-            Label figures = new Label("Effort and ceiling of each are being worked out");
+            Label figures = new Label(wording("TopBar.effort-and-ceiling-of-each"));
             figures.setId("level-figures");
             figures.setWrapText(true);
             figures.getStyleClass().add("quiet");
@@ -341,7 +347,7 @@ final class TopBar extends HBox {
                             all -> figures.setText(all.stream()
                                     .map(one -> String.format(
                                             Locale.ROOT,
-                                            "%s: effort %.0f, ceiling %.0f bpm",
+                                            wording("TopBar.effort-ceiling-bpm"),
                                             one.level().label(),
                                             one.effort(),
                                             Math.floor(one.tempoCeiling())))
@@ -354,9 +360,9 @@ final class TopBar extends HBox {
     private void setLevel(String text) {
         try {
             Level level = Level.parse(text);
-            workbench.setPicking("level " + level.label(), picking -> picking.withLevel(level));
+            workbench.setPicking(wording("TopBar.level", level.label()), picking -> picking.withLevel(level));
         } catch (IllegalArgumentException e) {
-            workbench.say(Message.error(e.getMessage() + ". Nothing was changed."));
+            workbench.say(Message.error(wording("TopBar.nothing-was-changed", e.getMessage())));
         }
     }
 
@@ -371,7 +377,7 @@ final class TopBar extends HBox {
         if (text.trim().matches("\\d{1,4}")) {
             set.accept(Integer.parseInt(text.trim()));
         } else {
-            workbench.say(Message.error("\"" + text + "\" is not a number for the " + what + ". Nothing was changed."));
+            workbench.say(Message.error(wording("TopBar.is-not-a-number-for", text, what)));
         }
     }
 
@@ -382,15 +388,15 @@ final class TopBar extends HBox {
         Button button = new Button("", icon);
         button.setId("play");
         button.getStyleClass().add("play");
-        button.setAccessibleText("Play or stop");
-        button.setTooltip(new Tooltip("Play from the selected moment, or stop (space bar)"));
+        button.setAccessibleText(wording("TopBar.play-or-stop"));
+        button.setTooltip(new Tooltip(wording("TopBar.play-from-the-selected-moment")));
         button.setOnAction(event -> play.run());
         HBox.setMargin(button, new Insets(0, 8, 0, 8));
         return button;
     }
 
     private Node speed() {
-        Chip chip = new Chip("speed", "speed", "How it is played: speed, loop, what sounds");
+        Chip chip = new Chip("speed", wording("TopBar.speed"), wording("TopBar.how-it-is-played-speed"));
         chip.valueProperty().bind(playback.habitsProperty().map(TopBar::speedText));
         chip.setEditor(() -> new SoundPanel(playback));
         return chip;
@@ -399,7 +405,7 @@ final class TopBar extends HBox {
     private static String speedText(Playback.Habits habits) {
         boolean some = habits.mix().levels().entrySet().stream()
                 .anyMatch(level -> level.getKey().isUsual() && level.getValue() == 0);
-        return habits.percent() + " %" + (habits.loop() ? " loop" : "") + (some ? " \u2026" : "");
+        return habits.percent() + " %" + (habits.loop() ? wording("TopBar.loop") : "") + (some ? " \u2026" : "");
     }
 
     private static Button plain(String id, String text, String help, Runnable action) {

@@ -1,19 +1,25 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.RadioButton;
 import javafx.scene.control.Slider;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.Veil;
 import phalanx.formats.library.Looks;
+import phalanx.words.Language;
 
 /** How the player wants to see everything; each choice shows at once. */
 final class ViewPanel extends Veil {
@@ -25,8 +31,9 @@ final class ViewPanel extends Veil {
     private final ToggleGroup themes = new ToggleGroup();
     private final Slider size = new Slider(Looks.SMALLEST, Looks.LARGEST, View.FIRST.percent());
     private final Label percent = new Label();
-    private final CheckBox leftHanded = new CheckBox("Necks for a left-handed player: the nut at the right");
-    private final CheckBox still = new CheckBox("Nothing moves by itself but the cursor, and that in steps");
+    private final CheckBox leftHanded = new CheckBox(wording("ViewPanel.necks-for-a-left-handed"));
+    private final CheckBox still = new CheckBox(wording("ViewPanel.nothing-moves-by-itself-but"));
+    private final ComboBox<Optional<Language>> languages = new ComboBox<>();
     private View shown = View.FIRST;
     /** While the controls are set to what holds, they change nothing. */
     private boolean setting;
@@ -34,13 +41,13 @@ final class ViewPanel extends Veil {
     ViewPanel(Consumer<View> use) {
         super("looks");
         this.use = use;
-        VBox card = new VBox(GAP, Cards.heading("How it looks"));
+        VBox card = new VBox(GAP, Cards.heading(wording("ViewPanel.how-it-looks")));
         card.getStyleClass().addAll("card", "question");
         card.setPadding(new Insets(GAP * 2));
         card.setMaxSize(WIDTH, USE_PREF_SIZE);
         for (Theme theme : Theme.values()) {
             RadioButton button = new RadioButton(theme.label() + ": " + theme.about());
-            button.setId("theme-" + theme.label());
+            button.setId("theme-" + theme.word());
             button.setUserData(theme);
             button.setToggleGroup(themes);
             card.getChildren().add(button);
@@ -51,7 +58,7 @@ final class ViewPanel extends Veil {
             }
         });
         size.setId("view-size");
-        size.setAccessibleText("Size of everything, in hundredths");
+        size.setAccessibleText(wording("ViewPanel.size-of-everything-in-hundredths"));
         size.setMajorTickUnit(2 * STEP);
         size.setMinorTickCount(1);
         size.setSnapToTicks(true);
@@ -70,15 +77,44 @@ final class ViewPanel extends Veil {
                 change(shown.sized((int) size.getValue()));
             }
         });
-        HBox sizes = new HBox(GAP, new Label("Size"), size, percent);
+        HBox sizes = new HBox(GAP, new Label(wording("ViewPanel.size")), size, percent);
         sizes.setAlignment(Pos.CENTER_LEFT);
         leftHanded.setId("left-handed");
         leftHanded.selectedProperty().addListener((property, before, now) -> change(shown.leftHanded(now)));
         still.setId("still");
         still.selectedProperty().addListener((property, before, now) -> change(shown.still(now)));
-        Button close = Cards.button("looks-close", "Close (Esc)", "Go back to where you were", this::escape);
-        card.getChildren().addAll(sizes, leftHanded, still, close);
+        Button close = Cards.button(
+                "looks-close", wording("ViewPanel.close-esc"), wording("ViewPanel.go-back-to-where-you"), this::escape);
+        card.getChildren().addAll(sizes, leftHanded, still, language(), close);
         getChildren().add(card);
+    }
+
+    private HBox language() {
+        languages.setId("language");
+        languages.setAccessibleText(wording("ViewPanel.language"));
+        languages.getItems().add(Optional.empty());
+        for (Language each : Language.values()) {
+            languages.getItems().add(Optional.of(each));
+        }
+        languages.setConverter(new StringConverter<>() {
+            @Override
+            public String toString(Optional<Language> one) {
+                return one == null ? "" : one.map(Language::label).orElse(wording("ViewPanel.as-the-system"));
+            }
+
+            @Override
+            public Optional<Language> fromString(String text) {
+                return Language.of(text);
+            }
+        });
+        languages.valueProperty().addListener((property, before, now) -> change(shown.speaking(now)));
+        HBox line = new HBox(
+                GAP,
+                new Label(wording("ViewPanel.language")),
+                languages,
+                Cards.quiet(wording("ViewPanel.from-the-next-start-on")));
+        line.setAlignment(Pos.CENTER_LEFT);
+        return line;
     }
 
     private void change(View next) {
@@ -97,6 +133,7 @@ final class ViewPanel extends Veil {
         percent.setText(now.percent() + " %");
         leftHanded.setSelected(now.leftHanded());
         still.setSelected(now.still());
+        languages.setValue(now.language());
         setting = false;
         open(size);
     }

@@ -1,5 +1,7 @@
 package phalanx.desktop;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -56,7 +58,7 @@ import phalanx.theory.Key;
  * comes meanwhile makes the earlier result void. All properties change on the interface thread.
  */
 public final class Workbench {
-    private static final String ANEW = "the song to be arranged anew";
+    private static final String ANEW = wording("Workbench.the-song-to-be-arranged");
 
     private static final int NEW_TEMPO = 90;
 
@@ -70,7 +72,7 @@ public final class Workbench {
 
     private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Message> message =
-            new ReadOnlyObjectWrapper<>(Message.plain("Open a lead sheet: Ctrl+O, or drop a file here."));
+            new ReadOnlyObjectWrapper<>(Message.plain(wording("Workbench.open-a-lead-sheet-ctrl")));
     private final OpenDocument file;
     private final Shelf shelf;
 
@@ -134,10 +136,10 @@ public final class Workbench {
                     ProjectFile.Opened opened = new ProjectFile().open(from);
                     boolean later = !opened.report().isEmpty();
                     Document saved = later ? Document.unnamed(opened.project()) : Document.in(from, opened.project());
-                    String words = later ? " A later Phalanx wrote it: what was left out stands in Song." : "";
+                    String words = later ? wording("Workbench.a-later-phalanx-wrote-it") : "";
                     interfaceThread.execute(() -> {
                         file.readFrom(OpenDocument.Source.project(from, opened.report()));
-                        begin(saved, "Opened " + from.getFileName() + "." + words);
+                        begin(saved, wording("Workbench.opened", from.getFileName(), words));
                     });
                     return;
                 }
@@ -164,9 +166,11 @@ public final class Workbench {
         try (InputStream in = Workbench.class.getResourceAsStream(demo.resource())) {
             byte[] bytes = in.readAllBytes();
             if (demo == Demo.SLATE_HARBOUR) {
-                opened(new MusicXmlReader("Demo").read(bytes), "the demo song");
+                opened(new MusicXmlReader("Demo").read(bytes), wording("Workbench.the-demo-song"));
             } else {
-                begin(Document.unnamed(new ProjectFile().read(bytes)), "Opened the demo song " + demo.title() + ".");
+                begin(
+                        Document.unnamed(new ProjectFile().read(bytes)),
+                        wording("Workbench.opened-the-demo-song", demo.title()));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -177,7 +181,9 @@ public final class Workbench {
 
     private void refused(String reason) {
         solver.busy(false);
-        String kept = project.get() == null ? "" : " " + project.get().song().title() + " stays open.";
+        String kept = project.get() == null
+                ? ""
+                : wording("Workbench.stays-open", project.get().song().title());
         message.set(Message.error(reason + (reason.endsWith(".") ? "" : ".") + kept));
     }
 
@@ -186,11 +192,11 @@ public final class Workbench {
         String more = report.isEmpty()
                 ? "."
                 : ": " + report.get(0)
-                        + (report.size() > 1 ? " (" + (report.size() - 1) + " more lines stand in Song)." : ".");
+                        + (report.size() > 1 ? wording("Workbench.more-lines-stand-in-song", report.size() - 1) : ".");
         Project fresh = Project.of(reading.song(), shelf.library().setup());
         Project tuned = asNow(fresh);
         Project next = reading.written().map(tuned::withWritten).orElse(tuned);
-        begin(Document.unnamed(next), "Opened " + from + more);
+        begin(Document.unnamed(next), wording("Workbench.opened-2", from, more));
     }
 
     /** Another song by the same school; tuning, capo and patterns belong to the song before. */
@@ -214,7 +220,7 @@ public final class Workbench {
 
     /** Takes a chart; where it has bars more or less in the middle, tune, locks and picking move along. */
     public void editChart(ChartText chart) {
-        edit("chart", now -> {
+        edit(wording("Workbench.chart"), now -> {
             Song next = chart.over(now.song());
             return ChartText.moved(now.song(), next)
                     .map(moved -> now.withBars(new BarEdit.Edited(next, moved)))
@@ -228,25 +234,29 @@ public final class Workbench {
      * @param text a tonic such as G; with the word capo after it the shapes stay and a capo brings them there
      */
     public void setKey(String text) {
-        edit("key " + text.trim(), now -> now.inKey(text));
+        edit(wording("Workbench.key", text.trim()), now -> now.inKey(text));
     }
 
     /** Starts an empty song on the player's guitar. */
     public void newSong() {
         file.readFromNone();
-        Song empty = TuneEdit.empty("New song", Key.C_MAJOR, NEW_TEMPO, Meter.COMMON, 1);
+        Song empty = TuneEdit.empty(wording("Workbench.new-song"), Key.C_MAJOR, NEW_TEMPO, Meter.COMMON, 1);
         Project fresh = Project.of(empty, shelf.library().setup());
-        begin(Document.unnamed(asNow(fresh)), "A new song. Type its chart.");
+        begin(Document.unnamed(asNow(fresh)), wording("Workbench.a-new-song-type-its"));
     }
 
     /** Moves the song to another key, tuning and capo. Locks are released: their shapes belong to the key before. */
     public void moveTo(KeyAdvice way) {
         edit(
-                "key " + way.key() + ", capo " + way.capo()
-                        + project()
+                wording(
+                        "Workbench.key-capo",
+                        way.key(),
+                        way.capo(),
+                        project()
                                 .filter(now -> !now.instrument().tuning().equals(way.tuning()))
-                                .map(now -> ", tuning " + way.tuning().label())
-                                .orElse(""),
+                                .map(now -> wording(
+                                        "Workbench.tuning-2", way.tuning().label()))
+                                .orElse("")),
                 now -> now.inKey(
                         now.song().transpose(way.keySemitones()),
                         now.instrument().withTuning(way.tuning()).withCapo(way.capo()),
@@ -254,22 +264,26 @@ public final class Workbench {
     }
 
     public void setCapo(int capo) {
-        edit("capo " + capo, now -> now.withInstrument(now.instrument().withCapo(capo)));
+        edit(
+                wording("Workbench.capo", capo),
+                now -> now.withInstrument(now.instrument().withCapo(capo)));
     }
 
     /** Sets the tuning from its notes or its name. */
     public void setTuning(String text) {
-        edit("tuning " + text, now -> now.withInstrument(now.instrument().withTuning(shelf.tuning(text))));
+        edit(
+                wording("Workbench.tuning", text),
+                now -> now.withInstrument(now.instrument().withTuning(shelf.tuning(text))));
     }
 
     public void setTempo(int tempo) {
-        edit("tempo " + tempo, now -> now.withSong(now.song().withTempo(tempo)));
+        edit(wording("Workbench.tempo", tempo), now -> now.withSong(now.song().withTempo(tempo)));
     }
 
     public void setPartialCapo(Optional<PartialCapo> capo) {
         String what = capo.map(PartialCapo::label)
-                .map(label -> "partial capo at " + label)
-                .orElse("no partial capo");
+                .map(label -> wording("Workbench.partial-capo-at", label))
+                .orElse(wording("Workbench.no-partial-capo"));
         edit(what, now -> now.withInstrument(now.instrument().withPartial(capo)));
     }
 
@@ -292,7 +306,7 @@ public final class Workbench {
 
     /** Holds a shape; locks that it overlaps are released. */
     public void lock(ShapeLock lock) {
-        edit("lock " + lock.held().shape() + " from " + placeOf(lock), now -> now.withLock(lock));
+        edit(wording("Workbench.lock-from", lock.held().shape(), placeOf(lock)), now -> now.withLock(lock));
     }
 
     /** Keeps a decision of the player, or lets it go. */
@@ -300,7 +314,7 @@ public final class Workbench {
         edit(what, now -> {
             Project next = change.apply(now);
             if (next.equals(now)) {
-                message.set(Message.plain("That is so already: " + what + "."));
+                message.set(Message.plain(wording("Workbench.that-is-so-already", what)));
             }
             return next;
         });
@@ -309,13 +323,13 @@ public final class Workbench {
     /** Keeps the whole song to a way that goes faster. */
     public void take(FasterWay way) {
         edit(
-                String.format(Locale.ROOT, "the way that goes to %.0f bpm", Math.floor(way.ceiling())),
+                String.format(Locale.ROOT, wording("Workbench.the-way-that-goes-to"), Math.floor(way.ceiling())),
                 now -> now.lockedTo(way.locks()));
     }
 
     /** Lets the engine choose again; where the chart itself gives the frets, they are taken out of it. */
     public void release(ShapeLock lock) {
-        edit("release of " + lock.held().shape() + " from " + placeOf(lock), now -> now.locks().stream()
+        edit(wording("Workbench.release-of-from", lock.held().shape(), placeOf(lock)), now -> now.locks().stream()
                 .filter(own -> own.equals(lock)
                         || own instanceof CascadeLock cascade && cascade.shape().equals(lock))
                 .findFirst()
@@ -337,10 +351,11 @@ public final class Workbench {
     }
 
     private String placeOf(ShapeLock lock) {
-        return "bar "
-                + project()
+        return wording(
+                "Workbench.bar",
+                project()
                         .map(now -> now.song().barAt(lock.startTick()).number())
-                        .orElse(1);
+                        .orElse(1));
     }
 
     private void keepSetup() {
@@ -364,16 +379,16 @@ public final class Workbench {
     private void edit(String what, Edit edit) {
         Project now = project.get();
         if (now == null) {
-            message.set(Message.error("No song is open yet. Open one with Ctrl+O."));
+            message.set(Message.error(wording("Workbench.no-song-is-open-yet")));
             return;
         }
         try {
             Project next = edit.apply(now);
             if (!next.equals(now)) {
-                change(next, "Set " + what + "." + EditWords.besides(now, next, what.equals(ANEW)), what);
+                change(next, wording("Workbench.set", what, EditWords.besides(now, next, what.equals(ANEW))), what);
             }
         } catch (IllegalArgumentException e) {
-            message.set(Message.error(e.getMessage() + ". Nothing was changed."));
+            message.set(Message.error(wording("Workbench.nothing-was-changed", e.getMessage())));
         }
     }
 
@@ -396,7 +411,9 @@ public final class Workbench {
                 .ifPresentOrElse(
                         from -> file.readFrom(OpenDocument.Source.project(from, List.of())), file::readFromNone);
         file.begin(own);
-        solve(History.of(work), "Unsaved work of " + work.song().title() + " is open. It is not saved yet: Ctrl+S.");
+        solve(
+                History.of(work),
+                wording("Workbench.unsaved-work-of-is-open", work.song().title()));
         rescue.taken(found);
     }
 
@@ -415,21 +432,29 @@ public final class Workbench {
     }
 
     private void change(Project next, String done, String what) {
-        solve(history.orElseThrow().then(next, what), done + " Ctrl+Z takes it back.");
+        solve(history.orElseThrow().then(next, what), wording("Workbench.ctrl-z-takes-it-back", done));
     }
 
     public void undo() {
         history.flatMap(History::back)
                 .ifPresentOrElse(
-                        back -> go(back, "Took back: " + back.later().get(0).what() + ". Ctrl+Y brings it again."),
-                        () -> message.set(Message.plain("There is nothing to take back.")));
+                        back -> go(
+                                back,
+                                wording(
+                                        "Workbench.took-back-ctrl-y-brings",
+                                        back.later().get(0).what())),
+                        () -> message.set(Message.plain(wording("Workbench.there-is-nothing-to-take"))));
     }
 
     public void redo() {
         history.flatMap(History::again)
                 .ifPresentOrElse(
-                        again -> go(again, "Again: " + again.earlier().get(0).what() + ". Ctrl+Z takes it back."),
-                        () -> message.set(Message.plain("There is nothing to bring again.")));
+                        again -> go(
+                                again,
+                                wording(
+                                        "Workbench.again-ctrl-z-takes-it",
+                                        again.earlier().get(0).what())),
+                        () -> message.set(Message.plain(wording("Workbench.there-is-nothing-to-bring"))));
     }
 
     private void go(History there, String done) {
@@ -519,10 +544,10 @@ public final class Workbench {
                 .ifPresentOrElse(
                         now -> file.save(now, to, () -> {
                             file.tell(project.get());
-                            message.set(Message.plain("Saved " + to.toAbsolutePath() + "."));
+                            message.set(Message.plain(wording("Workbench.saved", to.toAbsolutePath())));
                             then.run();
                         }),
-                        () -> message.set(Message.error("There is no song to save yet.")));
+                        () -> message.set(Message.error(wording("Workbench.there-is-no-song-to"))));
     }
 
     /** Writes the arrangement to a file in the background. */
@@ -541,7 +566,7 @@ public final class Workbench {
     public void export(Path file, Writing writing) {
         Arrangement shown = solver.arrangementProperty().get();
         if (shown == null) {
-            message.set(Message.error("There is no arrangement to write yet."));
+            message.set(Message.error(wording("Workbench.there-is-no-arrangement-to")));
             return;
         }
         solver.busy(true);
@@ -558,8 +583,10 @@ public final class Workbench {
         try {
             writing.write(shown);
             String lacks = Exports.cannotHold(file);
-            return Message.plain(
-                    "Wrote " + file.toAbsolutePath() + "." + (lacks.isEmpty() ? "" : " It holds " + lacks + "."));
+            return Message.plain(wording(
+                    "Workbench.wrote",
+                    file.toAbsolutePath(),
+                    lacks.isEmpty() ? "" : wording("Workbench.it-holds", lacks)));
         } catch (FormatException e) {
             return Message.error(e.getMessage());
         }

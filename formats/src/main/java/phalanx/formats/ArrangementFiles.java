@@ -1,5 +1,7 @@
 package phalanx.formats;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
@@ -31,7 +33,8 @@ public final class ArrangementFiles {
         String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
         boolean project = name.endsWith(".phalanx.json");
         if (project || endings.stream().noneMatch(name::endsWith)) {
-            throw new FormatException("", "this kind of file cannot be written; use " + String.join(", ", endings))
+            throw new FormatException(
+                            "", wording("ArrangementFiles.this-kind-of-file-cannot", String.join(", ", endings)))
                     .in(file);
         }
     }

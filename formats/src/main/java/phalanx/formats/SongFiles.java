@@ -1,5 +1,7 @@
 package phalanx.formats;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
@@ -59,8 +61,7 @@ public final class SongFiles {
      */
     public static void checkEnding(Path file) throws FormatException {
         if (WRITTEN.stream().noneMatch(lower(file)::endsWith)) {
-            throw new FormatException(
-                            "", "a song cannot be written as this kind of file; use " + String.join(", ", WRITTEN))
+            throw new FormatException("", wording("SongFiles.a-song-cannot-be-written", String.join(", ", WRITTEN)))
                     .in(file);
         }
     }
@@ -112,8 +113,6 @@ public final class SongFiles {
         if (lower.endsWith(".txt") || lower.endsWith(".tab")) {
             return new TabReader(title.replaceAll("(?i)\\.tab$", "")).read(bytes);
         }
-        throw new FormatException(
-                "",
-                "this kind of file cannot be read; use .musicxml, .xml, .mxl, .abc, .mid, .tab.txt or .phalanx.json");
+        throw new FormatException("", wording("SongFiles.this-kind-of-file-cannot"));
     }
 }

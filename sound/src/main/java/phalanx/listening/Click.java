@@ -1,5 +1,7 @@
 package phalanx.listening;
 
+import static phalanx.words.Words.wording;
+
 import phalanx.song.Ticks;
 
 /**
@@ -11,7 +13,7 @@ import phalanx.song.Ticks;
 public record Click(double seconds, double tempo) {
     public Click {
         if (!Double.isFinite(seconds) || !(tempo > 0)) {
-            throw new IllegalArgumentException(seconds + " s at " + tempo + " bpm");
+            throw new IllegalArgumentException(wording("Click.s-at-bpm", seconds, tempo));
         }
     }
 

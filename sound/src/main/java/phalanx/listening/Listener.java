@@ -1,5 +1,7 @@
 package phalanx.listening;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -73,11 +75,11 @@ public final class Listener {
      */
     public TakeReport report(Optional<Click> click) {
         if (take.isSilent()) {
-            throw new IllegalArgumentException("the take is silent");
+            throw new IllegalArgumentException(wording("Listener.the-take-is-silent"));
         }
         List<Asked> asked = Asked.of(arrangement, from, to);
         if (asked.isEmpty()) {
-            throw new IllegalArgumentException("nothing is plucked in these bars");
+            throw new IllegalArgumentException(wording("Listener.nothing-is-plucked-in-these"));
         }
         Flux flux = new Flux(take);
         List<Double> onsets = flux.onsets(DELAY_SECONDS);
@@ -85,8 +87,8 @@ public final class Listener {
         Alignment alignment = click.map(own -> Alignment.to(asked, onsets, from, own))
                 .orElseGet(() -> likeliest(asked, onsets, tempo));
         if (alignment.heard() < SAME_SONG * asked.size()) {
-            throw new IllegalArgumentException("only " + alignment.heard() + " of " + asked.size()
-                    + " strokes are found in it: another song, other bars, or a tempo far away");
+            throw new IllegalArgumentException(
+                    wording("Listener.only-of-strokes-are-found", alignment.heard(), asked.size()));
         }
         Line line = Line.through(asked, alignment);
         Line due = click.map(own -> new Line(own.at(-from), Ticks.milliseconds(1, own.tempo()) / 1000))

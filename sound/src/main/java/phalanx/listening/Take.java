@@ -1,5 +1,7 @@
 package phalanx.listening;
 
+import static phalanx.words.Words.wording;
+
 /**
  * A recording of one channel.
  *
@@ -18,7 +20,7 @@ public record Take(float[] samples, int rate) {
 
     public Take {
         if (rate < 8_000) {
-            throw new IllegalArgumentException(rate + " samples a second are too few to tell notes by");
+            throw new IllegalArgumentException(wording("Take.samples-a-second-are-too", rate));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.listening;
 
+import static phalanx.words.Words.wording;
+
 import java.io.File;
 import java.io.IOException;
 import javax.sound.sampled.AudioFormat;
@@ -23,17 +25,15 @@ public final class TakeFile {
             boolean real = format.getEncoding() == AudioFormat.Encoding.PCM_FLOAT && bits == 32;
             boolean bytes = format.getEncoding() == AudioFormat.Encoding.PCM_UNSIGNED && bits == 8;
             if (!real && !bytes && !(signed && (bits == 16 || bits == 24 || bits == 32))) {
-                throw new IOException("samples of " + bits + " bits, " + format.getEncoding()
-                        + ", are not read; write it as a WAV file of 16 bits");
+                throw new IOException(wording("TakeFile.samples-of-bits-are-not", bits, format.getEncoding()));
             }
             double seconds = in.getFrameLength() / format.getFrameRate();
             if (seconds > LONGEST_SECONDS) {
-                throw new IOException(
-                        "it is " + Math.round(seconds / 60) + " minutes long; 20 are the most, take a passage");
+                throw new IOException(wording("TakeFile.it-is-minutes-long-20", Math.round(seconds / 60)));
             }
             return new Take(mono(in.readAllBytes(), format), Math.round(format.getSampleRate()));
         } catch (UnsupportedAudioFileException e) {
-            throw new IOException("it is no WAV file", e);
+            throw new IOException(wording("TakeFile.it-is-no-wav-file"), e);
         }
     }
 

@@ -2,6 +2,7 @@ package phalanx.sound;
 
 import java.util.Arrays;
 import java.util.Optional;
+import phalanx.words.Words;
 
 /** What can be heard alone or left out. */
 public enum Layer {
@@ -13,16 +14,22 @@ public enum Layer {
     VOICE("voice", false),
     CLICK("click", false);
 
-    private final String label;
+    private final String word;
     private final boolean usual;
 
-    Layer(String label, boolean usual) {
-        this.label = label;
+    Layer(String word, boolean usual) {
+        this.word = word;
         this.usual = usual;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** Whether it is heard unless somebody says otherwise. */
@@ -32,6 +39,8 @@ public enum Layer {
 
     /** The layer of a name. */
     public static Optional<Layer> parse(String name) {
-        return Arrays.stream(values()).filter(layer -> layer.label.equals(name)).findFirst();
+        return Arrays.stream(values())
+                .filter(layer -> (layer.word.equals(name) || layer.label().equals(name)))
+                .findFirst();
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.sound;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import java.util.function.LongSupplier;
 import java.util.function.Supplier;
@@ -137,7 +139,7 @@ public final class LineOutput implements Output {
         feeder = null;
         line = Optional.empty();
         // closing may wait for a card that does not answer any more
-        Thread closing = new Thread(gone::close, "sound card that is gone");
+        Thread closing = new Thread(gone::close, wording("LineOutput.sound-card-that-is-gone"));
         closing.setDaemon(true);
         closing.start();
         silence.start(playing);

@@ -1,5 +1,7 @@
 package phalanx.sound;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Map;
@@ -24,7 +26,7 @@ public record Mix(Map<Layer, Double> levels, boolean nails) {
         for (Layer layer : Layer.values()) {
             double level = levels.getOrDefault(layer, layer.isUsual() ? 1.0 : 0.0);
             if (!(level >= 0 && level <= 1)) {
-                throw new IllegalArgumentException(layer.label() + " at " + level + ": 0 to 1");
+                throw new IllegalArgumentException(wording("Mix.at-0-to-1", layer.label(), level));
             }
             all.put(layer, level);
         }

@@ -1,5 +1,7 @@
 package phalanx.sound;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import phalanx.sound.guitar.GuitarSound;
 
@@ -18,7 +20,7 @@ public final class Rendering {
     public static float[] of(Performance performance, Transport.Stretch stretch, Mix mix, double speed) {
         Transport transport = new Transport(performance, stretch, mix, speed);
         if (!Double.isFinite(transport.seconds())) {
-            throw new IllegalArgumentException("an endless loop cannot be rendered");
+            throw new IllegalArgumentException(wording("Rendering.an-endless-loop-cannot-be"));
         }
         float[] all = pull(transport);
         return Arrays.copyOfRange(all, 2 * GuitarSound.LEAD, all.length);

@@ -1,5 +1,7 @@
 package phalanx.sound;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -52,7 +54,7 @@ public final class Transport implements SampleSource {
         public Stretch {
             countIn = List.copyOf(countIn);
             if (to < from || times < 1) {
-                throw new IllegalArgumentException("ticks " + from + " to " + to + ", " + times + " times");
+                throw new IllegalArgumentException(wording("Transport.ticks-to-times", from, to, times));
             }
         }
 
@@ -107,7 +109,7 @@ public final class Transport implements SampleSource {
 
     private static double checked(double speed) {
         if (!(speed >= 0.05 && speed <= 4)) {
-            throw new IllegalArgumentException("speed " + speed);
+            throw new IllegalArgumentException(wording("Transport.speed", speed));
         }
         return speed;
     }

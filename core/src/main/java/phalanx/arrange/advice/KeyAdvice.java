@@ -1,5 +1,7 @@
 package phalanx.arrange.advice;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
@@ -91,9 +93,11 @@ public record KeyAdvice(
     /** What a singer would sing here, in words. */
     public String sung(VoiceRange voice) {
         return voice.octavesFor(lowest, highest)
-                .map(octaves -> "sung " + Pitch.of(lowest + 12 * octaves, key) + " to "
-                        + Pitch.of(highest + 12 * octaves, key) + ", within the voice")
-                .orElse("the tune spans " + (highest - lowest) + " semitones and fits the voice in no octave");
+                .map(octaves -> wording(
+                        "KeyAdvice.sung-to-within-the-voice",
+                        Pitch.of(lowest + 12 * octaves, key),
+                        Pitch.of(highest + 12 * octaves, key)))
+                .orElse(wording("KeyAdvice.the-tune-spans-semitones-and", highest - lowest));
     }
 
     /** Whether it is as playable as another way and its effort at most so many times the other's. */
@@ -116,24 +120,27 @@ public record KeyAdvice(
                 .decides(other.cost.effort())
                 .map(term -> String.format(
                         Locale.ROOT,
-                        "%.0f %s than %s, most of it \"%s\".",
+                        wording("KeyAdvice.than-most-of-it"),
                         Math.abs(more),
-                        more < 0 ? "less" : "more",
+                        more < 0 ? wording("KeyAdvice.less") : wording("KeyAdvice.more"),
                         named,
                         term.label()));
     }
 
     /** Why it lies as it does, in one plain sentence. */
     public String words() {
-        String where =
-                capo == 0 ? key + " without capo" : key + " with capo " + capo + " (shapes of " + fingered() + ")";
-        String held = barres == 0 ? "no barre" : barres == 1 ? "one barre" : barres + " barres";
+        String where = capo == 0
+                ? wording("KeyAdvice.without-capo", key)
+                : wording("KeyAdvice.with-capo-shapes-of", key, capo, fingered());
+        String held = barres == 0
+                ? wording("KeyAdvice.no-barre")
+                : barres == 1 ? wording("KeyAdvice.one-barre") : wording("KeyAdvice.barres", barres);
         String trouble = cost.unplayable() > 0
-                ? ", " + cost.unplayable() + " places out of reach"
-                : cost.tune() > 0 ? ", tune notes cut short: " + cost.tune() : "";
+                ? wording("KeyAdvice.places-out-of-reach", cost.unplayable())
+                : cost.tune() > 0 ? wording("KeyAdvice.tune-notes-cut-short", cost.tune()) : "";
         return String.format(
                 Locale.ROOT,
-                "%s: effort %.0f, ceiling %.0f bpm, %.0f %% open strings, %s%s.",
+                wording("KeyAdvice.effort-ceiling-bpm-open-strings"),
                 where,
                 cost.effort().total(),
                 Math.floor(tempoCeiling),

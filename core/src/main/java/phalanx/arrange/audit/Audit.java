@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -89,7 +91,7 @@ public final class Audit {
                 .map(limit -> new TempoCeiling(
                         limit.tempo(),
                         limit.tick(),
-                        String.format(Locale.ROOT, "%s and needs about %.0f ms", limit.what(), limit.needsMs())))
+                        String.format(Locale.ROOT, wording("Audit.and-needs-about-ms"), limit.what(), limit.needsMs())))
                 .orElse(TempoCeiling.NONE);
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -45,10 +47,13 @@ final class DigitAudit {
         Digit lower = low.right();
         Digit upper = high.right();
         String what = lower == upper
-                ? "digit " + lower.symbol() + " is asked for strings " + low.string() + " and " + high.string()
-                        + " at once. Use another digit for one, or a brush."
-                : "digits " + upper.symbol() + " and " + lower.symbol() + " cross on strings " + high.string() + " and "
-                        + low.string() + ". Swap them.";
+                ? wording("DigitAudit.digit-is-asked-for-strings", lower.symbol(), low.string(), high.string())
+                : wording(
+                        "DigitAudit.digits-and-cross-on-strings",
+                        upper.symbol(),
+                        lower.symbol(),
+                        high.string(),
+                        low.string());
         return Finding.at(
                 arrangement.song(),
                 low.tick(),

@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.song.ChordChange;
@@ -20,11 +22,11 @@ public final class FretsFinding {
         ChordFrets frets = change.frets().orElseThrow();
         int given = frets.frets().size();
         String why = given == strings
-                ? " are beyond the hand or the neck. "
-                : " are for " + given + " strings, the guitar has " + strings + ". ";
+                ? wording("FretsFinding.are-beyond-the-hand-or")
+                : wording("FretsFinding.are-for-strings-the-guitar", given, strings);
         String rest = change.chord().isPresent()
-                ? "It is played as the engine finds best."
-                : "Only bass and tune can be played there; give the chord a name.";
+                ? wording("FretsFinding.it-is-played-as-the")
+                : wording("FretsFinding.only-bass-and-tune-can");
         return Finding.at(
                 song,
                 change.startTick(),
@@ -32,7 +34,7 @@ public final class FretsFinding {
                 Finding.Severity.MEDIUM,
                 1,
                 0,
-                "locks left",
-                "the chart's frets " + frets + why + rest);
+                wording("FretsFinding.locks-left"),
+                wording("FretsFinding.the-chart-s-frets", frets, why, rest));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -37,7 +39,7 @@ final class HarmonicAudit {
                                 1,
                                 0,
                                 "harmonics",
-                                "the harmonic on string " + note.string() + " " + why)));
+                                wording("HarmonicAudit.the-harmonic-on-string", note.string(), why))));
             }
         }
         return findings;
@@ -48,31 +50,29 @@ final class HarmonicAudit {
         Harmonic harmonic = Harmonic.of(arrangement.request().instrument(), note.string(), note.fret(), node);
         if (!harmonic.isOverFingerboard(arrangement.request().instrument())) {
             return Optional.of(String.format(
-                    Locale.ROOT,
-                    "lies over fret %.1f, beyond the end of the fingerboard. Touch a node nearer to the nut.",
-                    harmonic.touchFret()));
+                    Locale.ROOT, wording("HarmonicAudit.lies-over-fret-beyond-the"), harmonic.touchFret()));
         }
         Optional<String> stopped = note.fret() > 0
                 ? Optional.empty()
                 : new TouchRules(arrangement, arrangement.holds()).stopped(note.string(), note.tick(), note.endTick());
         if (stopped.isPresent()) {
-            return Optional.of("does not sound: " + stopped.get() + ". Lift it.");
+            return Optional.of(wording("HarmonicAudit.does-not-sound-lift-it", stopped.get()));
         }
         if (touched.left()) {
             return new TouchRules(arrangement, arrangement.holds())
                     .refusal(note.tick(), node)
-                    .map(why -> "cannot be touched: " + why + ". Touch it with the right index.");
+                    .map(why -> wording("HarmonicAudit.cannot-be-touched-touch-it", why));
         }
         if (note.right() == Digit.I) {
-            return Optional.of("is touched and plucked by the index. Pluck it with p.");
+            return Optional.of(wording("HarmonicAudit.is-touched-and-plucked-by"));
         }
         boolean busy = arrangement.notes().stream()
                 .anyMatch(other -> other.tick() == note.tick() && other != note && other.right() == Digit.I);
         if (busy) {
-            return Optional.of("needs the index, which plucks another string. Give that to m or a.");
+            return Optional.of(wording("HarmonicAudit.needs-the-index-which-plucks"));
         }
         return node.n() > HarmonicNode.HIGHEST
-                ? Optional.of("is the " + node.n() + "th, too weak to be heard. Take a lower one.")
+                ? Optional.of(wording("HarmonicAudit.is-the-th-too-weak", node.n()))
                 : Optional.empty();
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import phalanx.arrange.demand.Role;
@@ -49,9 +51,12 @@ final class HitAudit {
         if (!HitRules.mayGoTogether(hit.kind(), note)) {
             conflict(
                     hit,
-                    "the " + hit.kind().label() + " and digit " + note.right().symbol() + " on string " + note.string()
-                            + " need the right hand at once; with it may sound "
-                            + hit.kind().with().label() + ".");
+                    wording(
+                            "HitAudit.the-and-digit-on-string",
+                            hit.kind().label(),
+                            note.right().symbol(),
+                            note.string(),
+                            hit.kind().with().label()));
         }
     }
 
@@ -61,9 +66,10 @@ final class HitAudit {
                 .findFirst()
                 .ifPresent(hold -> conflict(
                         hit,
-                        "the left hand taps while finger "
-                                + hold.press().finger().symbol() + " holds fret "
-                                + hold.press().fret() + ". Leave the tap out, or let the strings be open."));
+                        wording(
+                                "HitAudit.the-left-hand-taps-while",
+                                hold.press().finger().symbol(),
+                                hold.press().fret())));
     }
 
     private void conflict(Hit hit, String what) {
@@ -74,7 +80,7 @@ final class HitAudit {
                 Finding.Severity.HIGH,
                 2,
                 1,
-                "uses of a hand",
+                wording("HitAudit.uses-of-a-hand"),
                 what));
     }
 
@@ -87,7 +93,10 @@ final class HitAudit {
                 (hit.tick() - note.tick()) / (double) Ticks.QUARTER,
                 note.lengthTicks() / (double) Ticks.QUARTER,
                 "beats",
-                "the " + hit.kind().label() + " stops string " + note.string() + ", whose "
-                        + note.role().label() + " note should ring on. Leave the hit out, or end the note there."));
+                wording(
+                        "HitAudit.the-stops-string-whose-note",
+                        hit.kind().label(),
+                        note.string(),
+                        note.role().label())));
     }
 }

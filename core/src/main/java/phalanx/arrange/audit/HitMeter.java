@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.TreeSet;
 import phalanx.arrange.score.ArrangedNote;
@@ -44,10 +46,10 @@ final class HitMeter {
             Integer before = (rightHand ? right : lifted).lower(hit.tick());
             Integer after = (rightHand ? right : put).higher(hit.tick());
             if (before != null) {
-                limits.add(limit(hit, hit.tick(), hit.tick() - before, "the hand comes to a "));
+                limits.add(limit(hit, hit.tick(), hit.tick() - before, wording("HitMeter.the-hand-comes-to-a")));
             }
             if (after != null) {
-                limits.add(limit(hit, after, after - hit.tick(), "the hand comes back from a "));
+                limits.add(limit(hit, after, after - hit.tick(), wording("HitMeter.the-hand-comes-back-from")));
             }
         }
     }

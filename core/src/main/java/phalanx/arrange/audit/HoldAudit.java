@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -45,9 +47,11 @@ final class HoldAudit {
                     2,
                     1,
                     "places",
-                    "finger " + a.symbol() + " is needed at fret "
-                            + other.press().fret() + " and at fret "
-                            + hold.press().fret() + " at once. Use another finger for one of them.");
+                    wording(
+                            "HoldAudit.finger-is-needed-at-fret",
+                            a.symbol(),
+                            other.press().fret(),
+                            hold.press().fret()));
         } else if (a != Finger.THUMB && b != Finger.THUMB) {
             compareFingers(other, hold);
         }
@@ -58,8 +62,10 @@ final class HoldAudit {
                 other.press().finger().number() < hold.press().finger().number();
         Hold low = inOrder ? other : hold;
         Hold high = inOrder ? hold : other;
-        String pair =
-                low.press().finger().symbol() + " and " + high.press().finger().symbol();
+        String pair = wording(
+                "HoldAudit.and",
+                low.press().finger().symbol(),
+                high.press().finger().symbol());
         if (low.press().fret() > high.press().fret()) {
             add(
                     hold,
@@ -67,8 +73,11 @@ final class HoldAudit {
                     low.press().fret(),
                     high.press().fret(),
                     "fret",
-                    "fingers " + pair + " stand in the wrong order: fret "
-                            + low.press().fret() + " and fret " + high.press().fret() + ". Swap them.");
+                    wording(
+                            "HoldAudit.fingers-stand-in-the-wrong",
+                            pair,
+                            low.press().fret(),
+                            high.press().fret()));
         }
         double reach = Fingering.reach(low.press(), high.press(), instrument);
         double limit = hand.greatestMm(
@@ -80,13 +89,7 @@ final class HoldAudit {
                     reach,
                     limit,
                     "mm",
-                    String.format(
-                            Locale.ROOT,
-                            "fingers %s must reach %.0f mm, your limit is %.0f mm; no place of melody and bass within "
-                                    + "reach was found. Try a capo, another key or another octave.",
-                            pair,
-                            reach,
-                            limit));
+                    String.format(Locale.ROOT, wording("HoldAudit.fingers-must-reach-mm-your"), pair, reach, limit));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -45,9 +47,9 @@ final class LockAudit {
                     .filter(one -> one.tick() == place.tick() && one.role() == place.role())
                     .findFirst();
             if (note.isEmpty()) {
-                findings.add(left(place.tick(), place, "no such note begins there"));
+                findings.add(left(place.tick(), place, wording("LockAudit.no-such-note-begins-there")));
             } else if (!isAt(note.get(), place)) {
-                findings.add(left(place.tick(), place, "no hand can have it there with what else sounds"));
+                findings.add(left(place.tick(), place, wording("LockAudit.no-hand-can-have-it")));
             }
         }
         arrangement.request().inners().forEach((tick, wanted) -> {
@@ -57,8 +59,8 @@ final class LockAudit {
                         tick,
                         new InnerLock(tick, wanted),
                         heard < wanted
-                                ? "there is no chord, no digit or no string for more than " + heard
-                                : heard + " are heard"));
+                                ? wording("LockAudit.there-is-no-chord-no", heard)
+                                : wording("LockAudit.are-heard", heard)));
             }
         });
         for (LimitLock limit : arrangement.request().limits()) {
@@ -70,9 +72,11 @@ final class LockAudit {
                     .ifPresent(hold -> findings.add(left(
                             Math.max(hold.tick(), limit.startTick()),
                             limit,
-                            "finger " + hold.press().finger().symbol() + " holds fret "
-                                    + hold.press().fret()
-                                    + (hold.press().isBarre() ? " over several strings" : ""))));
+                            wording(
+                                    "LockAudit.finger-holds-fret",
+                                    hold.press().finger().symbol(),
+                                    hold.press().fret(),
+                                    hold.press().isBarre() ? wording("LockAudit.over-several-strings") : ""))));
         }
     }
 
@@ -109,8 +113,8 @@ final class LockAudit {
                 Finding.Severity.MEDIUM,
                 1,
                 0,
-                "locks left",
-                "decided: " + lock.words() + "; not kept: " + why + ". Release it, or free what is around it.");
+                wording("LockAudit.locks-left"),
+                wording("LockAudit.decided-not-kept-release-it", lock.words(), why));
     }
 
     private Optional<ArrangedNote> firstAstray(ShapeLock lock) {
@@ -133,9 +137,12 @@ final class LockAudit {
     }
 
     private Finding finding(ShapeLock lock, ArrangedNote note) {
-        String message = "the locked shape " + lock.held().shape() + " cannot be held with the "
-                + note.role().label() + " note on string " + note.string() + ", fret " + note.fret()
-                + ". It is left there; release the lock or choose another shape.";
+        String message = wording(
+                "LockAudit.the-locked-shape-cannot-be",
+                lock.held().shape(),
+                note.role().label(),
+                note.string(),
+                note.fret());
         return Finding.at(
                 arrangement.song(),
                 note.tick(),
@@ -143,7 +150,7 @@ final class LockAudit {
                 Finding.Severity.MEDIUM,
                 1,
                 0,
-                "locks left",
+                wording("LockAudit.locks-left"),
                 message);
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import phalanx.arrange.demand.MelodyFit;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
@@ -21,14 +23,16 @@ public final class MoveFinding {
         boolean high = note.midi() > fit.highestMidi();
         int limit = high ? fit.highestMidi() : fit.lowestMidi();
         String why = high
-                ? note.pitch() + " is above the highest fret"
-                : note.pitch() + " leaves no room for the bass below it";
+                ? wording("MoveFinding.is-above-the-highest-fret", note.pitch())
+                : wording("MoveFinding.leaves-no-room-for-the", note.pitch());
         String how = semitones % 12 == 0
-                ? "moved " + direction(semitones) + octaves(semitones)
-                : "moved " + direction(semitones) + Math.abs(semitones) + " semitones to " + moved.key()
-                        + ", the nearest key that fits";
-        String message = "Bar " + bar.number() + ": " + why + ". The tune was " + how
-                + "; with another tuning or capo it may fit as written.";
+                ? wording("MoveFinding.moved", direction(semitones), octaves(semitones))
+                : wording(
+                        "MoveFinding.moved-semitones-to-the-nearest",
+                        direction(semitones),
+                        Math.abs(semitones),
+                        moved.key());
+        String message = wording("MoveFinding.bar-the-tune-was-with", bar.number(), why, how);
         return new Finding(
                 note.tick(),
                 bar.number(),
@@ -37,16 +41,16 @@ public final class MoveFinding {
                 Finding.Severity.LOW,
                 note.midi(),
                 limit,
-                "MIDI number",
+                wording("MoveFinding.midi-number"),
                 message);
     }
 
     private static String direction(int semitones) {
-        return semitones > 0 ? "up " : "down ";
+        return semitones > 0 ? wording("MoveFinding.up") : wording("MoveFinding.down");
     }
 
     private static String octaves(int semitones) {
         int octaves = Math.abs(semitones) / 12;
-        return octaves == 1 ? "an octave" : octaves + " octaves";
+        return octaves == 1 ? wording("MoveFinding.an-octave") : wording("MoveFinding.octaves", octaves);
     }
 }

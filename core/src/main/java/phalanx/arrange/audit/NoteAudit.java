@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -60,7 +62,7 @@ final class NoteAudit {
                         2,
                         1,
                         "notes",
-                        "string " + note.string() + " is asked for two notes at once. Move one to another string.");
+                        wording("NoteAudit.string-is-asked-for-two", note.string()));
             }
         }
     }
@@ -88,8 +90,7 @@ final class NoteAudit {
                         stopped,
                         note.fret(),
                         "fret",
-                        "string " + note.string() + " should sound fret " + note.fret() + " but is held at fret "
-                                + stopped + ". Free the finger or move the note.");
+                        wording("NoteAudit.string-should-sound-fret-but", note.string(), note.fret(), stopped));
             }
         }
     }
@@ -127,19 +128,23 @@ final class NoteAudit {
                     Finding.Severity.MEDIUM,
                     instead.map(ArrangedNote::midi).orElse(0),
                     wanted.midi(),
-                    "MIDI number",
-                    "the bass you wrote, " + wanted.pitch() + ", cannot be held under tune and chord here; "
-                            + instead.map(note -> Pitch.of(note.midi(), song.key()) + " is played")
-                                    .orElse("it is left out")
-                            + ". Another note of the chord may lie better.");
+                    wording("NoteAudit.midi-number"),
+                    wording(
+                            "NoteAudit.the-bass-you-wrote-cannot",
+                            wanted.pitch(),
+                            instead.map(note -> wording("NoteAudit.is-played", Pitch.of(note.midi(), song.key())))
+                                    .orElse(wording("NoteAudit.it-is-left-out"))));
         }
     }
 
     private void cutOff(ArrangedNote note) {
         Finding.Severity severity = note.role() == Role.MELODY ? Finding.Severity.MEDIUM : Finding.Severity.LOW;
-        String what = note.role().label() + " note " + Pitch.of(note.midi(), song.key()) + " rings "
-                + beats(note.lengthTicks()) + " of " + beats(note.wantedTicks())
-                + " beats; its finger or string is needed for the next note.";
+        String what = wording(
+                "NoteAudit.note-rings-of-beats-its",
+                note.role().label(),
+                Pitch.of(note.midi(), song.key()),
+                beats(note.lengthTicks()),
+                beats(note.wantedTicks()));
         add(
                 note.endTick(),
                 FindingKind.CUT_OFF,
@@ -158,16 +163,15 @@ final class NoteAudit {
         int highest = instrument.midi(1, instrument.highestFret());
         int lowest = instrument.midi(instrument.strings(), 0);
         boolean high = tune.midi() > highest;
-        String where = high ? "above the highest fret" : "too low for the bass below it";
+        String where = high ? wording("NoteAudit.above-the-highest-fret") : wording("NoteAudit.too-low-for-the-bass");
         add(
                 tune.tick(),
                 FindingKind.OUT_OF_RANGE,
                 Finding.Severity.HIGH,
                 tune.midi(),
                 high ? highest : lowest,
-                "MIDI number",
-                "melody note " + tune.pitch() + " is " + where
-                        + " and was left out. Try another key, octave or tuning.");
+                wording("NoteAudit.midi-number"),
+                wording("NoteAudit.melody-note-is-and-was", tune.pitch(), where));
     }
 
     private void checkBuried() {
@@ -197,9 +201,11 @@ final class NoteAudit {
                         Finding.Severity.MEDIUM,
                         other.midi(),
                         melody.midi(),
-                        "MIDI number",
-                        other.role().label() + " note " + Pitch.of(other.midi(), song.key())
-                                + " sounds above the tune. Stop it or move it down.");
+                        wording("NoteAudit.midi-number"),
+                        wording(
+                                "NoteAudit.note-sounds-above-the-tune",
+                                other.role().label(),
+                                Pitch.of(other.midi(), song.key())));
             }
         }
     }
@@ -236,8 +242,10 @@ final class NoteAudit {
                     asked - missing.size(),
                     asked,
                     "tones",
-                    chord.text() + " is played without " + String.join(" and ", missing)
-                            + ". A denser pattern or another shape would let it sound.");
+                    wording(
+                            "NoteAudit.is-played-without-a-denser",
+                            chord.text(),
+                            String.join(wording("NoteAudit.and"), missing)));
         }
     }
 

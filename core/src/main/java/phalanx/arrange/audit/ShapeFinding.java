@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -39,8 +41,8 @@ public final class ShapeFinding {
         List<ChordTone> left = book.leftOut(chord);
         String tones = left.stream().map(tone -> chord.noteOf(tone).toString()).collect(Collectors.joining(", "));
         String how = book.of(chord).isEmpty()
-                ? "cannot be held on four strings; what can be reached of it is played."
-                : "cannot be held whole; the nearest shape leaves out " + tones + ".";
+                ? wording("ShapeFinding.cannot-be-held-on-four")
+                : wording("ShapeFinding.cannot-be-held-whole-the", tones);
         return Finding.at(
                 arrangement.song(),
                 tick,
@@ -48,7 +50,7 @@ public final class ShapeFinding {
                 Finding.Severity.LOW,
                 left.size(),
                 0,
-                "tones left out",
-                chord + " " + how + " Another tuning or capo may hold it.");
+                wording("ShapeFinding.tones-left-out"),
+                wording("ShapeFinding.another-tuning-or-capo-may", chord, how));
     }
 }

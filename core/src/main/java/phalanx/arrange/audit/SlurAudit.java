@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -27,7 +29,7 @@ final class SlurAudit {
             last[note.string()] = note;
             if (note.attack() instanceof Attack.Slur slur) {
                 Optional<String> wrong = before == null
-                        ? Optional.of("nothing sounds on string " + note.string() + " before it")
+                        ? Optional.of(wording("SlurAudit.nothing-sounds-on-string-before", note.string()))
                         : rules.refusal(before, note, slur.kind());
                 wrong.ifPresent(why -> findings.add(Finding.at(
                         arrangement.song(),
@@ -37,8 +39,12 @@ final class SlurAudit {
                         1,
                         0,
                         "slurs",
-                        "the " + slur.kind().label() + " to fret " + note.fret() + " on string " + note.string()
-                                + " cannot be: " + why + ". Pluck the note.")));
+                        wording(
+                                "SlurAudit.the-to-fret-on-string",
+                                slur.kind().label(),
+                                note.fret(),
+                                note.string(),
+                                why))));
             }
         }
         return findings;

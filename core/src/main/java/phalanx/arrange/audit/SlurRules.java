@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -68,32 +70,31 @@ public final class SlurRules {
      */
     public Optional<String> refusal(ArrangedNote before, ArrangedNote note, SlurKind kind) {
         if (before.string() != note.string()) {
-            return Optional.of(
-                    "a " + kind.label() + " stays on its string; the note before is on string " + before.string());
+            return Optional.of(wording("SlurRules.a-stays-on-its-string", kind.label(), before.string()));
         }
         if (before.endTick() < note.tick()) {
-            return Optional.of("string " + note.string() + " no longer rings there");
+            return Optional.of(wording("SlurRules.string-no-longer-rings-there", note.string()));
         }
         if (before.attack() instanceof Attack.Touched) {
-            return Optional.of("the note before is a harmonic");
+            return Optional.of(wording("SlurRules.the-note-before-is-a"));
         }
         int frets = note.midi() - before.midi();
         if (!kind.spans(frets)) {
             String limit = Math.abs(frets) > kind.mostFrets()
-                    ? " is more than " + kind.mostFrets() + " frets"
-                    : " is no " + kind.label();
-            return Optional.of("fret " + before.fret() + " to " + (before.fret() + frets) + limit);
+                    ? wording("SlurRules.is-more-than-frets", kind.mostFrets())
+                    : wording("SlurRules.is-no", kind.label());
+            return Optional.of(wording("SlurRules.fret-to", before.fret(), before.fret() + frets, limit));
         }
         double has = Ticks.milliseconds(note.tick() - before.tick(), tempo);
         if (has < kind.leastMs()) {
             return Optional.of(
-                    String.format(Locale.ROOT, "the note before sounds %.0f ms, it needs %.0f", has, kind.leastMs()));
+                    String.format(Locale.ROOT, wording("SlurRules.the-note-before-sounds-ms"), has, kind.leastMs()));
         }
         boolean stopped = (before.fret() == 0 || before.left().isPresent())
                 && (note.fret() == 0 || note.left().isPresent());
         if (!stopped) {
             // written chords may ask for more fingers than there are
-            return Optional.of("no finger is left to stop string " + note.string());
+            return Optional.of(wording("SlurRules.no-finger-is-left-to", note.string()));
         }
         return switch (kind) {
             case HAMMER -> hammer(before, note);
@@ -109,11 +110,11 @@ public final class SlurRules {
         if (down.isEmpty()
                 || down.get().tick() != note.tick()
                 || down.get().press().isBarre()) {
-            return Optional.of("finger " + finger.symbol() + " cannot come down there alone");
+            return Optional.of(wording("SlurRules.finger-cannot-come-down-there", finger.symbol()));
         }
         Map.Entry<Integer, Hold> earlier = holds.get(finger).lowerEntry(note.tick());
         if (earlier != null && earlier.getValue().endTick() > before.tick()) {
-            return Optional.of("finger " + finger.symbol() + " is busy before it");
+            return Optional.of(wording("SlurRules.finger-is-busy-before-it", finger.symbol()));
         }
         return shift(before, note);
     }
@@ -124,11 +125,12 @@ public final class SlurRules {
         if (held.isEmpty()
                 || held.get().endTick() != note.tick()
                 || held.get().press().isBarre()) {
-            return Optional.of("finger " + leaves.symbol() + " cannot leave its fret there alone");
+            return Optional.of(wording("SlurRules.finger-cannot-leave-its-fret", leaves.symbol()));
         }
         if (!isReady(before, note) && (!prepares || early(before, note).isEmpty())) {
-            return Optional.of(
-                    "finger " + note.left().orElseThrow().symbol() + " does not hold the lower fret in time");
+            return Optional.of(wording(
+                    "SlurRules.finger-does-not-hold-the",
+                    note.left().orElseThrow().symbol()));
         }
         return shift(before, note);
     }
@@ -211,7 +213,7 @@ public final class SlurRules {
     private Optional<String> slide(ArrangedNote before, ArrangedNote note) {
         boolean same = before.left().isPresent() && before.left().equals(note.left());
         if (!same) {
-            return Optional.of("a slide needs the same finger on both frets");
+            return Optional.of(wording("SlurRules.a-slide-needs-the-same"));
         }
         Finger finger = note.left().get();
         Optional<Hold> from = at(finger, note.tick() - 1);
@@ -223,7 +225,9 @@ public final class SlurRules {
                 && from.get().press().fret() == before.fret()
                 && to.get().press().fret() == note.fret()
                 && finger != Finger.THUMB;
-        return alone ? Optional.empty() : Optional.of("finger " + finger.symbol() + " cannot travel there alone");
+        return alone
+                ? Optional.empty()
+                : Optional.of(wording("SlurRules.finger-cannot-travel-there-alone", finger.symbol()));
     }
 
     private Optional<String> bend(ArrangedNote before, ArrangedNote note) {
@@ -231,26 +235,28 @@ public final class SlurRules {
         Optional<Hold> pushes =
                 before.left().filter(finger -> finger != Finger.THUMB).flatMap(finger -> at(finger, note.tick() - 1));
         if (pushes.isEmpty() || pushes.get().press().isBarre()) {
-            return Optional.of("no finger alone on its string pushes it");
+            return Optional.of(wording("SlurRules.no-finger-alone-on-its"));
         }
         int semitones = note.midi() - before.midi();
         Instrument instrument = arrangement.request().instrument();
         if (semitones > WOUND_BEND && instrument.guitar().isWound(string)) {
-            return Optional.of("string " + string + " is wound, it bends by a half step at most");
+            return Optional.of(wording("SlurRules.string-is-wound-it-bends", string));
         }
         int beside = string <= instrument.strings() / 2 ? string + 1 : string - 1;
         boolean meets = semitones > WOUND_BEND
                 && arrangement.notes().stream()
                         .anyMatch(other -> other.string() == beside && other.soundsAt(note.tick()));
         if (meets) {
-            return Optional.of("the string would be pushed into string " + beside + ", which sounds");
+            return Optional.of(wording("SlurRules.the-string-would-be-pushed", beside));
         }
         boolean made = note.fret() == before.fret();
         boolean held =
                 made ? pushes.get().endTick() > note.tick() : bent(before, note).isPresent();
         return held
                 ? shift(before, note)
-                : Optional.of("finger " + before.left().get().symbol() + " cannot stay there");
+                : Optional.of(wording(
+                        "SlurRules.finger-cannot-stay-there",
+                        before.left().get().symbol()));
     }
 
     /**
@@ -287,7 +293,7 @@ public final class SlurRules {
     private Optional<String> shift(ArrangedNote before, ArrangedNote note) {
         int from = arrangement.slotAt(before.tick()).posture().position();
         int to = arrangement.slotAt(note.tick()).posture().position();
-        return from == to ? Optional.empty() : Optional.of("the hand shifts there");
+        return from == to ? Optional.empty() : Optional.of(wording("SlurRules.the-hand-shifts-there"));
     }
 
     private Optional<Hold> at(Finger finger, int tick) {

@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -41,11 +43,13 @@ final class SpeedAudit {
         double has = limit.hasMs(arrangement.song().tempo());
         String more = late.size() == 1
                 ? ""
-                : " " + (late.size() - 1) + (late.size() == 2 ? " other move is" : " other moves are")
-                        + " late with it.";
+                : wording(
+                        "SpeedAudit.late-with-it",
+                        late.size() - 1,
+                        late.size() == 2 ? wording("SpeedAudit.other-move-is") : wording("SpeedAudit.other-moves-are"));
         String message = String.format(
                 Locale.ROOT,
-                "%s in %.0f ms; needs about %.0f.%s It fits at %.0f bpm.",
+                wording("SpeedAudit.in-ms-needs-about-it"),
                 limit.what(),
                 has,
                 limit.needsMs(),

@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import phalanx.arrange.score.FindingKind;
 import phalanx.song.Ticks;
@@ -18,7 +20,7 @@ record SpeedLimit(int tick, int ticks, double needsMs, FindingKind kind, String 
         Objects.requireNonNull(kind, "kind");
         Objects.requireNonNull(what, "what");
         if (ticks <= 0 || !(needsMs > 0)) {
-            throw new IllegalArgumentException(what + " in " + ticks + " ticks, needs " + needsMs + " ms");
+            throw new IllegalArgumentException(wording("SpeedLimit.in-ticks-needs-ms", what, ticks, needsMs));
         }
     }
 

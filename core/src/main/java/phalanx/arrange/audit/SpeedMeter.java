@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -71,7 +73,7 @@ final class SpeedMeter {
                         note.tick() - before.tick(),
                         slur.kind().leastMs(),
                         FindingKind.SLUR_TOO_FAST,
-                        "a " + slur.kind().label() + " follows its pluck"));
+                        wording("SpeedMeter.a-follows-its-pluck", slur.kind().label())));
             }
         }
     }
@@ -102,20 +104,25 @@ final class SpeedMeter {
     }
 
     private static String what(FingerMove move) {
-        String who = "finger " + move.finger().symbol();
+        String who = wording("SpeedMeter.finger", move.finger().symbol());
         String over = move.takesOver()
-                .map(other -> " when finger " + other.symbol() + " has left its string")
+                .map(other -> wording("SpeedMeter.when-finger-has-left-its", other.symbol()))
                 .orElse("");
-        String barre = move.to().filter(Press::isBarre).isPresent() ? " and lays a barre" : "";
+        String barre = move.to().filter(Press::isBarre).isPresent() ? wording("SpeedMeter.and-lays-a-barre") : "";
         String how = move.kind() == FingerMove.Kind.ROLL
-                ? "rolls at fret " + move.to().orElseThrow().fret()
-                : (move.kind() == FingerMove.Kind.PLACE ? "comes down over " : "travels ") + Math.round(move.mm())
-                        + " mm to fret " + move.to().orElseThrow().fret();
+                ? wording("SpeedMeter.rolls-at-fret", move.to().orElseThrow().fret())
+                : wording(
+                        "SpeedMeter.mm-to-fret",
+                        (move.kind() == FingerMove.Kind.PLACE
+                                        ? wording("SpeedMeter.comes-down-over")
+                                        : wording("SpeedMeter.travels"))
+                                + Math.round(move.mm()),
+                        move.to().orElseThrow().fret());
         return who + " " + how + barre + over;
     }
 
     private static String what(Shift shift) {
-        return "the hand shifts " + Math.round(shift.mm()) + " mm from fret " + shift.from() + " to " + shift.to();
+        return wording("SpeedMeter.the-hand-shifts-mm-from", Math.round(shift.mm()), shift.from(), shift.to());
     }
 
     /**
@@ -135,22 +142,30 @@ final class SpeedMeter {
                 boolean up = note.attack().equals(Attack.UPSTROKE);
                 boolean afterUp = earlier.attack().equals(Attack.UPSTROKE);
                 String who = up
-                        ? "the thumb strokes up"
+                        ? wording("SpeedMeter.the-thumb-strokes-up")
                         : afterUp
-                                ? "the thumb strokes down"
-                                : "digit " + note.right().symbol() + " plucks again";
+                                ? wording("SpeedMeter.the-thumb-strokes-down")
+                                : wording(
+                                        "SpeedMeter.digit-plucks-again",
+                                        note.right().symbol());
                 double needs = up || afterUp ? speeds.upMs() : speeds.repeatMs();
                 limits.add(limit(note, note.tick() - earlier.tick(), needs, who));
                 if (afterUp) {
-                    limits.add(limit(note, note.tick() - down, speeds.repeatMs(), "digit p plucks down again"));
+                    limits.add(limit(
+                            note,
+                            note.tick() - down,
+                            speeds.repeatMs(),
+                            wording("SpeedMeter.digit-p-plucks-down-again")));
                 }
             }
             if (note.right() == Digit.P && !note.attack().equals(Attack.UPSTROKE)) {
                 down = note.tick();
             }
             if (last != null && note.tick() > last.tick() && last.right() != note.right()) {
-                String who = "digit " + note.right().symbol() + " follows digit "
-                        + last.right().symbol();
+                String who = wording(
+                        "SpeedMeter.digit-follows-digit",
+                        note.right().symbol(),
+                        last.right().symbol());
                 limits.add(limit(note, note.tick() - last.tick(), speeds.rollMs(), who));
             }
             last = note;

@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -63,7 +65,7 @@ final class StrainAudit {
         if (hold.press().isBarre() && ms > LONGEST_BARRE_MS) {
             String what = String.format(
                     Locale.ROOT,
-                    "the barre at fret %d is held for %.0f s. Rest the hand between rounds; stop when it aches.",
+                    wording("StrainAudit.the-barre-at-fret-is"),
                     hold.press().fret(),
                     ms / 1000);
             add(hold.tick(), ms / 1000, LONGEST_BARRE_MS / 1000, "s", what);

@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -45,8 +47,7 @@ final class ThumbAudit {
                         note.string(),
                         1,
                         "string",
-                        "the tune's note on string " + note.string()
-                                + " is left to the thumb over the neck. Give it to a finger.",
+                        wording("ThumbAudit.the-tune-s-note-on", note.string()),
                         findings);
             }
         }
@@ -62,9 +63,7 @@ final class ThumbAudit {
                     press.trebleString(),
                     lowest,
                     "string",
-                    "the thumb is asked for string "
-                            + press.trebleString() + "; it reaches no further than string " + lowest
-                            + ". Use a finger or another bass.",
+                    wording("ThumbAudit.the-thumb-is-asked-for", press.trebleString(), lowest),
                     findings);
         } else if (!Position.thumbReaches(press.fret(), position)) {
             add(
@@ -72,9 +71,7 @@ final class ThumbAudit {
                     press.fret(),
                     position,
                     "fret",
-                    "the thumb is asked for fret " + press.fret()
-                            + " while the hand stands at fret " + position
-                            + "; it works from one fret below to two above. Use a finger or another bass.",
+                    wording("ThumbAudit.the-thumb-is-asked-for-2", press.fret(), position),
                     findings);
         }
     }

@@ -1,5 +1,7 @@
 package phalanx.arrange.audit;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -31,14 +33,17 @@ public final class TouchRules {
                         && hold.endTick() > tick
                         && hold.press().covers(string))
                 .findFirst()
-                .map(hold -> "finger " + hold.press().finger().symbol() + " stops string " + string + " there");
+                .map(hold -> wording(
+                        "TouchRules.finger-stops-string-there",
+                        hold.press().finger().symbol(),
+                        string));
     }
 
     /** Why the left hand cannot touch a node, or nothing. */
     public Optional<String> refusal(int tick, HarmonicNode node) {
         boolean holds = this.holds.stream().anyMatch(hold -> hold.tick() <= tick && hold.endTick() > tick);
         if (holds) {
-            return Optional.of("the left hand holds other notes");
+            return Optional.of(wording("TouchRules.the-left-hand-holds-other"));
         }
         double tempo = arrangement.song().tempo();
         return ways(tick, node).stream()
@@ -46,7 +51,7 @@ public final class TouchRules {
                 .findFirst()
                 .map(limit -> String.format(
                         Locale.ROOT,
-                        "%s in %.0f ms and needs %.0f",
+                        wording("TouchRules.in-ms-and-needs"),
                         limit.what(),
                         limit.hasMs(tempo),
                         limit.needsMs()));
@@ -66,10 +71,11 @@ public final class TouchRules {
             }
         }
         if (before != null) {
-            ways.add(way(tick, tick - before.endTick(), before.press(), node, 0, "to"));
+            ways.add(way(tick, tick - before.endTick(), before.press(), node, 0, wording("TouchRules.to")));
         }
         if (after != null) {
-            ways.add(way(after.tick(), after.tick() - tick, after.press(), node, TOUCH_MS, "back from"));
+            ways.add(way(
+                    after.tick(), after.tick() - tick, after.press(), node, TOUCH_MS, wording("TouchRules.back-from")));
         }
         return ways;
     }
@@ -83,6 +89,6 @@ public final class TouchRules {
                 Math.max(1, ticks),
                 more + arrangement.request().hand().travelMs(mm),
                 FindingKind.SHIFT_TOO_FAST,
-                String.format(Locale.ROOT, "the hand goes %.0f mm %s a harmonic", mm, which));
+                String.format(Locale.ROOT, wording("TouchRules.the-hand-goes-mm-a"), mm, which));
     }
 }

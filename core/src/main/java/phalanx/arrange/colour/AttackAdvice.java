@@ -1,5 +1,7 @@
 package phalanx.arrange.colour;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Comparator;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -30,7 +32,8 @@ public final class AttackAdvice {
     public Optional<String> refusal(ArrangedNote note, AttackLock.Way way) {
         int at = arrangement.notes().indexOf(note);
         if (at < 0) {
-            throw new IllegalArgumentException("string " + note.string() + " has no such note at tick " + note.tick());
+            throw new IllegalArgumentException(
+                    wording("AttackAdvice.string-has-no-such-note", note.string(), note.tick()));
         }
         return refusal(at, way);
     }
@@ -55,22 +58,33 @@ public final class AttackAdvice {
             return Optional.empty();
         }
         return switch (way) {
-            case PLUCKED -> Optional.of("plucked");
+            case PLUCKED -> Optional.of(wording("AttackAdvice.plucked"));
             case SLURRED ->
-                Optional.of(slurs.kind(at).label() + " from fret "
-                        + slurs.before(at).fret());
-            case SLID -> Optional.of("slide from fret " + slurs.before(at).fret());
-            case BENT -> Optional.of("bend from fret " + slurs.before(at).fret());
+                Optional.of(wording(
+                        "AttackAdvice.from-fret",
+                        slurs.kind(at).label(),
+                        slurs.before(at).fret()));
+            case SLID ->
+                Optional.of(
+                        wording("AttackAdvice.slide-from-fret", slurs.before(at).fret()));
+            case BENT ->
+                Optional.of(
+                        wording("AttackAdvice.bend-from-fret", slurs.before(at).fret()));
             case HARMONIC -> harmonics.find(at).note().map(AttackAdvice::words);
         };
     }
 
     private static String words(ArrangedNote rung) {
         boolean left = rung.attack() instanceof Attack.Touched touched && touched.left();
-        return "harmonic on string " + rung.string() + " over fret " + rung.writtenFret() + ", touched by the "
-                + (left
-                        ? "left hand"
-                        : "right index, plucked by " + rung.right().symbol());
+        return wording(
+                "AttackAdvice.harmonic-on-string-over-fret",
+                rung.string(),
+                rung.writtenFret(),
+                left
+                        ? wording("AttackAdvice.left-hand")
+                        : wording(
+                                "AttackAdvice.right-index-plucked-by",
+                                rung.right().symbol()));
     }
 
     /** The note nearest in time that can begin so, if any of the {@value #LOOKED_AT} nearest can. */

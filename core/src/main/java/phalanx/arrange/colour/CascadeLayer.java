@@ -1,5 +1,7 @@
 package phalanx.arrange.colour;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -68,8 +70,8 @@ final class CascadeLayer {
                 Finding.Severity.MEDIUM,
                 1,
                 0,
-                "locks left",
-                "the cascade over " + lock.held().shape() + " is left out: " + why + "."));
+                wording("CascadeLayer.locks-left"),
+                wording("CascadeLayer.the-cascade-over-is-left", lock.held().shape(), why)));
     }
 
     private Optional<String> refusal(CascadeLock lock, Cascade cascade) {
@@ -78,16 +80,17 @@ final class CascadeLayer {
                         && note.tick() < lock.endTick()
                         && note.endTick() > lock.startTick());
         if (tune) {
-            return Optional.of("the tune is played there");
+            return Optional.of(wording("CascadeLayer.the-tune-is-played-there"));
         }
         if (plainDigit().isEmpty()) {
-            return Optional.of("thumb and index touch and pluck; "
-                    + arrangement.request().picking().school().label() + " has no digit for the plain notes");
+            return Optional.of(wording(
+                    "CascadeLayer.thumb-and-index-touch-and",
+                    arrangement.request().picking().school().label()));
         }
         for (ArrangedSlot slot : arrangement.slots()) {
             boolean there = slot.startTick() < lock.endTick() && slot.endTick() > lock.startTick();
             if (there && !cascade.steps().stream().allMatch(step -> stopped(slot, step.string()) == step.fret())) {
-                return Optional.of("the shape cannot be held there");
+                return Optional.of(wording("CascadeLayer.the-shape-cannot-be-held"));
             }
         }
         return Optional.empty();

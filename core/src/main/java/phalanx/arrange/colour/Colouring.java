@@ -1,5 +1,7 @@
 package phalanx.arrange.colour;
 
+import static phalanx.words.Words.wording;
+
 import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
 import java.util.ArrayList;
@@ -91,15 +93,20 @@ public final class Colouring {
             String beats = ticks.stream()
                     .map(tick -> new DecimalFormat("0.##", DecimalFormatSymbols.getInstance(Locale.ROOT))
                             .format(bar.beatOf(tick)))
-                    .collect(Collectors.joining(" and "));
-            String became =
-                    like.instead.map(kind -> "a " + kind.label() + " instead").orElse("left out");
+                    .collect(Collectors.joining(wording("Colouring.and")));
+            String became = like.instead
+                    .map(kind -> wording("Colouring.a-instead", kind.label()))
+                    .orElse(wording("Colouring.left-out"));
             findings.add(finding(
                     song,
                     ticks.get(0),
                     ticks.size(),
-                    "the " + like.kind.label() + (ticks.size() > 1 ? " on " + beats : "") + " is " + became + ": "
-                            + like.reason + "."));
+                    wording(
+                            "Colouring.the-is",
+                            like.kind.label(),
+                            ticks.size() > 1 ? wording("Colouring.on", beats) : "",
+                            became,
+                            like.reason)));
         });
         return findings;
     }
@@ -110,8 +117,12 @@ public final class Colouring {
                 song,
                 bar.startTick(),
                 bars,
-                "the groove " + name + " is made for another meter than " + bar.meter() + " and left out of " + bars
-                        + (bars == 1 ? " bar." : " bars."));
+                wording(
+                        "Colouring.the-groove-is-made-for",
+                        name,
+                        bar.meter(),
+                        bars,
+                        bars == 1 ? wording("Colouring.bar") : wording("Colouring.bars")));
     }
 
     private static Finding finding(Song song, int tick, int count, String what) {

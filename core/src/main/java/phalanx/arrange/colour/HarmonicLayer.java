@@ -1,5 +1,7 @@
 package phalanx.arrange.colour;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -73,7 +75,9 @@ final class HarmonicLayer {
                 .orElse(-1);
         Found found = at < 0
                 ? new Found(
-                        Optional.empty(), holds, "there is no " + lock.role().label() + " note")
+                        Optional.empty(),
+                        holds,
+                        wording("HarmonicLayer.there-is-no-note", lock.role().label()))
                 : find(at);
         if (found.note.isEmpty() && at >= 0 && isWritten(notes.get(at))) {
             // it stays what it is; the audit says what is wrong with it
@@ -87,8 +91,8 @@ final class HarmonicLayer {
                     Finding.Severity.MEDIUM,
                     1,
                     0,
-                    "locks left",
-                    "the harmonic is left out: " + found.refusal + "."));
+                    wording("HarmonicLayer.locks-left"),
+                    wording("HarmonicLayer.the-harmonic-is-left-out", found.refusal)));
             return;
         }
         ArrangedNote rung = found.note.get();
@@ -106,12 +110,15 @@ final class HarmonicLayer {
     Found find(int at) {
         ArrangedNote note = notes.get(at);
         if (!(note.attack() instanceof Attack.Pluck || note.attack() instanceof Attack.Block || isWritten(note))) {
-            return new Found(Optional.empty(), holds, "it is a " + note.attack().label());
+            return new Found(
+                    Optional.empty(),
+                    holds,
+                    wording("HarmonicLayer.it-is-a", note.attack().label()));
         }
         List<Harmonic> sounding = note.attack() instanceof Attack.Touched written
                 ? List.of(Harmonic.of(instrument, note.string(), 0, written.node()))
                 : Harmonic.sounding(instrument, note.midi());
-        String refusal = "no open string has this note as a harmonic over the fingerboard";
+        String refusal = wording("HarmonicLayer.no-open-string-has-this");
         Way best = null;
         for (Harmonic harmonic : sounding) {
             List<Hold> free = released(note);
@@ -128,8 +135,9 @@ final class HarmonicLayer {
                 if (plucks.isPresent() && best == null) {
                     best = new Way(harmonic, false, plucks.get(), free);
                 }
-                why = Optional.of(
-                        why.orElse("the digits would cross") + ", and the right hand has no digit free for it");
+                why = Optional.of(wording(
+                        "HarmonicLayer.and-the-right-hand-has",
+                        why.orElse(wording("HarmonicLayer.the-digits-would-cross"))));
             }
             if (harmonic == sounding.get(0)) {
                 refusal = why.orElseThrow();
@@ -178,7 +186,7 @@ final class HarmonicLayer {
     private Optional<String> stringRefusal(ArrangedNote note, Harmonic harmonic, List<Hold> free) {
         int string = harmonic.string();
         if (isSlurredAfter(note, string) || isSlurredAfter(note, note.string())) {
-            return Optional.of("the next note on its string is slurred from the one before");
+            return Optional.of(wording("HarmonicLayer.the-next-note-on-its"));
         }
         for (ArrangedNote other : notes) {
             boolean there = other != note
@@ -186,10 +194,10 @@ final class HarmonicLayer {
                     && other.tick() < note.endTick()
                     && other.endTick() > note.tick();
             if (there && other.tick() >= note.tick()) {
-                return Optional.of("string " + string + " is plucked before it has rung");
+                return Optional.of(wording("HarmonicLayer.string-is-plucked-before-it", string));
             }
             if (there && other.role() == Role.MELODY) {
-                return Optional.of("the tune sounds on string " + string);
+                return Optional.of(wording("HarmonicLayer.the-tune-sounds-on-string", string));
             }
         }
         return new TouchRules(arrangement, free).stopped(string, note.tick(), note.endTick());

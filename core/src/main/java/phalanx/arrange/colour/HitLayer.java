@@ -1,5 +1,7 @@
 package phalanx.arrange.colour;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -105,14 +107,14 @@ final class HitLayer {
             if (note.tick() == hit.tick() && note.attack().plucked() && !HitRules.mayGoTogether(hit.kind(), note)) {
                 return Optional.of(
                         note.attack() instanceof Attack.Touched
-                                ? "the hand touches a harmonic there"
-                                : "the fingers pluck there");
+                                ? wording("HitLayer.the-hand-touches-a-harmonic")
+                                : wording("HitLayer.the-fingers-pluck-there"));
             }
             if (!mayStopTune && note.role() == Role.MELODY && isStopped(note, hit)) {
-                return Optional.of("it would stop the tune");
+                return Optional.of(wording("HitLayer.it-would-stop-the-tune"));
             }
             if (isStopped(note, hit) && isSlurredFrom(note)) {
-                return Optional.of("it would stop a note that is slurred on");
+                return Optional.of(wording("HitLayer.it-would-stop-a-note"));
             }
         }
         return hit.kind().side() == HitKind.Side.RIGHT ? busyRight(hit) : busyLeft(hit);
@@ -131,7 +133,12 @@ final class HitLayer {
             if (note.tick() != hit.tick()
                     && note.attack().plucked()
                     && away < hit.kind().busyMs()) {
-                return Optional.of(late(note.tick() > hit.tick() ? "a pluck follows" : "a pluck comes", away, hit));
+                return Optional.of(late(
+                        note.tick() > hit.tick()
+                                ? wording("HitLayer.a-pluck-follows")
+                                : wording("HitLayer.a-pluck-comes"),
+                        away,
+                        hit));
             }
         }
         for (int i = laid.size() - 1; i >= 0; i--) {
@@ -142,7 +149,8 @@ final class HitLayer {
             }
             if (before.kind().side() == HitKind.Side.RIGHT
                     && away < Math.max(before.kind().busyMs(), hit.kind().busyMs())) {
-                return Optional.of("the hand comes from a " + before.kind().label());
+                return Optional.of(
+                        wording("HitLayer.the-hand-comes-from-a", before.kind().label()));
             }
         }
         return Optional.empty();
@@ -151,7 +159,7 @@ final class HitLayer {
     private static String late(String what, double away, Hit hit) {
         return String.format(
                 Locale.ROOT,
-                "%s %.0f ms away, the hand needs %.0f",
+                wording("HitLayer.ms-away-the-hand-needs"),
                 what,
                 away,
                 hit.kind().busyMs());
@@ -163,12 +171,12 @@ final class HitLayer {
                 .anyMatch(hold -> Ticks.milliseconds(hold.tick() - hit.tick(), tempo) < busy
                         && Ticks.milliseconds(hit.tick() - hold.endTick(), tempo) < busy);
         if (held) {
-            return Optional.of("the left hand holds strings");
+            return Optional.of(wording("HitLayer.the-left-hand-holds-strings"));
         }
         boolean touches = notes.stream()
                 .anyMatch(note -> note.attack() instanceof Attack.Touched touched
                         && touched.left()
                         && Math.abs(Ticks.milliseconds(note.tick() - hit.tick(), tempo)) < busy);
-        return touches ? Optional.of("the left hand touches a harmonic") : Optional.empty();
+        return touches ? Optional.of(wording("HitLayer.the-left-hand-touches-a")) : Optional.empty();
     }
 }

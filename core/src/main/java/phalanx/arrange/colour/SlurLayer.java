@@ -1,5 +1,7 @@
 package phalanx.arrange.colour;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -155,7 +157,8 @@ final class SlurLayer {
                 .reduce((low, high) -> high)
                 .orElse(NONE);
         if (at == NONE) {
-            findings.add(notKept(lock, "there is no " + lock.role().label() + " note"));
+            findings.add(notKept(
+                    lock, wording("SlurLayer.there-is-no-note", lock.role().label())));
         } else if (lock.way() == AttackLock.Way.PLUCKED || lock.way() == AttackLock.Way.HARMONIC) {
             refused.add(at);
         } else {
@@ -181,8 +184,12 @@ final class SlurLayer {
                 Finding.Severity.MEDIUM,
                 1,
                 0,
-                "locks left",
-                "the " + word(lock.way()) + " into the " + lock.role().label() + " note is left out: " + why + ".");
+                wording("SlurLayer.locks-left"),
+                wording(
+                        "SlurLayer.the-into-the-note-is",
+                        word(lock.way()),
+                        lock.role().label(),
+                        why));
     }
 
     private static String word(AttackLock.Way way) {
@@ -197,28 +204,29 @@ final class SlurLayer {
     Optional<String> refusal(int at) {
         ArrangedNote note = notes.get(at);
         if (before[at] == NONE) {
-            return Optional.of("nothing sounds on its string before it");
+            return Optional.of(wording("SlurLayer.nothing-sounds-on-its-string"));
         }
         ArrangedNote from = notes.get(before[at]);
         boolean alone = note.attack().equals(Attack.PLUCK) || note.attack() instanceof Attack.Block;
         if (!alone || note.weight() == Weight.ACCENT) {
-            return Optional.of("it is part of a " + note.attack().label() + " or stressed");
+            return Optional.of(
+                    wording("SlurLayer.it-is-part-of-a", note.attack().label()));
         }
         boolean cascade = plain.request().cascades().stream()
                 .anyMatch(lock -> lock.startTick() <= note.tick() && from.tick() < lock.endTick());
         if (cascade) {
-            return Optional.of("a cascade is played there or just before");
+            return Optional.of(wording("SlurLayer.a-cascade-is-played-there"));
         }
         if (note.role() != from.role()) {
             return Optional.of(
-                    "the note before on its string is a " + from.role().label() + " note");
+                    wording("SlurLayer.the-note-before-on-its", from.role().label()));
         }
         if (bent.contains(before[at])) {
-            return Optional.of("the note before is bent");
+            return Optional.of(wording("SlurLayer.the-note-before-is-bent"));
         }
         return wantedKind(at)
                 .map(kind -> rules.refusal(from, note, kind))
-                .orElse(Optional.of("the note before on its string has the same fret"));
+                .orElse(Optional.of(wording("SlurLayer.the-note-before-on-its-2")));
     }
 
     /** The note before another on its string, which has one. */

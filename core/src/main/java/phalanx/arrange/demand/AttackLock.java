@@ -1,8 +1,11 @@
 package phalanx.arrange.demand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.Objects;
 import java.util.stream.Collectors;
+import phalanx.words.Words;
 
 /**
  * The player's decision how a note begins.
@@ -16,7 +19,7 @@ public record AttackLock(int tick, Role role, Way way) implements NoteLock {
         Objects.requireNonNull(role, "role");
         Objects.requireNonNull(way, "way");
         if (tick < 0) {
-            throw new IllegalArgumentException("a note at tick " + tick);
+            throw new IllegalArgumentException(wording("AttackLock.a-note-at-tick", tick));
         }
     }
 
@@ -33,15 +36,20 @@ public record AttackLock(int tick, Role role, Way way) implements NoteLock {
         /** On an open string. */
         HARMONIC("harmonic");
 
-        private final String label;
+        private final String word;
 
-        Way(String label) {
-            this.label = label;
+        Way(String word) {
+            this.word = word;
         }
 
-        /** The word for it in files. */
+        /** What files and commands call it, in every language. */
+        public String word() {
+            return word;
+        }
+
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
 
         /**
@@ -51,10 +59,12 @@ public record AttackLock(int tick, Role role, Way way) implements NoteLock {
          */
         public static Way parse(String label) {
             return Arrays.stream(values())
-                    .filter(way -> way.label.equals(label))
+                    .filter(way -> (way.word.equals(label) || way.label().equals(label)))
                     .findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException("\"" + label + "\" is none of "
-                            + Arrays.stream(values()).map(Way::label).collect(Collectors.joining(", "))));
+                    .orElseThrow(() -> new IllegalArgumentException(wording(
+                            "AttackLock.is-none-of",
+                            label,
+                            Arrays.stream(values()).map(Way::label).collect(Collectors.joining(", ")))));
         }
     }
 
@@ -65,6 +75,6 @@ public record AttackLock(int tick, Role role, Way way) implements NoteLock {
 
     @Override
     public String words() {
-        return "the " + role.label() + " note " + way.label();
+        return wording("AttackLock.the-note", role.label(), way.label());
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.arrange.demand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Objects;
 import phalanx.lefthand.shape.HeldShape;
@@ -20,10 +22,10 @@ public record CascadeLock(int startTick, int endTick, HeldShape held, HarmonicNo
         Objects.requireNonNull(held, "held");
         Objects.requireNonNull(node, "node");
         if (startTick < 0 || endTick <= startTick) {
-            throw new IllegalArgumentException("a cascade from tick " + startTick + " to " + endTick);
+            throw new IllegalArgumentException(wording("CascadeLock.a-cascade-from-tick-to", startTick, endTick));
         }
         if (order.isBlank()) {
-            throw new IllegalArgumentException("a cascade needs strings");
+            throw new IllegalArgumentException(wording("CascadeLock.a-cascade-needs-strings"));
         }
     }
 
@@ -41,7 +43,7 @@ public record CascadeLock(int startTick, int endTick, HeldShape held, HarmonicNo
 
     @Override
     public String words() {
-        return "a cascade over " + held.shape();
+        return wording("CascadeLock.a-cascade-over", held.shape());
     }
 
     @Override

@@ -1,7 +1,10 @@
 package phalanx.arrange.demand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.stream.Collectors;
+import phalanx.words.Words;
 
 /** What the left hand keeps down while a chord lasts. */
 public enum Holding {
@@ -12,22 +15,31 @@ public enum Holding {
     /** What tune, bass and inner notes need, and no more. */
     FREE("free");
 
-    private final String label;
+    private final String word;
 
-    Holding(String label) {
-        this.label = label;
+    Holding(String word) {
+        this.word = word;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** @throws IllegalArgumentException naming the choices there are */
     public static Holding parse(String name) {
         return Arrays.stream(values())
-                .filter(holding -> holding.label.equalsIgnoreCase(name.trim()))
+                .filter(holding -> (holding.word.equalsIgnoreCase(name.trim())
+                        || holding.label().equalsIgnoreCase(name.trim())))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("hold \"" + name.trim() + "\" is not known; there are "
-                        + Arrays.stream(values()).map(Holding::label).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(wording(
+                        "Holding.hold-is-not-known-there",
+                        name.trim(),
+                        Arrays.stream(values()).map(Holding::label).collect(Collectors.joining(", ")))));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.arrange.demand;
 
+import static phalanx.words.Words.wording;
+
 /**
  * The player's decision how many inner notes begin at a place, the tune's second note not among them.
  *
@@ -11,10 +13,10 @@ public record InnerLock(int tick, int notes) implements NoteLock {
 
     public InnerLock {
         if (tick < 0) {
-            throw new IllegalArgumentException("a note at tick " + tick);
+            throw new IllegalArgumentException(wording("InnerLock.a-note-at-tick", tick));
         }
         if (notes < 0 || notes > MOST) {
-            throw new IllegalArgumentException(notes + " inner notes at once: between 0 and " + MOST);
+            throw new IllegalArgumentException(wording("InnerLock.inner-notes-at-once-between", notes, MOST));
         }
     }
 
@@ -30,6 +32,8 @@ public record InnerLock(int tick, int notes) implements NoteLock {
 
     @Override
     public String words() {
-        return notes == 0 ? "no inner note" : notes == 1 ? "one inner note" : notes + " inner notes";
+        return notes == 0
+                ? wording("InnerLock.no-inner-note")
+                : notes == 1 ? wording("InnerLock.one-inner-note") : wording("InnerLock.inner-notes", notes);
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.arrange.demand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Objects;
 import java.util.OptionalInt;
@@ -17,13 +19,13 @@ public record LimitLock(int startTick, int endTick, OptionalInt highestFret, boo
     public LimitLock {
         Objects.requireNonNull(highestFret, "highestFret");
         if (startTick < 0 || endTick <= startTick) {
-            throw new IllegalArgumentException("a limit from tick " + startTick + " to " + endTick);
+            throw new IllegalArgumentException(wording("LimitLock.a-limit-from-tick-to", startTick, endTick));
         }
         if (highestFret.isPresent() && highestFret.getAsInt() < 1) {
-            throw new IllegalArgumentException("no higher than fret " + highestFret.getAsInt() + ": it starts at 1");
+            throw new IllegalArgumentException(wording("LimitLock.no-higher-than-fret-it", highestFret.getAsInt()));
         }
         if (highestFret.isEmpty() && !noBarre) {
-            throw new IllegalArgumentException("a limit that limits nothing");
+            throw new IllegalArgumentException(wording("LimitLock.a-limit-that-limits-nothing"));
         }
     }
 
@@ -42,7 +44,7 @@ public record LimitLock(int startTick, int endTick, OptionalInt highestFret, boo
 
     @Override
     public String words() {
-        String fret = highestFret.isPresent() ? "not above fret " + highestFret.getAsInt() : "";
-        return fret + (noBarre ? (fret.isEmpty() ? "" : ", ") + "no barre" : "");
+        String fret = highestFret.isPresent() ? wording("LimitLock.not-above-fret", highestFret.getAsInt()) : "";
+        return fret + (noBarre ? wording("LimitLock.no-barre", fret.isEmpty() ? "" : ", ") : "");
     }
 }

@@ -1,8 +1,11 @@
 package phalanx.arrange.demand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.OptionalInt;
 import java.util.stream.Collectors;
+import phalanx.words.Words;
 
 /** In which octave the tune is played. */
 public enum Octave {
@@ -12,16 +15,22 @@ public enum Octave {
     DOWN("-1", OptionalInt.of(-1)),
     UP("+1", OptionalInt.of(1));
 
-    private final String label;
+    private final String word;
     private final OptionalInt moved;
 
-    Octave(String label, OptionalInt moved) {
-        this.label = label;
+    Octave(String word, OptionalInt moved) {
+        this.word = word;
         this.moved = moved;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** By how many octaves the tune moves; nothing where that is to be found out. */
@@ -32,10 +41,12 @@ public enum Octave {
     /** @throws IllegalArgumentException naming the choices there are */
     public static Octave parse(String name) {
         return Arrays.stream(values())
-                .filter(octave -> octave.label.equalsIgnoreCase(name.trim()))
+                .filter(octave -> (octave.word.equalsIgnoreCase(name.trim())
+                        || octave.label().equalsIgnoreCase(name.trim())))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("octave \"" + name.trim()
-                        + "\" is not known; there are "
-                        + Arrays.stream(values()).map(Octave::label).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(wording(
+                        "Octave.octave-is-not-known-there",
+                        name.trim(),
+                        Arrays.stream(values()).map(Octave::label).collect(Collectors.joining(", ")))));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.arrange.demand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.lefthand.shape.Finger;
@@ -17,10 +19,10 @@ public record PlaceLock(int tick, Role role, int string, Optional<Finger> finger
         Objects.requireNonNull(role, "role");
         Objects.requireNonNull(finger, "finger");
         if (tick < 0 || string < 1) {
-            throw new IllegalArgumentException("a note at tick " + tick + " on string " + string);
+            throw new IllegalArgumentException(wording("PlaceLock.a-note-at-tick-on", tick, string));
         }
         if (role == Role.INNER) {
-            throw new IllegalArgumentException("the place of an inner note follows from its shape");
+            throw new IllegalArgumentException(wording("PlaceLock.the-place-of-an-inner"));
         }
     }
 
@@ -31,7 +33,11 @@ public record PlaceLock(int tick, Role role, int string, Optional<Finger> finger
 
     @Override
     public String words() {
-        return "the " + role.label() + " note on string " + string
-                + finger.map(own -> " with finger " + own.symbol()).orElse("");
+        return wording(
+                "PlaceLock.the-note-on-string",
+                role.label(),
+                string,
+                finger.map(own -> wording("PlaceLock.with-finger", own.symbol()))
+                        .orElse(""));
     }
 }

@@ -1,19 +1,29 @@
 package phalanx.arrange.demand;
 
+import static phalanx.words.Words.wording;
+
+import phalanx.words.Words;
+
 /** What a note is for. */
 public enum Role {
     BASS("bass"),
     INNER("inner"),
     MELODY("melody");
 
-    private final String label;
+    private final String word;
 
-    Role(String label) {
-        this.label = label;
+    Role(String word) {
+        this.word = word;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /**
@@ -23,10 +33,10 @@ public enum Role {
      */
     public static Role parse(String text) {
         for (Role role : values()) {
-            if (role.label.equals(text)) {
+            if ((role.word.equals(text) || role.label().equals(text))) {
                 return role;
             }
         }
-        throw new IllegalArgumentException("role \"" + text + "\" is not known; there are bass, inner, melody");
+        throw new IllegalArgumentException(wording("Role.role-is-not-known-there", text));
     }
 }

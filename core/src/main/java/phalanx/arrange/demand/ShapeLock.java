@@ -1,5 +1,7 @@
 package phalanx.arrange.demand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Objects;
 import phalanx.lefthand.shape.HeldShape;
@@ -17,7 +19,7 @@ public record ShapeLock(int startTick, int endTick, HeldShape held) implements L
     public ShapeLock {
         Objects.requireNonNull(held, "held");
         if (startTick < 0 || endTick <= startTick) {
-            throw new IllegalArgumentException("a lock from tick " + startTick + " to " + endTick);
+            throw new IllegalArgumentException(wording("ShapeLock.a-lock-from-tick-to", startTick, endTick));
         }
     }
 
@@ -30,7 +32,7 @@ public record ShapeLock(int startTick, int endTick, HeldShape held) implements L
 
     @Override
     public String words() {
-        return "the shape " + held.shape();
+        return wording("ShapeLock.the-shape", held.shape());
     }
 
     @Override

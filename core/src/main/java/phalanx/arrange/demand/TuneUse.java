@@ -1,7 +1,10 @@
 package phalanx.arrange.demand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.stream.Collectors;
+import phalanx.words.Words;
 
 /** Who has the tune. */
 public enum TuneUse {
@@ -12,22 +15,31 @@ public enum TuneUse {
     /** There is none: chords alone. */
     NONE("none");
 
-    private final String label;
+    private final String word;
 
-    TuneUse(String label) {
-        this.label = label;
+    TuneUse(String word) {
+        this.word = word;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** @throws IllegalArgumentException naming the choices there are */
     public static TuneUse parse(String name) {
         return Arrays.stream(values())
-                .filter(use -> use.label.equalsIgnoreCase(name.trim()))
+                .filter(use ->
+                        (use.word.equalsIgnoreCase(name.trim()) || use.label().equalsIgnoreCase(name.trim())))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("tune \"" + name.trim() + "\" is not known; there are "
-                        + Arrays.stream(values()).map(TuneUse::label).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(wording(
+                        "TuneUse.tune-is-not-known-there",
+                        name.trim(),
+                        Arrays.stream(values()).map(TuneUse::label).collect(Collectors.joining(", ")))));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.arrange.demand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.OptionalInt;
 import phalanx.song.Song;
@@ -26,7 +28,7 @@ public record Wishes(
         Objects.requireNonNull(holding, "holding");
         Objects.requireNonNull(highestFret, "highestFret");
         if (highestFret.isPresent() && highestFret.getAsInt() < 1) {
-            throw new IllegalArgumentException("no higher than fret " + highestFret.getAsInt() + ": it starts at 1");
+            throw new IllegalArgumentException(wording("Wishes.no-higher-than-fret-it", highestFret.getAsInt()));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.arrange.score;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.demand.Role;
@@ -44,7 +46,7 @@ public record ArrangedNote(
         Objects.requireNonNull(weight, "weight");
         if (lengthTicks <= 0 || wantedTicks < lengthTicks) {
             throw new IllegalArgumentException(
-                    "a note at tick " + tick + " rings " + lengthTicks + " of " + wantedTicks + " ticks");
+                    wording("ArrangedNote.a-note-at-tick-rings", tick, lengthTicks, wantedTicks));
         }
     }
 

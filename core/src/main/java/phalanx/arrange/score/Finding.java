@@ -1,9 +1,12 @@
 package phalanx.arrange.score;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.Objects;
 import phalanx.song.Bar;
 import phalanx.song.Song;
+import phalanx.words.Words;
 
 /**
  * One thing the audit measured and did not like.
@@ -34,14 +37,20 @@ public record Finding(
         MEDIUM("medium"),
         HIGH("high");
 
-        private final String label;
+        private final String word;
 
-        Severity(String label) {
-            this.label = label;
+        Severity(String word) {
+            this.word = word;
         }
 
+        /** What files and commands call it, in every language. */
+        public String word() {
+            return word;
+        }
+
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 
@@ -63,7 +72,7 @@ public record Finding(
         double beat = bar.beatOf(tick);
         String number =
                 String.format(Locale.ROOT, "%.2f", beat).replaceAll("0+$", "").replaceAll("\\.$", "");
-        String place = "Bar " + bar.number() + ", beat " + number + ": ";
+        String place = wording("Finding.bar-beat", bar.number(), number);
         return new Finding(tick, bar.number(), beat, kind, severity, measured, limit, unit, place + what);
     }
 

@@ -1,6 +1,9 @@
 package phalanx.arrange.score;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
+import phalanx.words.Words;
 
 /** What the audit looks for. */
 public enum FindingKind {
@@ -30,10 +33,10 @@ public enum FindingKind {
     LOCK_NOT_KEPT("lock not kept"),
     STRAIN("strain");
 
-    private final String label;
+    private final String word;
 
-    FindingKind(String label) {
-        this.label = label;
+    FindingKind(String word) {
+        this.word = word;
     }
 
     /** Whose matter a finding is. */
@@ -87,12 +90,18 @@ public enum FindingKind {
      */
     public static FindingKind parse(String label) {
         return Arrays.stream(values())
-                .filter(kind -> kind.label.equals(label))
+                .filter(kind -> (kind.word.equals(label) || kind.label().equals(label)))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("no kind of finding is called \"" + label + "\""));
+                .orElseThrow(() -> new IllegalArgumentException(wording("FindingKind.no-kind-of-finding-is", label)));
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 }

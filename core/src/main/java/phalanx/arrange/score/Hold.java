@@ -1,5 +1,7 @@
 package phalanx.arrange.score;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import phalanx.lefthand.shape.Press;
 
@@ -14,7 +16,7 @@ public record Hold(int tick, int endTick, Press press) {
     public Hold {
         Objects.requireNonNull(press, "press");
         if (endTick <= tick) {
-            throw new IllegalArgumentException("hold from tick " + tick + " to " + endTick);
+            throw new IllegalArgumentException(wording("Hold.hold-from-tick-to", tick, endTick));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.arrange.score;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
@@ -23,15 +25,17 @@ public record OctaveChoice(int octaves, List<Tried> tried) {
     public record Tried(int octaves, long lost, double effort, boolean rough, double meanFret) {
         String words() {
             String where = octaves == 0
-                    ? "as written"
-                    : (Math.abs(octaves) == 1 ? "an octave" : Math.abs(octaves) + " octaves")
-                            + (octaves > 0 ? " higher" : " lower");
-            String missing = lost == 0 ? "" : ", tune notes lost or cut " + lost;
+                    ? wording("OctaveChoice.as-written")
+                    : (Math.abs(octaves) == 1
+                                    ? wording("OctaveChoice.an-octave")
+                                    : wording("OctaveChoice.octaves", Math.abs(octaves)))
+                            + (octaves > 0 ? wording("OctaveChoice.higher") : wording("OctaveChoice.lower"));
+            String missing = lost == 0 ? "" : wording("OctaveChoice.tune-notes-lost-or-cut", lost);
             return String.format(
                     Locale.ROOT,
-                    "%s effort %s%.0f, mean fret %.1f%s",
+                    wording("OctaveChoice.effort-mean-fret"),
                     where,
-                    rough ? "about " : "",
+                    rough ? wording("OctaveChoice.about") : "",
                     effort,
                     meanFret,
                     missing);
@@ -46,9 +50,14 @@ public record OctaveChoice(int octaves, List<Tried> tried) {
     public String words() {
         String figures = tried.stream().map(Tried::words).collect(Collectors.joining("; "));
         if (octaves == 0) {
-            return "The tune stays in its octave: " + figures + ".";
+            return wording("OctaveChoice.the-tune-stays-in-its", figures);
         }
-        return "The tune is played " + (Math.abs(octaves) == 1 ? "an octave" : Math.abs(octaves) + " octaves")
-                + (octaves > 0 ? " higher" : " lower") + " than written: " + figures + ".";
+        return wording(
+                "OctaveChoice.the-tune-is-played-than",
+                Math.abs(octaves) == 1
+                        ? wording("OctaveChoice.an-octave")
+                        : wording("OctaveChoice.octaves", Math.abs(octaves)),
+                octaves > 0 ? wording("OctaveChoice.higher") : wording("OctaveChoice.lower"),
+                figures);
     }
 }

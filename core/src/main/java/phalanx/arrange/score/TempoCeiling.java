@@ -1,5 +1,7 @@
 package phalanx.arrange.score;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import phalanx.song.Song;
 
@@ -16,5 +18,6 @@ public record TempoCeiling(double tempo, int tick, String reason) {
     }
 
     /** That of a song in which nothing sets one. */
-    public static final TempoCeiling NONE = new TempoCeiling(Song.FASTEST, 0, "nothing in the song sets a lower one");
+    public static final TempoCeiling NONE =
+            new TempoCeiling(Song.FASTEST, 0, wording("TempoCeiling.nothing-in-the-song-sets"));
 }

@@ -1,5 +1,7 @@
 package phalanx.arrange.search;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CancellationException;
@@ -133,7 +135,7 @@ public final class SongGraph implements LayeredGraph {
 
     void checkCancelled() {
         if (cancelled.getAsBoolean()) {
-            throw new CancellationException("arranging was cancelled");
+            throw new CancellationException(wording("SongGraph.arranging-was-cancelled"));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.arrange.search;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.BitSet;
 import phalanx.arrange.demand.Labels;
@@ -61,7 +63,7 @@ public final class Sweep {
      */
     Sweep again(LayeredGraph graph, int firstEdited, int lastEdited) {
         if (graph.layers() != nodes.length) {
-            throw new IllegalArgumentException(graph.layers() + " layers instead of " + nodes.length);
+            throw new IllegalArgumentException(wording("Sweep.layers-instead-of", graph.layers(), nodes.length));
         }
         Sweep sweep = new Sweep(nodes.length);
         for (int layer = 0; layer < nodes.length; layer++) {
@@ -116,7 +118,7 @@ public final class Sweep {
     void extend(LayeredGraph graph, int layer, long[] limits) {
         int count = graph.candidates(layer);
         if (count == 0) {
-            throw new IllegalArgumentException("layer " + layer + " has no candidates");
+            throw new IllegalArgumentException(wording("Sweep.layer-has-no-candidates", layer));
         }
         Nodes.Collector found = new Nodes.Collector(count);
         Entries entries = layer == 0 ? null : new Entries(graph.changes(layer), nodes(layer - 1), graph.repeat());

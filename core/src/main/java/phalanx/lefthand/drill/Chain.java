@@ -1,5 +1,7 @@
 package phalanx.lefthand.drill;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -36,7 +38,7 @@ public record Chain(List<Link> links) {
     public Chain {
         links = List.copyOf(links);
         if (links.isEmpty()) {
-            throw new IllegalArgumentException("a chain has at least one shape");
+            throw new IllegalArgumentException(wording("Chain.a-chain-has-at-least"));
         }
     }
 

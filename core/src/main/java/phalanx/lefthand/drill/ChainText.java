@@ -1,5 +1,7 @@
 package phalanx.lefthand.drill;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -58,7 +60,7 @@ public final class ChainText {
             try {
                 wanted.add(word(words.get(i)));
             } catch (IllegalArgumentException e) {
-                troubles.add("shape " + (i + 1) + ", " + words.get(i) + ": " + e.getMessage());
+                troubles.add(wording("ChainText.shape", i + 1, words.get(i), e.getMessage()));
             }
         }
         return new Reading(wanted, troubles);
@@ -76,12 +78,12 @@ public final class ChainText {
     private Wanted word(String word) {
         String[] parts = word.split(":", -1);
         if (parts.length > 2) {
-            throw new IllegalArgumentException("one colon parts frets from fingers");
+            throw new IllegalArgumentException(wording("ChainText.one-colon-parts-frets-from"));
         }
         var frets = ChordFrets.parse(parts[0]);
         if (frets.isEmpty()) {
             if (parts.length == 2) {
-                throw new IllegalArgumentException("fingers are for frets, such as x32010:032010");
+                throw new IllegalArgumentException(wording("ChainText.fingers-are-for-frets-such"));
             }
             return chord(word, ChordSymbol.parse(word));
         }
@@ -109,7 +111,8 @@ public final class ChainText {
             List<String> reasons = new ReachCheck(finder.instrument(), finder.hand())
                     .check(shape, wanted)
                     .reasons();
-            throw new IllegalArgumentException(reasons.isEmpty() ? "these fingers do not lie so" : reasons(reasons));
+            throw new IllegalArgumentException(
+                    reasons.isEmpty() ? wording("ChainText.these-fingers-do-not-lie") : reasons(reasons));
         }
         return own;
     }
@@ -128,7 +131,7 @@ public final class ChainText {
             });
         }
         if (ways.isEmpty()) {
-            throw new IllegalArgumentException("no shape of four strings holds it in this tuning");
+            throw new IllegalArgumentException(wording("ChainText.no-shape-of-four-strings"));
         }
         return new Wanted(word, ways, besides);
     }

@@ -1,5 +1,7 @@
 package phalanx.lefthand.drill;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.Optional;
 import phalanx.lefthand.track.Change;
@@ -33,7 +35,10 @@ public record Pacing(String words, double mm, double needsMs, double hasMs) {
     /** What the hand does. */
     public static Pacing of(Shift shift) {
         return new Pacing(
-                shift.words() + (shift.led() ? ", led by a finger" : ""), shift.mm(), shift.needsMs(), shift.hasMs());
+                shift.words() + (shift.led() ? wording("Pacing.led-by-a-finger") : ""),
+                shift.mm(),
+                shift.needsMs(),
+                shift.hasMs());
     }
 
     private double share() {
@@ -42,7 +47,7 @@ public record Pacing(String words, double mm, double needsMs, double hasMs) {
 
     /** One sentence with its figures. */
     public String sentence() {
-        return String.format(Locale.ROOT, "%s: %.0f mm, needs %.0f of %.0f ms", words, mm, needsMs, hasMs);
+        return String.format(Locale.ROOT, wording("Pacing.mm-needs-of-ms"), words, mm, needsMs, hasMs);
     }
 
     /** Whether it needs more time than it has. */

@@ -1,5 +1,7 @@
 package phalanx.lefthand.drill;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -33,24 +35,26 @@ final class Reason {
         PricedShape alone =
                 same.stream().min(Comparator.comparing(PricedShape::effort)).orElseThrow();
         if (same.size() == 1) {
-            return wanted.text().contains(":") ? "as given" : "no other fingers hold it";
+            return wanted.text().contains(":")
+                    ? wording("Reason.as-given")
+                    : wording("Reason.no-other-fingers-hold-it");
         }
         if (alone.fingering().equals(chosen.fingering())) {
-            return "the easiest fingers for this shape, and they serve here";
+            return wording("Reason.the-easiest-fingers-for-this");
         }
         List<String> kept = new ArrayList<>();
         before.ifPresent(from -> kept.addAll(kept(
-                "from " + from.shape(),
+                wording("Reason.from", from.shape()),
                 change(from, chosen).moves(),
                 change(from, alone).moves())));
         after.ifPresent(to -> kept.addAll(kept(
-                "into " + to.shape(),
+                wording("Reason.into", to.shape()),
                 change(chosen, to).moves(),
                 change(alone, to).moves())));
-        String instead = fingers(chosen) + ", not " + fingers(alone);
+        String instead = wording("Reason.not", fingers(chosen), fingers(alone));
         return kept.isEmpty()
                 ? instead + ": " + dearer(chosen, alone, before, after)
-                : instead + ", so that " + String.join(" and ", kept);
+                : wording("Reason.so-that", instead, String.join(wording("Reason.and"), kept));
     }
 
     /** Fingers from the lowest string as players write them, a hyphen where none presses. */
@@ -73,8 +77,9 @@ final class Reason {
                     .toList();
             long otherwise = alone.stream().filter(move -> move.kind() == kind).count();
             if (fingers.size() > otherwise) {
-                String verb = kind == FingerMove.Kind.ANCHOR ? "stay" : "slide";
-                kept.add(String.join(" and ", fingers) + " " + verb + (fingers.size() == 1 ? "s " : " ") + where);
+                String verb = kind == FingerMove.Kind.ANCHOR ? wording("Reason.stay") : wording("Reason.slide");
+                kept.add(String.join(wording("Reason.and"), fingers) + " " + verb + (fingers.size() == 1 ? "s " : " ")
+                        + where);
             }
         }
         return kept;
@@ -86,9 +91,9 @@ final class Reason {
         Effort without = around(alone, before, after);
         return String.format(
                 Locale.ROOT,
-                "with those the changes would cost %.2f more, most of it %s",
+                wording("Reason.with-those-the-changes-would"),
                 without.total() - with.total(),
-                without.decides(with).map(Term::label).orElse("nothing"));
+                without.decides(with).map(Term::label).orElse(wording("Reason.nothing")));
     }
 
     private Effort around(PricedShape shape, Optional<PricedShape> before, Optional<PricedShape> after) {

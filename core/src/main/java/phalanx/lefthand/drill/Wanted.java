@@ -1,5 +1,7 @@
 package phalanx.lefthand.drill;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import phalanx.lefthand.shape.PricedShape;
 
@@ -16,7 +18,7 @@ public record Wanted(String text, List<PricedShape> ways, List<Integer> besides)
         ways = List.copyOf(ways);
         besides = List.copyOf(besides);
         if (ways.isEmpty() || ways.size() != besides.size()) {
-            throw new IllegalArgumentException("a shape of a chain is held in at least one way, each with its price");
+            throw new IllegalArgumentException(wording("Wanted.a-shape-of-a-chain"));
         }
     }
 }

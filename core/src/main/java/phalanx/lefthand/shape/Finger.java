@@ -1,5 +1,7 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 /** The digits of the left hand. */
 public enum Finger {
     INDEX("1"),
@@ -35,6 +37,6 @@ public enum Finger {
                 return finger;
             }
         }
-        throw new IllegalArgumentException("\"" + symbol + "\" is not a finger: 1, 2, 3, 4 or T");
+        throw new IllegalArgumentException(wording("Finger.is-not-a-finger-1", symbol));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -34,8 +36,9 @@ public record Fingering(List<Press> presses) {
         ordered.sort(Comparator.comparing(Press::finger));
         for (int i = 1; i < ordered.size(); i++) {
             if (ordered.get(i).finger() == ordered.get(i - 1).finger()) {
-                throw new IllegalArgumentException(
-                        "finger " + ordered.get(i).finger().symbol() + " presses in two places");
+                throw new IllegalArgumentException(wording(
+                        "Fingering.finger-presses-in-two-places",
+                        ordered.get(i).finger().symbol()));
             }
         }
         presses = List.copyOf(ordered);

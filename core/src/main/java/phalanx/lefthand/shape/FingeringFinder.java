@@ -1,5 +1,7 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -73,13 +75,16 @@ public final class FingeringFinder {
      */
     public List<PricedShape> find(Shape shape) {
         if (shape.strings() != instrument.strings()) {
-            throw new IllegalArgumentException(
-                    "shape " + shape + " has " + shape.strings() + " strings, the guitar " + instrument.strings());
+            throw new IllegalArgumentException(wording(
+                    "FingeringFinder.shape-has-strings-the-guitar", shape, shape.strings(), instrument.strings()));
         }
         for (int fret : shape.frets()) {
             if (fret > neck.highestFret()) {
-                throw new IllegalArgumentException("fret " + fret + " is beyond the neck, which ends at fret "
-                        + neck.highestFret() + (instrument.capo() > 0 ? " above the capo" : ""));
+                throw new IllegalArgumentException(wording(
+                        "FingeringFinder.fret-is-beyond-the-neck",
+                        fret,
+                        neck.highestFret(),
+                        instrument.capo() > 0 ? wording("FingeringFinder.above-the-capo") : ""));
             }
         }
         Ways ways = new Search(shape.toArray()).run();

@@ -1,5 +1,7 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Objects;
 
@@ -16,8 +18,8 @@ public record HeldShape(Shape shape, Fingering fingering) {
         for (int string = 1; string <= shape.strings(); string++) {
             int stopped = fingering.stopping(string).map(Press::fret).orElse(0);
             if (shape.sounds(string) && stopped != shape.fret(string)) {
-                throw new IllegalArgumentException("shape " + shape + " wants fret " + shape.fret(string)
-                        + " on string " + string + ", its fingers stop fret " + stopped);
+                throw new IllegalArgumentException(
+                        wording("HeldShape.shape-wants-fret-on-string", shape, shape.fret(string), string, stopped));
             }
         }
     }

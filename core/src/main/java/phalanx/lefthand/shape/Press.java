@@ -1,5 +1,7 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.IntStream;
@@ -17,8 +19,8 @@ public record Press(Finger finger, int fret, int bassString, int trebleString) {
     public Press {
         Objects.requireNonNull(finger, "finger");
         if (fret < 1 || trebleString < 1 || bassString < trebleString) {
-            throw new IllegalArgumentException("finger " + finger.symbol() + " cannot press fret " + fret
-                    + " over strings " + bassString + " to " + trebleString);
+            throw new IllegalArgumentException(
+                    wording("Press.finger-cannot-press-fret-over", finger.symbol(), fret, bassString, trebleString));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -31,9 +33,8 @@ public final class ReachCheck {
         List<PricedShape> stretched =
                 FingeringFinder.forShapes(instrument, largest).find(shape);
         if (stretched.isEmpty()) {
-            String reason = "no four fingers"
-                    + (hand.thumbOver() ? " and thumb" : "")
-                    + " can press these frets at once: too many places, too far apart, or an open string under a barre";
+            String reason = wording(
+                    "ReachCheck.no-four-fingers-can-press", hand.thumbOver() ? wording("ReachCheck.and-thumb") : "");
             return new ReachReport(shape, false, List.of(), Map.of(), 0, List.of(reason));
         }
         return report(shape, stretched.get(0).fingering());
@@ -48,7 +49,7 @@ public final class ReachCheck {
     public ReachReport check(Shape shape, List<String> symbols) {
         if (symbols.size() != shape.strings()) {
             throw new IllegalArgumentException(
-                    "fingers for " + symbols.size() + " strings, the shape has " + shape.strings());
+                    wording("ReachCheck.fingers-for-strings-the-shape", symbols.size(), shape.strings()));
         }
         finder.find(shape);
         List<String> reasons = new ArrayList<>();
@@ -86,7 +87,7 @@ public final class ReachCheck {
             if (mm > hand.greatestMm(pair)) {
                 reasons.add(String.format(
                         Locale.ROOT,
-                        "fingers %d and %d must reach %.0f mm, the limit is %.0f mm",
+                        wording("ReachCheck.fingers-and-must-reach-mm"),
                         pair.low(),
                         pair.high(),
                         mm,
@@ -94,8 +95,7 @@ public final class ReachCheck {
             }
         });
         if (reasons.isEmpty() && !finder.holds(fingering)) {
-            reasons.add("the thumb cannot stand there: it works on the lowest string, from one fret below the index "
-                    + "to two above");
+            reasons.add(wording("ReachCheck.the-thumb-cannot-stand-there"));
         }
         return new ReachReport(
                 shape,
@@ -111,8 +111,12 @@ public final class ReachCheck {
             for (Press high : fingering.presses()) {
                 boolean fingers = low.finger() != Finger.THUMB && high.finger() != Finger.THUMB;
                 if (fingers && low.finger().number() < high.finger().number() && low.fret() > high.fret()) {
-                    reasons.add("finger " + high.finger().symbol() + " on fret " + high.fret()
-                            + " would stand below finger " + low.finger().symbol() + " on fret " + low.fret());
+                    reasons.add(wording(
+                            "ReachCheck.finger-on-fret-would-stand",
+                            high.finger().symbol(),
+                            high.fret(),
+                            low.finger().symbol(),
+                            low.fret()));
                 }
             }
         }
@@ -127,7 +131,7 @@ public final class ReachCheck {
                 strings.computeIfAbsent(Finger.of(symbols.get(i)), finger -> new ArrayList<>())
                         .add(string);
             } else if (shape.fret(string) > 0) {
-                reasons.add("no finger is given for fret " + shape.fret(string) + " of string " + string);
+                reasons.add(wording("ReachCheck.no-finger-is-given-for", shape.fret(string), string));
             }
         }
         List<Press> presses = new ArrayList<>();
@@ -141,15 +145,13 @@ public final class ReachCheck {
         int treble = strings.get(strings.size() - 1);
         int fret = shape.fret(bass);
         if (strings.stream().anyMatch(string -> shape.fret(string) != fret) || fret < 1) {
-            reasons.add("finger " + finger.symbol() + " cannot press " + strings.size()
-                    + " strings that are not at one fret");
+            reasons.add(wording("ReachCheck.finger-cannot-press-strings-that", finger.symbol(), strings.size()));
             return;
         }
         for (int string = treble; string <= bass; string++) {
             int sounds = shape.fret(string);
             if (sounds >= 0 && sounds < fret) {
-                reasons.add("string " + string + " at fret " + sounds + " lies under the barre of finger "
-                        + finger.symbol() + " at fret " + fret);
+                reasons.add(wording("ReachCheck.string-at-fret-lies-under", string, sounds, finger.symbol(), fret));
             }
         }
         presses.add(new Press(finger, fret, bass, treble));

@@ -1,5 +1,7 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -19,11 +21,11 @@ public record Shape(List<Integer> frets) {
     public Shape {
         frets = List.copyOf(frets);
         if (frets.size() < Tuning.FEWEST_STRINGS || frets.size() > Tuning.MOST_STRINGS) {
-            throw new IllegalArgumentException("a shape has an entry for each of 4 to 10 strings, not " + frets.size());
+            throw new IllegalArgumentException(wording("Shape.a-shape-has-an-entry", frets.size()));
         }
         for (int fret : frets) {
             if (fret < SILENT || fret > HIGHEST) {
-                throw new IllegalArgumentException("fret " + fret + " is outside x, 0 to " + HIGHEST);
+                throw new IllegalArgumentException(wording("Shape.fret-is-outside-x-0", fret, HIGHEST));
             }
         }
     }
@@ -41,8 +43,7 @@ public record Shape(List<Integer> frets) {
         List<Integer> frets = new ArrayList<>();
         for (String entry : entries) {
             if (!entry.matches("[xX]|\\d{1,2}")) {
-                throw new IllegalArgumentException("\"" + entry + "\" in \"" + text.trim()
-                        + "\" is not a fret: x for silent, 0 for open, or a fret number");
+                throw new IllegalArgumentException(wording("Shape.in-is-not-a-fret", entry, text.trim()));
             }
             frets.add(entry.equalsIgnoreCase("x") ? SILENT : Integer.parseInt(entry));
         }

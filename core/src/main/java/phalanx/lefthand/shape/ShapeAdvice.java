@@ -1,5 +1,7 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -26,9 +28,12 @@ public record ShapeAdvice(String demand, Optional<PricedShape> nearest) {
 
     /** One plain sentence. */
     public String words() {
-        return nearest.map(shape -> "no hand position gives " + demand + "; without that demand " + shape.shape()
-                        + " works, fingers " + String.join(" ", shape.fingers()))
-                .orElse("no hand position gives " + demand + ", and no single demand given up makes one possible");
+        return nearest.map(shape -> wording(
+                        "ShapeAdvice.no-hand-position-gives-without",
+                        demand,
+                        shape.shape(),
+                        String.join(" ", shape.fingers())))
+                .orElse(wording("ShapeAdvice.no-hand-position-gives-and", demand));
     }
 
     private record Relaxed(String demand, ShapeQuery query, FingeringFinder finder) {}
@@ -47,7 +52,7 @@ public record ShapeAdvice(String demand, Optional<PricedShape> nearest) {
                 return new ShapeAdvice(relaxed.demand, Optional.of(found.get(0)));
             }
         }
-        return new ShapeAdvice("all of this at once", Optional.empty());
+        return new ShapeAdvice(wording("ShapeAdvice.all-of-this-at-once"), Optional.empty());
     }
 
     private static List<Relaxed> relaxed(ShapeQuery query, FingeringFinder finder) {
@@ -57,28 +62,35 @@ public record ShapeAdvice(String demand, Optional<PricedShape> nearest) {
                     .filter(string -> (query.mustSound() >> string & 1) == 1)
                     .mapToObj(String::valueOf)
                     .collect(Collectors.joining(", "));
-            ways.add(new Relaxed("a sound on each of the strings " + strings, query.withMustSound(0), finder));
+            ways.add(new Relaxed(wording("ShapeAdvice.a-sound-on-each-of", strings), query.withMustSound(0), finder));
         }
         if (!query.region().equals(ShapeQuery.Region.USUAL)) {
-            String region =
-                    "frets " + query.region().lowest() + " to " + query.region().highest() + " only";
+            String region = wording(
+                    "ShapeAdvice.frets-to-only",
+                    query.region().lowest(),
+                    query.region().highest());
             ways.add(new Relaxed(region, query.withRegion(ShapeQuery.Region.USUAL), finder));
         }
         query.top().ifPresent(top -> {
-            String where =
-                    top.string().isPresent() ? ", on string " + top.string().getAsInt() : "";
-            ways.add(new Relaxed(name(top.midi()) + " on top" + where, query.withoutTop(), finder));
+            String where = top.string().isPresent()
+                    ? wording("ShapeAdvice.on-string", top.string().getAsInt())
+                    : "";
+            ways.add(new Relaxed(wording("ShapeAdvice.on-top", name(top.midi()), where), query.withoutTop(), finder));
         });
         query.bass()
                 .midi()
-                .ifPresent(midi -> ways.add(new Relaxed(name(midi) + " in the bass", anyBass(query), finder)));
+                .ifPresent(midi ->
+                        ways.add(new Relaxed(wording("ShapeAdvice.in-the-bass", name(midi)), anyBass(query), finder)));
         query.bass()
                 .pitchClass()
-                .ifPresent(bass ->
-                        ways.add(new Relaxed(Key.C_MAJOR.spell(bass) + " in the bass", anyBass(query), finder)));
-        ways.add(new Relaxed("all required tones", query.withRequired(0), finder));
+                .ifPresent(bass -> ways.add(new Relaxed(
+                        wording("ShapeAdvice.in-the-bass", Key.C_MAJOR.spell(bass)), anyBass(query), finder)));
+        ways.add(new Relaxed(wording("ShapeAdvice.all-required-tones"), query.withRequired(0), finder));
         Hand largest = finder.hand().withReach(Reach.ofSpan(Reach.LARGEST_SPAN_MM));
-        ways.add(new Relaxed("it within your reach", query, FingeringFinder.forShapes(finder.instrument(), largest)));
+        ways.add(new Relaxed(
+                wording("ShapeAdvice.it-within-your-reach"),
+                query,
+                FingeringFinder.forShapes(finder.instrument(), largest)));
         return ways;
     }
 

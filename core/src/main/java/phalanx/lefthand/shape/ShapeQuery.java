@@ -1,5 +1,7 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -26,7 +28,7 @@ public record ShapeQuery(Tones tones, Bass bass, Optional<Top> top, int mustSoun
     public record Tones(int required, int allowed) {
         public Tones {
             if ((required & ~allowed) != 0 || (allowed & ~ALL_CLASSES) != 0) {
-                throw new IllegalArgumentException("required tones must be among the allowed ones");
+                throw new IllegalArgumentException(wording("ShapeQuery.required-tones-must-be-among"));
             }
         }
     }
@@ -72,7 +74,7 @@ public record ShapeQuery(Tones tones, Bass bass, Optional<Top> top, int mustSoun
 
         public Region {
             if (lowest < 1 || highest < lowest) {
-                throw new IllegalArgumentException("frets " + lowest + " to " + highest + " are no stretch of a neck");
+                throw new IllegalArgumentException(wording("ShapeQuery.frets-to-are-no-stretch", lowest, highest));
             }
         }
 

@@ -1,5 +1,7 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -18,7 +20,8 @@ public record SilentString(int string, Optional<Finger> by) {
 
     /** In words, such as {@code 5 damped by 2} or {@code 1 not plucked}. */
     public String words() {
-        return by.map(finger -> string + " damped by " + finger.symbol()).orElse(string + " not plucked");
+        return by.map(finger -> wording("SilentString.damped-by", string, finger.symbol()))
+                .orElse(wording("SilentString.not-plucked", string));
     }
 
     /**

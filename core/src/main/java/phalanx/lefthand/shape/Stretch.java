@@ -1,5 +1,7 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -68,11 +70,6 @@ public record Stretch(double effort, Reach.Pair widest, double mm, double limitM
     /** One plain sentence. */
     public String words() {
         return String.format(
-                Locale.ROOT,
-                "stretch: fingers %d and %d reach %.0f of %.0f mm. Only with a warm hand; stop when it aches.",
-                widest.low(),
-                widest.high(),
-                mm,
-                limitMm);
+                Locale.ROOT, wording("Stretch.stretch-fingers-and-reach-of"), widest.low(), widest.high(), mm, limitMm);
     }
 }

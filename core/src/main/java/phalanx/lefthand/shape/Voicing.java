@@ -1,11 +1,14 @@
 package phalanx.lefthand.shape;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import phalanx.guitar.Instrument;
+import phalanx.words.Words;
 
 /** Which shapes of a chord are looked for by the strings that they sound. */
 public enum Voicing {
@@ -25,14 +28,20 @@ public enum Voicing {
                     .sum()))
             .collect(Collectors.toSet());
 
-    private final String label;
+    private final String word;
 
-    Voicing(String label) {
-        this.label = label;
+    Voicing(String word) {
+        this.word = word;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     public boolean admits(Shape shape, Instrument instrument) {
@@ -61,10 +70,12 @@ public enum Voicing {
     /** @throws IllegalArgumentException naming the choices there are */
     public static Voicing parse(String name) {
         return Arrays.stream(values())
-                .filter(choice -> choice.label.equalsIgnoreCase(name.trim()))
+                .filter(choice -> (choice.word.equalsIgnoreCase(name.trim())
+                        || choice.label().equalsIgnoreCase(name.trim())))
                 .findFirst()
-                .orElseThrow(
-                        () -> new IllegalArgumentException("\"" + name.trim() + "\" is no kind of shape; there are "
-                                + Arrays.stream(values()).map(Voicing::label).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(wording(
+                        "Voicing.is-no-kind-of-shape",
+                        name.trim(),
+                        Arrays.stream(values()).map(Voicing::label).collect(Collectors.joining(", ")))));
     }
 }

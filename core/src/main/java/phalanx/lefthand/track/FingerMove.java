@@ -1,9 +1,12 @@
 package phalanx.lefthand.track;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.Press;
+import phalanx.words.Words;
 
 /**
  * What one finger does in a change.
@@ -32,21 +35,16 @@ public record FingerMove(
         boolean squeaks) {
     /** The ways a finger goes. */
     public enum Kind {
-        ANCHOR("stays"),
-        ROLL("rolls"),
-        GUIDE("slides"),
-        JUMP("jumps"),
-        PLACE("comes down"),
-        LIFT("lifts");
+        ANCHOR,
+        ROLL,
+        GUIDE,
+        JUMP,
+        PLACE,
+        LIFT;
 
-        private final String label;
-
-        Kind(String label) {
-            this.label = label;
-        }
-
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
     }
 
@@ -71,27 +69,35 @@ public record FingerMove(
 
     /** One plain sentence without figures of time. */
     public String words() {
-        String who = "finger " + finger.symbol() + " ";
+        String who = wording("FingerMove.finger", finger.symbol());
         return switch (kind) {
-            case ANCHOR -> who + "stays on " + place(from.orElseThrow());
+            case ANCHOR -> wording("FingerMove.stays-on", who, place(from.orElseThrow()));
             case ROLL ->
-                who + "stays on fret " + to.orElseThrow().fret() + " and rolls to " + strings(to.orElseThrow());
+                wording(
+                        "FingerMove.stays-on-fret-and-rolls",
+                        who,
+                        to.orElseThrow().fret(),
+                        strings(to.orElseThrow()));
             case GUIDE ->
-                who + "slides on string " + to.orElseThrow().trebleString() + " from fret "
-                        + from.orElseThrow().fret() + " to " + to.orElseThrow().fret();
-            case JUMP -> who + "goes from " + place(from.orElseThrow()) + " to " + place(to.orElseThrow());
-            case PLACE -> who + "comes down on " + place(to.orElseThrow());
-            case LIFT -> who + "lifts from " + place(from.orElseThrow());
+                wording(
+                        "FingerMove.slides-on-string-from-fret",
+                        who,
+                        to.orElseThrow().trebleString(),
+                        from.orElseThrow().fret(),
+                        to.orElseThrow().fret());
+            case JUMP -> wording("FingerMove.goes-from-to", who, place(from.orElseThrow()), place(to.orElseThrow()));
+            case PLACE -> wording("FingerMove.comes-down-on", who, place(to.orElseThrow()));
+            case LIFT -> wording("FingerMove.lifts-from", who, place(from.orElseThrow()));
         };
     }
 
     private static String place(Press press) {
-        return strings(press) + ", fret " + press.fret();
+        return wording("FingerMove.fret", strings(press), press.fret());
     }
 
     private static String strings(Press press) {
         return press.isBarre()
-                ? "strings " + press.bassString() + " to " + press.trebleString()
-                : "string " + press.bassString();
+                ? wording("FingerMove.strings-to", press.bassString(), press.trebleString())
+                : wording("FingerMove.string", press.bassString());
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.lefthand.track;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.Position;
@@ -15,7 +17,7 @@ public record Posture(Fingering fingering, int position) {
     public Posture {
         Objects.requireNonNull(fingering, "fingering");
         if (position < 1) {
-            throw new IllegalArgumentException("a hand at position " + position);
+            throw new IllegalArgumentException(wording("Posture.a-hand-at-position", position));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.lefthand.track;
 
+import static phalanx.words.Words.wording;
+
 /**
  * The whole hand moves along the neck.
  *
@@ -19,6 +21,6 @@ public record Shift(int from, int to, double mm, double needsMs, int hadTicks, d
 
     /** One plain sentence without figures of time. */
     public String words() {
-        return "the hand shifts from position " + from + " to " + to;
+        return wording("Shift.the-hand-shifts-from-position", from, to);
     }
 }

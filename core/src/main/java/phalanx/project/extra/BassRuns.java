@@ -1,5 +1,7 @@
 package phalanx.project.extra;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -49,7 +51,9 @@ final class BassRuns {
         all.sort(Comparator.comparingInt(MelodyNote::tick));
         Project with = project.withSong(song.withBass(all));
         int first = bars.get(0);
-        String name = bars.size() == 1 ? "a bass run into the next phrase" : bars.size() + " bass runs into phrases";
+        String name = bars.size() == 1
+                ? wording("BassRuns.a-bass-run-into-the")
+                : wording("BassRuns.bass-runs-into-phrases", bars.size());
         return List.of(Proposal.inBars(name, with, first, first + 1));
     }
 

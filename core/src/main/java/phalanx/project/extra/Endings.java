@@ -1,5 +1,7 @@
 package phalanx.project.extra;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -54,7 +56,7 @@ final class Endings {
         return lastNote().map(note -> {
             Project longer = longer(1);
             int bar = longer.song().bars().size() - 1;
-            return Proposal.inBars("the last note held, rolled", withHeld(longer, note, bar), bar, bar);
+            return Proposal.inBars(wording("Endings.the-last-note-held-rolled"), withHeld(longer, note, bar), bar, bar);
         });
     }
 
@@ -83,7 +85,7 @@ final class Endings {
                     run.endTick(), longer.song().bars().get(last).lengthTicks(), pitch(notes.get(beats))));
             Project with = longer.withSong(longer.song().withBass(bass));
             Project done = lastNote().map(note -> withHeld(with, note, last)).orElse(with);
-            return Proposal.inBars("the bass goes down to the root", done, last - 1, last);
+            return Proposal.inBars(wording("Endings.the-bass-goes-down-to"), done, last - 1, last);
         });
     }
 
@@ -99,7 +101,10 @@ final class Endings {
             CascadeLock lock = new CascadeLock(
                     end.startTick(), end.endTick(), over.shape().held(), HarmonicNode.OCTAVE, over.order());
             return Proposal.inBars(
-                    "a cascade of harmonics over " + over.shape().shape(), longer.withLock(lock), bar, bar);
+                    wording("Endings.a-cascade-of-harmonics-over", over.shape().shape()),
+                    longer.withLock(lock),
+                    bar,
+                    bar);
         });
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.project.extra;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -54,7 +56,7 @@ public final class LickProposals {
         Proposal first = with(lick.name(), lick, bar, plain);
         return flattened.equals(plain)
                 ? Stream.of(first)
-                : Stream.of(first, with(lick.name() + ", bluesy", lick, bar, flattened));
+                : Stream.of(first, with(wording("LickProposals.bluesy", lick.name()), lick, bar, flattened));
     }
 
     private Proposal with(String name, Lick lick, Bar bar, List<MelodyNote> notes) {

@@ -1,5 +1,7 @@
 package phalanx.project.extra;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import phalanx.project.Project;
 
@@ -18,7 +20,7 @@ public record Proposal(String name, String place, Project project, int fromTick,
         Objects.requireNonNull(place, "place");
         Objects.requireNonNull(project, "project");
         if (fromTick < 0 || toTick <= fromTick) {
-            throw new IllegalArgumentException("heard from tick " + fromTick + " to " + toTick);
+            throw new IllegalArgumentException(wording("Proposal.heard-from-tick-to", fromTick, toTick));
         }
     }
 
@@ -27,7 +29,7 @@ public record Proposal(String name, String place, Project project, int fromTick,
         var bars = project.song().bars();
         int first = bars.get(from).number();
         int last = bars.get(to).number();
-        String place = first == last ? "bar " + first : "bars " + first + " to " + last;
+        String place = first == last ? wording("Proposal.bar", first) : wording("Proposal.bars-to", first, last);
         return new Proposal(
                 name, place, project, bars.get(from).startTick(), bars.get(to).endTick());
     }

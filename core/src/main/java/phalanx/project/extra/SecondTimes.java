@@ -1,5 +1,7 @@
 package phalanx.project.extra;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -27,17 +29,19 @@ final class SecondTimes {
         List<Proposal> found = new ArrayList<>();
         for (Reprises.Reprise reprise : new Reprises(song).find()) {
             Picking.Plan now = project.picking().planAt(reprise.startTick());
-            String name = sectionAt(reprise.startTick()).name() + " the second time ";
+            String name = wording(
+                    "SecondTimes.the-second-time",
+                    sectionAt(reprise.startTick()).name());
             Level other = now.level() == Level.FULL
                     ? Level.EVEN
                     : Level.values()[now.level().ordinal() + 1];
             found.add(varied(
-                    name + (now.level() == Level.FULL ? "plainer" : "fuller"),
+                    name + (now.level() == Level.FULL ? wording("SecondTimes.plainer") : wording("SecondTimes.fuller")),
                     reprise,
                     plan -> new Picking.Plan(plan.pattern(), plan.bass(), other, plan.strings(), plan.groove())));
             groove(reprise, now)
                     .ifPresent(groove -> found.add(varied(
-                            name + "with hits: " + groove.name(),
+                            wording("SecondTimes.with-hits", name, groove.name()),
                             reprise,
                             plan -> new Picking.Plan(
                                     plan.pattern(), plan.bass(), plan.level(), plan.strings(), Optional.of(groove)))));

@@ -1,5 +1,7 @@
 package phalanx.project.remedy;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -85,13 +87,14 @@ public final class Remedies {
 
     private static List<Tried> candidates(Project project, Arrangement now, Finding finding) {
         Bar bar = now.song().barAt(Math.min(finding.tick(), now.song().endTick() - 1));
-        String here = " in bar " + bar.number();
+        String here = wording("Remedies.in-bar", bar.number());
         List<Tried> all = new ArrayList<>();
         if (finding.kind() == FindingKind.LOCK_NOT_KEPT) {
             List<Lock> locks = project.locks().stream()
                     .filter(lock -> lock.startTick() < bar.endTick() && lock.endTick() > bar.startTick())
                     .toList();
-            locks.forEach(lock -> all.add(new Tried("release " + lock.words(), free -> free.withoutLock(lock))));
+            locks.forEach(lock ->
+                    all.add(new Tried(wording("Remedies.release", lock.words()), free -> free.withoutLock(lock))));
         }
         if (project.written().isPresent()) {
             return all;
@@ -100,19 +103,19 @@ public final class Remedies {
         if (plan.level() != Level.PLAIN) {
             Level lower = Level.values()[plan.level().ordinal() - 1];
             all.add(planned(
-                    "level " + lower.label() + here,
+                    wording("Remedies.level", lower.label(), here),
                     bar,
                     new Picking.Plan(plan.pattern(), plan.bass(), lower, plan.strings(), plan.groove())));
         }
         if (plan.groove().isPresent() && finding.kind().side() != FindingKind.Side.EAR) {
             all.add(planned(
-                    "no groove" + here,
+                    wording("Remedies.no-groove", here),
                     bar,
                     new Picking.Plan(plan.pattern(), plan.bass(), plan.level(), plan.strings(), Optional.empty())));
         }
         if (plan.bass() != BassLine.ON_CHANGE) {
             all.add(planned(
-                    "bass on the change alone" + here,
+                    wording("Remedies.bass-on-the-change-alone", here),
                     bar,
                     new Picking.Plan(plan.pattern(), BassLine.ON_CHANGE, plan.level(), plan.strings(), plan.groove())));
         }
@@ -123,7 +126,7 @@ public final class Remedies {
                 && finding.kind().side() == FindingKind.Side.RIGHT
                 && !project.wishes().slurs()) {
             all.add(new Tried(
-                    "slurs where they help",
+                    wording("Remedies.slurs-where-they-help"),
                     free -> free.withWishes(free.wishes().withSlurs(true))));
         }
         return all;
@@ -140,13 +143,14 @@ public final class Remedies {
                 .toList();
         if (holds.stream().anyMatch(hold -> hold.press().isBarre())) {
             all.add(limited(
-                    "no barre" + here, new LimitLock(bar.startTick(), bar.endTick(), OptionalInt.empty(), true)));
+                    wording("Remedies.no-barre", here),
+                    new LimitLock(bar.startTick(), bar.endTick(), OptionalInt.empty(), true)));
         }
         int highest = holds.stream().mapToInt(hold -> hold.press().fret()).max().orElse(0);
         if (highest > LOWEST_LIMIT) {
             int limit = Math.max(LOWEST_LIMIT, highest - 2);
             all.add(limited(
-                    "not above fret " + limit + here,
+                    wording("Remedies.not-above-fret", limit, here),
                     new LimitLock(bar.startTick(), bar.endTick(), OptionalInt.of(limit), false)));
         }
     }

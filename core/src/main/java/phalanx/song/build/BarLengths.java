@@ -1,5 +1,7 @@
 package phalanx.song.build;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.function.BiConsumer;
@@ -34,25 +36,24 @@ final class BarLengths {
         int nominal = bar.meter.barTicks();
         if (bar.content > 2 * nominal) {
             say.accept(
-                    bar.place,
-                    "it holds " + quarters(bar.content)
-                            + " quarter notes without a bar line; it is divided into bars of " + bar.meter);
+                    bar.place, wording("BarLengths.it-holds-quarter-notes-without", quarters(bar.content), bar.meter));
             return bar.content;
         }
         if (bar.content > nominal) {
             say.accept(
                     bar.place,
-                    "it holds " + quarters(bar.content) + " quarter notes, its meter " + bar.meter + " has room for "
-                            + quarters(nominal) + "; it was kept as it is");
+                    wording(
+                            "BarLengths.it-holds-quarter-notes-its",
+                            quarters(bar.content),
+                            bar.meter,
+                            quarters(nominal)));
             return bar.content;
         }
         if (!bar.isShort() || mayBeShort(index)) {
             return bar.content == 0 ? nominal : bar.content;
         }
         say.accept(
-                bar.place,
-                "it holds " + quarters(bar.content) + " of " + quarters(nominal)
-                        + " quarter notes; a rest was added at its end");
+                bar.place, wording("BarLengths.it-holds-of-quarter-notes", quarters(bar.content), quarters(nominal)));
         return nominal;
     }
 

@@ -1,5 +1,7 @@
 package phalanx.song.build;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -42,12 +44,14 @@ final class OrderOfPlaying {
                     BarMarks bar = reached.get(i);
                     reached.set(
                             i, new BarMarks(bar.repeatStart(), bar.timesToEnd(), Set.of(), bar.signs(), bar.jump()));
-                    report.once("bar " + written.bars().get(i).number(), "an ending that is never reached is played");
+                    report.once(
+                            wording("OrderOfPlaying.bar", written.bars().get(i).number()),
+                            wording("OrderOfPlaying.an-ending-that-is-never"));
                 }
             }
             return all.size() == marks.size() ? played : PlayingOrder.of(reached);
         } catch (IllegalArgumentException e) {
-            report.say("", e.getMessage() + "; the bars are taken as they stand, without repeats");
+            report.say("", wording("OrderOfPlaying.the-bars-are-taken-as", e.getMessage()));
             return IntStream.range(0, marks.size()).boxed().toList();
         }
     }
@@ -62,10 +66,10 @@ final class OrderOfPlaying {
                     !segno && bar.jump().filter(BarMarks.Jump.DAL_SEGNO::equals).isPresent();
             boolean lostCoda = !coda && bar.has(BarMarks.Sign.TO_CODA);
             if (lost) {
-                report.once("", "a jump goes to a segno that is nowhere in the song; it is not played");
+                report.once("", wording("OrderOfPlaying.a-jump-goes-to-a"));
             }
             if (lostCoda) {
-                report.once("", "a jump goes to a coda that is nowhere in the song; it is not played");
+                report.once("", wording("OrderOfPlaying.a-jump-goes-to-a-2"));
             }
             Set<BarMarks.Sign> signs = new HashSet<>(bar.signs());
             signs.remove(coda ? null : BarMarks.Sign.TO_CODA);
@@ -82,16 +86,15 @@ final class OrderOfPlaying {
             int index = IntStream.range(0, sections.size())
                     .filter(i -> sections.get(i).name().equals(name))
                     .findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException(
-                            "the order of playing names a section " + name + " that is not"));
+                    .orElseThrow(() ->
+                            new IllegalArgumentException(wording("OrderOfPlaying.the-order-of-playing-names", name)));
             int from = written.barIndexAt(sections.get(index).startTick());
             int to = index + 1 < sections.size()
                     ? written.barIndexAt(sections.get(index + 1).startTick())
                     : marks.size();
             PlayingOrder.of(marks.subList(from, Math.max(from, to))).forEach(at -> all.add(from + at));
             if (all.size() > Song.MOST_BARS) {
-                throw new IllegalArgumentException(
-                        "with its repeats the song has more than " + Song.MOST_BARS + " bars");
+                throw new IllegalArgumentException(wording("OrderOfPlaying.with-its-repeats-the-song", Song.MOST_BARS));
             }
         }
         return all;

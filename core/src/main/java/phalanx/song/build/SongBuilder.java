@@ -1,5 +1,7 @@
 package phalanx.song.build;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -30,11 +32,9 @@ import phalanx.theory.Pitch;
  */
 public final class SongBuilder {
     /** Said of a song without a tune. */
-    public static final String NO_TUNE = "there is no tune; the chords are arranged alone";
+    public static final String NO_TUNE = wording("SongBuilder.there-is-no-tune-the");
     /** Said of a song without chords. */
-    public static final String NO_CHORDS =
-            "there are no chord symbols; chords are proposed from what sounds, with a question mark: take, change or remove"
-                    + " them";
+    public static final String NO_CHORDS = wording("SongBuilder.there-are-no-chord-symbols");
 
     /** Quarter notes a minute where no tempo is given. */
     public static final int DEFAULT_TEMPO = 90;
@@ -134,7 +134,7 @@ public final class SongBuilder {
         if (key.isEmpty()) {
             key = Optional.of(newKey);
         } else if (!key.get().equals(newKey)) {
-            once("the change of key to " + newKey + " only spells notes; it is not shown yet");
+            once(wording("SongBuilder.the-change-of-key-to", newKey));
         }
     }
 
@@ -146,11 +146,11 @@ public final class SongBuilder {
     public void tempo(double quarters) {
         long rounded = Math.round(quarters);
         if (rounded < Song.SLOWEST || rounded > Song.FASTEST) {
-            say("tempo " + rounded + " is outside 20 to 400; " + tempo.orElse(DEFAULT_TEMPO) + " is used");
+            say(wording("SongBuilder.tempo-is-outside-20-to", rounded, tempo.orElse(DEFAULT_TEMPO)));
         } else if (tempo.isEmpty()) {
             tempo = Optional.of((int) rounded);
         } else if (tempo.get() != rounded) {
-            once("changes of tempo are not used yet");
+            once(wording("SongBuilder.changes-of-tempo-are-not"));
         }
     }
 
@@ -168,7 +168,7 @@ public final class SongBuilder {
             longer /= 2;
         }
         if (shorter < 1 || shorter > MOST_BEATS || longer < 1 || longer > LONGEST_UNIT || Long.bitCount(longer) != 1) {
-            say("the meter " + beats + "/" + unit + " is not used; bars are counted in " + bar.meter);
+            say(wording("SongBuilder.the-meter-is-not-used", beats, unit, bar.meter));
             return;
         }
         meter(new Meter((int) shorter, (int) longer));
@@ -193,7 +193,7 @@ public final class SongBuilder {
     /** Puts a chord on its place in the bar; of two the later one stays. */
     public void chord(int onset, ChordChange chord) {
         if (bar.chords.put(onset, chord.at(0)) != null) {
-            say("two chord symbols stand on one beat; the last one is kept");
+            say(wording("SongBuilder.two-chord-symbols-stand-on"));
         }
     }
 
@@ -209,7 +209,7 @@ public final class SongBuilder {
         if (length > 0) {
             bar.voices.computeIfAbsent(voice, any -> new ArrayList<>()).add(tone);
         } else {
-            once("notes without length were left out");
+            once(wording("SongBuilder.notes-without-length-were-left"));
         }
         return tone;
     }
@@ -229,7 +229,7 @@ public final class SongBuilder {
         hasChords |= bar.chords.values().stream().anyMatch(change -> !change.isNoChord());
         bars.add(bar);
         if (bars.size() > Song.MOST_BARS) {
-            throw new IllegalArgumentException("the song has more than " + Song.MOST_BARS + " bars");
+            throw new IllegalArgumentException(wording("SongBuilder.the-song-has-more-than", Song.MOST_BARS));
         }
         bar = new BarDraft(bar.meter);
     }
@@ -381,10 +381,7 @@ public final class SongBuilder {
                         : note)
                 .toList();
         long taken = inTwo.stream().filter(note -> note.below().isPresent()).count();
-        report.say(
-                "",
-                "of the part taken as harmony " + taken + " notes begin with a note of the tune and lie below it; "
-                        + "those are kept");
+        report.say("", wording("SongBuilder.of-the-part-taken-as", taken));
         return inTwo;
     }
 
@@ -411,7 +408,7 @@ public final class SongBuilder {
     private void sayWhatIsMissing(String voice) {
         boolean noTune = bars.stream().allMatch(some -> some.tones(voice).isEmpty());
         if (noTune && !hasChords()) {
-            throw new IllegalArgumentException("there are neither notes of a tune nor chord symbols");
+            throw new IllegalArgumentException(wording("SongBuilder.there-are-neither-notes-of"));
         }
         if (noTune) {
             report.say("", NO_TUNE);

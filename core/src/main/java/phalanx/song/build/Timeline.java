@@ -1,5 +1,7 @@
 package phalanx.song.build;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -48,7 +50,7 @@ public final class Timeline {
     public void fill(SongBuilder song, List<BarMarks> marks) {
         for (int i = 0; i < bars.size(); i++) {
             Bar bar = bars.get(i);
-            song.at("bar " + bar.number());
+            song.at(wording("Timeline.bar", bar.number()));
             song.meter(bar.meter());
             events.subMap(bar.startTick(), bar.endTick())
                     .forEach((tick, there) -> there.forEach(event -> event.accept(song, tick - bar.startTick())));

@@ -1,5 +1,7 @@
 package phalanx.song.build;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -53,7 +55,7 @@ final class TuneLine {
                 .filter(pitch -> pitch.midi() < high.pitch().midi())
                 .toList();
         if (lower.stream().mapToInt(Pitch::midi).distinct().count() > 1) {
-            report.once(place, "of more than two notes at once the two highest are kept");
+            report.once(place, wording("TuneLine.of-more-than-two-notes"));
         }
         Optional<Pitch> below = lower.stream().findFirst();
         int tick = start + high.onset();
@@ -70,7 +72,7 @@ final class TuneLine {
             notes.set(notes.size() - 1, last.lasting(last.lengthTicks() + high.length()));
         } else {
             if (last != null && last.endTick() > tick) {
-                report.once(place, "notes overlap from here on; each ends where the next one begins");
+                report.once(place, wording("TuneLine.notes-overlap-from-here-on"));
                 notes.set(notes.size() - 1, last.lasting(tick - last.tick()));
             }
             notes.add(new MelodyNote(tick, high.length(), high.pitch(), syllable, below));

@@ -1,5 +1,7 @@
 package phalanx.song.lick;
 
+import static phalanx.words.Words.wording;
+
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import phalanx.theory.ChordSymbol;
@@ -22,7 +24,7 @@ record Degree(int number, int alter, int octave) {
 
     Degree {
         if (number < 1 || number > MAJOR.length || alter < -1 || alter > 1) {
-            throw new IllegalArgumentException("degree " + number + " altered by " + alter);
+            throw new IllegalArgumentException(wording("Degree.degree-altered-by", number, alter));
         }
     }
 
@@ -30,8 +32,7 @@ record Degree(int number, int alter, int octave) {
     static Degree parse(String text) {
         Matcher match = TEXT.matcher(text);
         if (!match.matches()) {
-            throw new IllegalArgumentException(
-                    "\"" + text + "\" is no degree: write 1 to 7, with b or # before it and ' or , after it");
+            throw new IllegalArgumentException(wording("Degree.is-no-degree-write-1", text));
         }
         int alter = match.group(1).equals("b") ? -1 : match.group(1).equals("#") ? 1 : 0;
         String marks = match.group(3);
@@ -51,7 +52,7 @@ record Degree(int number, int alter, int octave) {
                 }
             }
         }
-        throw new IllegalArgumentException(within + " semitones have no degree");
+        throw new IllegalArgumentException(wording("Degree.semitones-have-no-degree", within));
     }
 
     /**

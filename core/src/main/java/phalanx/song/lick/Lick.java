@@ -1,5 +1,7 @@
 package phalanx.song.lick;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -35,15 +37,15 @@ public record Lick(String name, Meter meter, List<Part> notes) {
         Objects.requireNonNull(meter, "meter");
         notes = List.copyOf(notes);
         if (name.isBlank() || name.length() > LONGEST_NAME || name.contains("|")) {
-            throw new IllegalArgumentException("a lick needs a name of at most " + LONGEST_NAME + " signs without |");
+            throw new IllegalArgumentException(wording("Lick.a-lick-needs-a-name", LONGEST_NAME));
         }
         int ticks = notes.stream().mapToInt(Part::ticks).sum();
         if (ticks == 0 || ticks % meter.barTicks() != 0 || ticks > MOST_BARS * meter.barTicks()) {
-            throw new IllegalArgumentException("lick " + name + " fills " + ticks / (double) Ticks.QUARTER
-                    + " quarter notes, not one or two bars of " + meter);
+            throw new IllegalArgumentException(
+                    wording("Lick.lick-fills-quarter-notes-not", name, ticks / (double) Ticks.QUARTER, meter));
         }
         if (notes.stream().noneMatch(part -> part.degree().isPresent())) {
-            throw new IllegalArgumentException("lick " + name + " has no notes");
+            throw new IllegalArgumentException(wording("Lick.lick-has-no-notes", name));
         }
     }
 
@@ -56,14 +58,13 @@ public record Lick(String name, Meter meter, List<Part> notes) {
         String[] parts = line.split("\\|");
         String[] meter = parts.length == 3 ? parts[1].trim().split("/") : new String[0];
         if (meter.length != 2) {
-            throw new IllegalArgumentException(
-                    "a lick has a name, a meter and notes, parted by |, not \"" + line.trim() + "\"");
+            throw new IllegalArgumentException(wording("Lick.a-lick-has-a-name", line.trim()));
         }
         List<Part> notes = new ArrayList<>();
         for (String word : parts[2].trim().split("\\s+")) {
             String[] note = word.split(":");
             if (note.length != 2) {
-                throw new IllegalArgumentException("\"" + word + "\" is no degree with its length, such as 5:1/2");
+                throw new IllegalArgumentException(wording("Lick.is-no-degree-with-its", word));
             }
             Optional<Degree> degree = note[0].equals(REST) ? Optional.empty() : Optional.of(Degree.parse(note[0]));
             notes.add(new Part(degree, ticks(note[1])));
@@ -82,7 +83,7 @@ public record Lick(String name, Meter meter, List<Part> notes) {
         } catch (NumberFormatException | ArithmeticException e) {
             // told below
         }
-        throw new IllegalArgumentException("\"" + length + "\" is no length in quarter notes, such as 1, 1/2 or 3/2");
+        throw new IllegalArgumentException(wording("Lick.is-no-length-in-quarter", length));
     }
 
     /**
@@ -92,7 +93,7 @@ public record Lick(String name, Meter meter, List<Part> notes) {
      */
     public static Lick of(String name, Song song, int fromTick, int toTick) {
         ChordSymbol chord = song.chordAt(fromTick)
-                .orElseThrow(() -> new IllegalArgumentException("a lick is kept over a chord; there is none"));
+                .orElseThrow(() -> new IllegalArgumentException(wording("Lick.a-lick-is-kept-over")));
         List<MelodyNote> tune = song.melodyBetween(fromTick, toTick);
         int root = tune.stream().mapToInt(MelodyNote::midi).min().orElse(0);
         while (Math.floorMod(root - chord.root().pitchClass(), 12) != 0) {

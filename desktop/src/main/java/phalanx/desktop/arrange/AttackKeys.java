@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Comparator;
 import java.util.Locale;
 import java.util.Optional;
@@ -48,19 +50,17 @@ final class AttackKeys {
     void press(Arrangement arrangement, int tick, AttackLock.Way way) {
         Optional<ArrangedNote> found = note(arrangement, tick);
         if (found.isEmpty()) {
-            workbench.say(Message.plain("No note begins here."));
+            workbench.say(Message.plain(wording("AttackKeys.no-note-begins-here")));
             return;
         }
         ArrangedNote note = found.get();
         AttackLock.Way now = now(note);
         if (now == way && way == AttackLock.Way.HARMONIC && written(note).isPresent()) {
-            workbench.say(Message.plain(
-                    "The tablature has this note as a harmonic: arrange the song anew to choose otherwise."));
+            workbench.say(Message.plain(wording("AttackKeys.the-tablature-has-this-note")));
         } else if (now == way) {
             edit(arrangement, note, AttackLock.Way.PLUCKED);
         } else if (now != AttackLock.Way.PLUCKED) {
-            workbench.say(
-                    Message.plain("This note is " + now.label() + ": have it plucked first, with " + key(now) + "."));
+            workbench.say(Message.plain(wording("AttackKeys.this-note-is-have-it", now.label(), key(now))));
         } else {
             AttackAdvice advice = new AttackAdvice(arrangement);
             Optional<String> why = advice.refusal(note, way);
@@ -70,10 +70,15 @@ final class AttackKeys {
                 edit(arrangement, note, way);
             } else if (way == AttackLock.Way.SLURRED && kept.isPresent()) {
                 // the pattern may hammer it again
-                workbench.decide("release of " + kept.get().words(), project -> project.withoutLock(kept.get()));
+                workbench.decide(
+                        wording("AttackKeys.release-of", kept.get().words()),
+                        project -> project.withoutLock(kept.get()));
             } else {
-                workbench.say(Message.error("This note cannot be " + words(way) + ": " + why.get() + "."
-                        + nearest(arrangement, advice, tick, way)));
+                workbench.say(Message.error(wording(
+                        "AttackKeys.this-note-cannot-be",
+                        words(way),
+                        why.get(),
+                        nearest(arrangement, advice, tick, way))));
             }
         }
     }
@@ -88,21 +93,22 @@ final class AttackKeys {
     }
 
     private static String words(AttackLock.Way way) {
-        return way == AttackLock.Way.HARMONIC ? "a harmonic" : way.label();
+        return way == AttackLock.Way.HARMONIC ? wording("AttackKeys.a-harmonic") : way.label();
     }
 
     private void edit(Arrangement arrangement, ArrangedNote note, AttackLock.Way way) {
         AttackLock lock = new AttackLock(note.tick(), note.role(), way);
         Optional<AttackLock> contrary = decided(lock);
-        String what =
+        String what = wording(
+                "AttackKeys.in",
                 switch (way) {
-                            case PLUCKED -> "plucked note";
-                            case SLURRED -> "slur";
-                            case SLID -> "slide";
-                            case BENT -> "bend";
-                            case HARMONIC -> "harmonic";
-                        }
-                        + " in " + place(arrangement, note.tick());
+                    case PLUCKED -> wording("AttackKeys.plucked-note");
+                    case SLURRED -> "slur";
+                    case SLID -> "slide";
+                    case BENT -> "bend";
+                    case HARMONIC -> "harmonic";
+                },
+                place(arrangement, note.tick()));
         // a decision that is only taken back leaves nothing behind
         boolean free = contrary.isPresent() && wished(arrangement, note) == way;
         workbench.decide(what, now -> free ? now.withoutLock(contrary.get()) : now.withLock(lock));
@@ -138,7 +144,7 @@ final class AttackKeys {
 
     private static String nearest(Arrangement arrangement, AttackAdvice advice, int tick, AttackLock.Way way) {
         return advice.nearest(tick, way)
-                .map(note -> " The nearest that can is in " + place(arrangement, note.tick()) + ".")
+                .map(note -> wording("AttackKeys.the-nearest-that-can-is", place(arrangement, note.tick())))
                 .orElse("");
     }
 
@@ -146,6 +152,6 @@ final class AttackKeys {
     static String place(Arrangement arrangement, int tick) {
         Bar bar = arrangement.song().barAt(tick);
         String beat = String.format(Locale.ROOT, "%.2f", bar.beatOf(tick)).replaceAll("\\.?0+$", "");
-        return "bar " + bar.number() + ", beat " + beat;
+        return wording("AttackKeys.bar-beat", bar.number(), beat);
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
@@ -21,27 +23,31 @@ final class BarCopies {
         CopiedBars taken = CopiedBars.of(project, bars.from(), bars.to());
         copied = Optional.of(taken);
         int locks = taken.locks().size();
-        workbench.say(Message.plain("Copied what is decided in " + words(project.song(), bars) + ": " + locks
-                + (locks == 1 ? " lock" : " locks") + " and the picking. Ctrl+V puts it on other bars."));
+        workbench.say(Message.plain(wording(
+                "BarCopies.copied-what-is-decided-in",
+                words(project.song(), bars),
+                locks,
+                locks == 1 ? wording("BarCopies.lock") : wording("BarCopies.locks"))));
     }
 
     /** @param at where the first of the bars begins that it is put on */
     void putOn(Project project, int at) {
         if (copied.isEmpty()) {
-            workbench.say(Message.plain("Nothing is copied yet: Ctrl+C takes what is decided in the marked bars."));
+            workbench.say(Message.plain(wording("BarCopies.nothing-is-copied-yet-ctrl")));
         } else if (project.written().isPresent()) {
-            workbench.say(Message.plain("The song is kept as written: arrange it anew first."));
+            workbench.say(Message.plain(wording("BarCopies.the-song-is-kept-as")));
         } else {
             Song song = project.song();
             int end = Math.min(at + copied.get().ticks(), song.endTick());
-            workbench.decide("what was copied on " + words(song, new Moved.Stretch(at, end)), now -> copied.get()
-                    .onto(now, at));
+            workbench.decide(
+                    wording("BarCopies.what-was-copied-on", words(song, new Moved.Stretch(at, end))),
+                    now -> copied.get().onto(now, at));
         }
     }
 
     private static String words(Song song, Moved.Stretch bars) {
         int first = song.barAt(bars.from()).number();
         int last = song.barAt(bars.to() - 1).number();
-        return first == last ? "bar " + first : "bars " + first + " to " + last;
+        return first == last ? wording("BarCopies.bar", first) : wording("BarCopies.bars-to", first, last);
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -24,7 +26,7 @@ import phalanx.song.Song;
 /** What the player has decided in a bar, to be released one by one or all at once, and the limits of its section. */
 final class Decisions extends VBox {
     private static final List<Integer> FRETS = List.of(3, 4, 5, 7, 9, 12);
-    private static final String ANY = "any";
+    private static final String ANY = wording("Decisions.any");
 
     private final Workbench workbench;
     private final Runnable done;
@@ -46,12 +48,13 @@ final class Decisions extends VBox {
             Optional<Section> next = song.sections().stream()
                     .filter(section -> section.startTick() > tick)
                     .findFirst();
-            String before = next.map(section -> "the bars before section " + section.name())
-                    .orElse("the song");
+            String before = next.map(section -> wording("Decisions.the-bars-before-section", section.name()))
+                    .orElse(wording("Decisions.the-song"));
             return new Stretch(
                     here.map(Section::startTick).orElse(0),
                     next.map(Section::startTick).orElse(song.endTick()),
-                    here.map(section -> "section " + section.name()).orElse(before));
+                    here.map(section -> wording("Decisions.section", section.name()))
+                            .orElse(before));
         }
     }
 
@@ -64,7 +67,11 @@ final class Decisions extends VBox {
             getChildren().clear();
             return;
         }
-        getChildren().setAll(Cards.heading(here.isEmpty() ? "Nothing decided in this bar" : "Decided in this bar"));
+        getChildren()
+                .setAll(Cards.heading(
+                        here.isEmpty()
+                                ? wording("Decisions.nothing-decided-in-this-bar")
+                                : wording("Decisions.decided-in-this-bar")));
         for (int i = 0; i < here.size(); i++) {
             getChildren().add(line(here.get(i), i + 1));
         }
@@ -72,9 +79,11 @@ final class Decisions extends VBox {
             getChildren()
                     .add(Cards.button(
                             "release-all",
-                            "Release all " + project.locks().size() + " in the song",
-                            "The engine chooses everything again; Ctrl+Z takes it back",
-                            () -> decide("release of all decisions", Decisions::free)));
+                            wording(
+                                    "Decisions.release-all-in-the-song",
+                                    project.locks().size()),
+                            wording("Decisions.the-engine-chooses-everything-again"),
+                            () -> decide(wording("Decisions.release-of-all-decisions"), Decisions::free)));
         }
         if (project.written().isEmpty()) {
             addLimits(project, Stretch.around(project.song(), tick));
@@ -98,8 +107,8 @@ final class Decisions extends VBox {
         Button release = Cards.button(
                 "release-" + number,
                 "Release",
-                "Let the engine choose again: " + lock.words(),
-                () -> decide("release of " + lock.words(), now -> now.withoutLock(lock)));
+                wording("Decisions.let-the-engine-choose-again", lock.words()),
+                () -> decide(wording("Decisions.release-of", lock.words()), now -> now.withoutLock(lock)));
         release.setMinWidth(USE_PREF_SIZE);
         HBox line = new HBox(8, words, release);
         line.setAlignment(Pos.CENTER_LEFT);
@@ -114,22 +123,22 @@ final class Decisions extends VBox {
                 .findFirst();
         ComboBox<String> fret = new ComboBox<>();
         fret.setId("highest-fret");
-        fret.setAccessibleText("Highest fret in " + stretch.name);
+        fret.setAccessibleText(wording("Decisions.highest-fret-in", stretch.name));
         fret.getItems().add(ANY);
         FRETS.forEach(one -> fret.getItems().add(String.valueOf(one)));
         fret.setValue(now.filter(limit -> limit.highestFret().isPresent())
                 .map(limit -> String.valueOf(limit.highestFret().getAsInt()))
                 .orElse(ANY));
-        CheckBox barre = new CheckBox("no barre");
+        CheckBox barre = new CheckBox(wording("Decisions.no-barre"));
         barre.setId("no-barre");
-        barre.setAccessibleText("No barre in " + stretch.name);
+        barre.setAccessibleText(wording("Decisions.no-barre-in", stretch.name));
         barre.setSelected(now.map(LimitLock::noBarre).orElse(false));
         Runnable change = () -> limit(stretch, now, fret.getValue(), barre.isSelected());
         fret.setOnAction(event -> change.run());
         barre.setOnAction(event -> change.run());
-        HBox limits = new HBox(8, Cards.before("up to fret"), fret, barre);
+        HBox limits = new HBox(8, Cards.before(wording("Decisions.up-to-fret")), fret, barre);
         limits.setAlignment(Pos.CENTER_LEFT);
-        getChildren().addAll(Cards.quiet("Limits in " + stretch.name), limits);
+        getChildren().addAll(Cards.quiet(wording("Decisions.limits-in", stretch.name)), limits);
     }
 
     private void limit(Stretch stretch, Optional<LimitLock> before, String fret, boolean noBarre) {
@@ -137,7 +146,8 @@ final class Decisions extends VBox {
         Optional<LimitLock> limit = highest.isPresent() || noBarre
                 ? Optional.of(new LimitLock(stretch.from, stretch.to, highest, noBarre))
                 : Optional.empty();
-        String what = limit.map(LimitLock::words).orElse("no limits") + " in " + stretch.name;
+        String what = wording(
+                "Decisions.in", limit.map(LimitLock::words).orElse(wording("Decisions.no-limits")), stretch.name);
         decide(what, now -> {
             Project free = before.map(now::withoutLock).orElse(now);
             return limit.map(free::withLock).orElse(free);

@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -33,9 +35,10 @@ final class FindingsPanel extends VBox {
     private final Label figures = Cards.quiet("");
     private final Label hardest = Cards.quiet("");
     private final Label effort = Cards.quiet("");
-    private final ComboBox<String> hand = choice("finding-hand", "Findings of which hand");
-    private final ComboBox<String> kind = choice("finding-kind", "Findings of which kind");
-    private final ComboBox<String> section = choice("finding-section", "Findings of which section");
+    private final ComboBox<String> hand = choice("finding-hand", wording("FindingsPanel.findings-of-which-hand"));
+    private final ComboBox<String> kind = choice("finding-kind", wording("FindingsPanel.findings-of-which-kind"));
+    private final ComboBox<String> section =
+            choice("finding-section", wording("FindingsPanel.findings-of-which-section"));
     private final ListView<Finding> list = new ListView<>();
     private final Label heading = new Label();
     private final Label nothing = Cards.quiet("");
@@ -56,7 +59,7 @@ final class FindingsPanel extends VBox {
         heading.getStyleClass().add("heading");
         list.setId("finding-list");
         list.getStyleClass().add("plain-list");
-        list.setAccessibleText("Findings");
+        list.setAccessibleText(wording("FindingsPanel.findings-word"));
         list.setPlaceholder(nothing);
         list.setCellFactory(view -> new Line());
         list.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
@@ -75,7 +78,7 @@ final class FindingsPanel extends VBox {
         setMinHeight(0);
         getChildren()
                 .addAll(
-                        Cards.heading("The song"),
+                        Cards.heading(wording("FindingsPanel.the-song")),
                         figures,
                         hardest,
                         effort,
@@ -83,7 +86,11 @@ final class FindingsPanel extends VBox {
                         new HBox(6, hand, section),
                         kind,
                         list,
-                        Cards.button("findings-close", "Back to the moment (F)", "Esc, too", close));
+                        Cards.button(
+                                "findings-close",
+                                wording("FindingsPanel.back-to-the-moment-f"),
+                                wording("FindingsPanel.esc-too"),
+                                close));
         setPrefWidth(WIDTH);
         setMinWidth(WIDTH);
     }
@@ -94,7 +101,9 @@ final class FindingsPanel extends VBox {
 
     private String words(Finding finding) {
         return finding.message()
-                + version.ignores(finding).map(reason -> " Stands: " + reason).orElse("");
+                + version.ignores(finding)
+                        .map(reason -> wording("FindingsPanel.stands", reason))
+                        .orElse("");
     }
 
     /** What matters most is marked, what stands is faint. */
@@ -139,7 +148,7 @@ final class FindingsPanel extends VBox {
                 .toList();
         figures.setText(String.format(
                 Locale.ROOT,
-                "shifts %d, barres %d, stretched moments %d; highest fret %d, mean %.1f; ceiling %.0f bpm.",
+                wording("FindingsPanel.shifts-barres-stretched-moments-highest"),
                 now.shifts(),
                 now.barres(),
                 now.stretches(),
@@ -148,7 +157,7 @@ final class FindingsPanel extends VBox {
                 Math.floor(arrangement.ceiling().tempo())));
         hardest.setText(now.hardestBars().stream()
                 .map(bar -> String.valueOf(song.bars().get(bar).number()))
-                .collect(Collectors.joining(", ", "Hardest bars: ", ".")));
+                .collect(Collectors.joining(", ", wording("FindingsPanel.hardest-bars"), ".")));
         effort.setText(arrangement.cost().effort().terms().entrySet().stream()
                 .sorted(Comparator.comparingDouble(entry -> -entry.getValue()))
                 .limit(MOST_TERMS)
@@ -156,13 +165,19 @@ final class FindingsPanel extends VBox {
                         String.format(Locale.ROOT, "%s %.1f", entry.getKey().label(), entry.getValue()))
                 .collect(Collectors.joining(
                         ", ",
-                        String.format(Locale.ROOT, "Effort %.0f: ", arrangement.effort()),
-                        " and smaller ones.")));
+                        String.format(Locale.ROOT, wording("FindingsPanel.effort"), arrangement.effort()),
+                        wording("FindingsPanel.and-smaller-ones"))));
         filling = true;
-        fill(hand, "both hands", List.of("left hand", "right hand", "the ear"));
+        fill(
+                hand,
+                wording("FindingsPanel.both-hands"),
+                List.of(
+                        wording("FindingsPanel.left-hand"),
+                        wording("FindingsPanel.right-hand"),
+                        wording("FindingsPanel.the-ear")));
         fill(
                 kind,
-                "every kind",
+                wording("FindingsPanel.every-kind"),
                 all.stream()
                         .map(finding -> finding.kind().label())
                         .distinct()
@@ -170,7 +185,7 @@ final class FindingsPanel extends VBox {
                         .toList());
         fill(
                 section,
-                "every section",
+                wording("FindingsPanel.every-section"),
                 song.sections().stream().map(Section::name).distinct().toList());
         section.setVisible(!song.sections().isEmpty());
         section.setManaged(section.isVisible());
@@ -199,15 +214,18 @@ final class FindingsPanel extends VBox {
         filling = false;
         nothing.setText(
                 all.isEmpty()
-                        ? "Both hands come through at this tempo, and nothing is missing."
-                        : "None of the song's findings is of this hand, section and kind.");
+                        ? wording("FindingsPanel.both-hands-come-through-at")
+                        : wording("FindingsPanel.none-of-the-song-s"));
         long standing = left.stream().filter(this::stands).count();
         heading.setText((all.isEmpty()
-                        ? "No findings"
+                        ? wording("FindingsPanel.no-findings")
                         : left.size() == all.size()
-                                ? all.size() + (all.size() == 1 ? " finding" : " findings")
-                                : left.size() + " of " + all.size() + " findings")
-                + (standing == 0 ? "" : ", " + standing + " let stand"));
+                                ? all.size()
+                                        + (all.size() == 1
+                                                ? wording("FindingsPanel.finding")
+                                                : wording("FindingsPanel.findings"))
+                                : wording("FindingsPanel.of-findings", left.size(), all.size()))
+                + (standing == 0 ? "" : wording("FindingsPanel.let-stand", standing)));
     }
 
     private boolean isWanted(Finding finding) {

@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -43,22 +45,20 @@ final class Legend extends VBox {
         view = next;
         getChildren()
                 .setAll(
-                        Cards.heading("In the score"),
-                        line(new Rectangle(SIGN, SIGN), "bass", "square: bass, with the thumb"),
-                        line(new Circle(SIGN / 2), "melody", "round: the tune"),
-                        line(
-                                new Rectangle(SIGN, 4),
-                                "good",
-                                "above, the hand on the neck: a ribbon slides, dashes jump"),
-                        line(new Rectangle(SIGN, 3), "inner", "bare figure: inner note; bar: how long it rings"));
+                        Cards.heading(wording("Legend.in-the-score")),
+                        line(new Rectangle(SIGN, SIGN), "bass", wording("Legend.square-bass-with-the-thumb")),
+                        line(new Circle(SIGN / 2), "melody", wording("Legend.round-the-tune")),
+                        line(new Rectangle(SIGN, 4), "good", wording("Legend.above-the-hand-on-the")),
+                        line(new Rectangle(SIGN, 3), "inner", wording("Legend.bare-figure-inner-note-bar")));
         if (decided) {
-            getChildren().add(line(new Circle(3.5), "ink", "pin, or bracket with one: decided by you"));
+            getChildren().add(line(new Circle(3.5), "ink", wording("Legend.pin-or-bracket-with-one")));
         }
         if (has(arrangement, Attack.Brush.class)) {
-            getChildren().add(line(new Line(0, 0, SIGN / 2, SIGN), "inner", "below: slanted, a brush"));
+            getChildren().add(line(new Line(0, 0, SIGN / 2, SIGN), "inner", wording("Legend.below-slanted-a-brush")));
         }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.UPSTROKE))) {
-            getChildren().add(line(new Line(0, SIGN, SIGN / 2, 0), "bass", "below: a triangle, the thumb upwards"));
+            getChildren()
+                    .add(line(new Line(0, SIGN, SIGN / 2, 0), "bass", wording("Legend.below-a-triangle-the-thumb")));
         }
         String slurs = arrangement.slurred().keySet().stream()
                 .map(ArrangedNote::attack)
@@ -69,14 +69,15 @@ final class Legend extends VBox {
                 .map(Legend::words)
                 .collect(Collectors.joining(", "));
         if (!slurs.isEmpty()) {
-            getChildren().add(line(new Line(0, SIGN / 2, SIGN, SIGN / 2), "ink", "arc: not plucked (S); " + slurs));
+            getChildren()
+                    .add(line(
+                            new Line(0, SIGN / 2, SIGN, SIGN / 2), "ink", wording("Legend.arc-not-plucked-s", slurs)));
         }
         if (arrangement.notes().stream().anyMatch(note -> isNatural(note, true))) {
-            getChildren().add(line(diamond(), "good", "diamond: harmonic, the left hand touches over that fret (H)"));
+            getChildren().add(line(diamond(), "good", wording("Legend.diamond-harmonic-the-left-hand")));
         }
         if (arrangement.notes().stream().anyMatch(note -> isNatural(note, false))) {
-            getChildren()
-                    .add(line(diamond(), "good", "diamond, p or a below: the right index touches over that fret (H)"));
+            getChildren().add(line(diamond(), "good", wording("Legend.diamond-p-or-a-below")));
         }
         arrangement.notes().stream()
                 .filter(note -> note.fret() > 0 && note.attack() instanceof Attack.Touched)
@@ -84,10 +85,7 @@ final class Legend extends VBox {
                 .distinct()
                 .sorted()
                 .map(node -> String.format(
-                        Locale.ROOT,
-                        "diamond: index touches %.0f frets above, p plucks; sounds %d semitones higher",
-                        node.frets(),
-                        node.nearest()))
+                        Locale.ROOT, wording("Legend.diamond-index-touches-frets-above"), node.frets(), node.nearest()))
                 .forEach(words -> getChildren().add(line(diamond(), "good", words)));
         TreeSet<HitKind> hits = new TreeSet<>();
         arrangement.hits().forEach(hit -> hits.add(hit.kind()));
@@ -95,7 +93,7 @@ final class Legend extends VBox {
             String words = hits.stream()
                     .map(kind -> kind.letter() + " " + kind.label())
                     .collect(Collectors.joining(", "));
-            getChildren().add(line(new Rectangle(SIGN, SIGN), "alarm", "hit: " + words));
+            getChildren().add(line(new Rectangle(SIGN, SIGN), "alarm", wording("Legend.hit", words)));
         }
     }
 

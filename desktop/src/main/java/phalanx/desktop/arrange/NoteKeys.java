@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.Role;
@@ -26,7 +28,7 @@ final class NoteKeys {
     /** One inner note more or less where a moment begins. */
     void inner(Arrangement arrangement, int tick, boolean more) {
         if (workbench.project().flatMap(Project::written).isPresent()) {
-            workbench.say(Message.plain("The song is kept as written: arrange it anew to add or drop inner notes."));
+            workbench.say(Message.plain(wording("NoteKeys.the-song-is-kept-as")));
             return;
         }
         int now = (int) arrangement.notes().stream()
@@ -37,12 +39,12 @@ final class NoteKeys {
                 arrangement.notes().stream().filter(note -> note.tick() == tick).count();
         String place = AttackKeys.place(arrangement, tick);
         if (more && busy >= digits) {
-            workbench.say(Message.error("All " + digits + " digits are busy in " + place + "."));
+            workbench.say(Message.error(wording("NoteKeys.all-digits-are-busy-in", digits, place)));
         } else if (!more && now == 0) {
-            workbench.say(Message.plain("No inner note begins in " + place + "."));
+            workbench.say(Message.plain(wording("NoteKeys.no-inner-note-begins-in", place)));
         } else {
             InnerLock lock = new InnerLock(tick, more ? now + 1 : now - 1);
-            workbench.decide(lock.words() + " in " + place, project -> project.withLock(lock));
+            workbench.decide(wording("NoteKeys.in", lock.words(), place), project -> project.withLock(lock));
         }
     }
 
@@ -55,15 +57,19 @@ final class NoteKeys {
             int lowest = instrument.lowestMidi();
             int highest = instrument.midi(1, instrument.highestFret());
             if (sounds < lowest || sounds > highest) {
-                workbench.say(Message.error("An octave " + (up ? "higher" : "lower") + " it would be "
-                        + Pitch.of(sounds, arrangement.song().key()) + ": the neck goes from "
-                        + Pitch.of(lowest, arrangement.song().key()) + " to "
-                        + Pitch.of(highest, arrangement.song().key()) + "."));
+                workbench.say(Message.error(wording(
+                        "NoteKeys.an-octave-it-would-be",
+                        up ? wording("NoteKeys.higher") : wording("NoteKeys.lower"),
+                        Pitch.of(sounds, arrangement.song().key()),
+                        Pitch.of(lowest, arrangement.song().key()),
+                        Pitch.of(highest, arrangement.song().key()))));
                 return;
             }
             workbench.editSong(
-                    "the tune note in " + AttackKeys.place(arrangement, tick) + " an octave "
-                            + (up ? "higher" : "lower"),
+                    wording(
+                            "NoteKeys.the-tune-note-in-an",
+                            AttackKeys.place(arrangement, tick),
+                            up ? wording("NoteKeys.higher") : wording("NoteKeys.lower")),
                     song -> TuneEdit.transpose(song, tick, tick + 1, by));
         });
     }
@@ -81,13 +87,14 @@ final class NoteKeys {
             int length = note.lengthTicks() + (longer ? step : -step);
             if (length <= 0 || tick + length > next) {
                 workbench.say(Message.error(
-                        longer
-                                ? "It lasts to where the next note begins, or the song ends."
-                                : "It is as short as a step of the meter already."));
+                        longer ? wording("NoteKeys.it-lasts-to-where-the") : wording("NoteKeys.it-is-as-short-as")));
                 return;
             }
             workbench.editSong(
-                    "the tune note in " + AttackKeys.place(arrangement, tick) + (longer ? " longer" : " shorter"),
+                    wording(
+                            "NoteKeys.the-tune-note-in",
+                            AttackKeys.place(arrangement, tick),
+                            longer ? wording("NoteKeys.longer") : wording("NoteKeys.shorter")),
                     now -> TuneEdit.put(now, note.lasting(length)));
         });
     }
@@ -98,7 +105,7 @@ final class NoteKeys {
                 .filter(one -> one.tick() == tick)
                 .findFirst();
         if (note.isEmpty()) {
-            workbench.say(Message.plain("No note of the tune begins here."));
+            workbench.say(Message.plain(wording("NoteKeys.no-note-of-the-tune")));
         }
         return note;
     }

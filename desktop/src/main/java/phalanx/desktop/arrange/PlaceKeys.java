@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import phalanx.arrange.demand.PlaceLock;
 import phalanx.arrange.demand.Role;
@@ -35,17 +37,20 @@ final class PlaceKeys {
                 return;
             }
         }
-        workbench.say(Message.error("No string " + (up ? "above" : "below") + " string " + note.string()
-                + " has this note of the " + role.label() + " within the neck."));
+        workbench.say(Message.error(wording(
+                "PlaceKeys.no-string-string-has-this",
+                up ? wording("PlaceKeys.above") : wording("PlaceKeys.below"),
+                note.string(),
+                role.label())));
     }
 
     /** By a finger, on the string where it is. */
     void finger(Arrangement arrangement, int tick, Role role, Finger finger) {
         note(arrangement, tick, role).ifPresent(note -> {
             if (note.fret() == 0) {
-                workbench.say(Message.plain("The " + role.label() + " note is an open string: no finger stops it."));
+                workbench.say(Message.plain(wording("PlaceKeys.the-note-is-an-open", role.label())));
             } else if (role == Role.MELODY && finger == Finger.THUMB) {
-                workbench.say(Message.error("The thumb never takes a tune note."));
+                workbench.say(Message.error(wording("PlaceKeys.the-thumb-never-takes-a")));
             } else {
                 decide(arrangement, new PlaceLock(tick, role, note.string(), Optional.of(finger)));
             }
@@ -57,23 +62,24 @@ final class PlaceKeys {
                 .filter(one -> one.tick() == tick && one.role() == role)
                 .findFirst();
         if (note.isEmpty()) {
-            workbench.say(Message.plain("No note of the " + role.label() + " begins here."));
+            workbench.say(Message.plain(wording("PlaceKeys.no-note-of-the-begins", role.label())));
         }
         return note;
     }
 
     private void decide(Arrangement arrangement, PlaceLock lock) {
         if (workbench.project().flatMap(Project::written).isPresent()) {
-            workbench.say(Message.plain("The song is kept as written: arrange it anew to choose strings and fingers."));
+            workbench.say(Message.plain(wording("PlaceKeys.the-song-is-kept-as")));
             return;
         }
         String before = workbench.project().stream()
                 .flatMap(project -> project.locks().stream())
                 .filter(other -> lock.contradicts(other) && !other.equals(lock))
                 .findFirst()
-                .map(other -> ", in place of " + other.words())
+                .map(other -> wording("PlaceKeys.in-place-of", other.words()))
                 .orElse("");
         workbench.decide(
-                lock.words() + " in " + AttackKeys.place(arrangement, lock.tick()) + before, now -> now.withLock(lock));
+                wording("PlaceKeys.in", lock.words(), AttackKeys.place(arrangement, lock.tick()), before),
+                now -> now.withLock(lock));
     }
 }

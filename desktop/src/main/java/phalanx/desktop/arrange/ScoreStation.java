@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ObjIntConsumer;
@@ -89,7 +91,9 @@ public final class ScoreStation extends StackPane implements Viewed {
                         },
                         (finding, reason) -> {
                             workbench.decide(
-                                    reason.isBlank() ? "finding to count again" : "finding to stand",
+                                    reason.isBlank()
+                                            ? wording("ScoreStation.finding-to-count-again")
+                                            : wording("ScoreStation.finding-to-stand"),
                                     project -> project.ignoring(finding, reason));
                             requestFocus();
                         },
@@ -110,9 +114,8 @@ public final class ScoreStation extends StackPane implements Viewed {
         content.setVisible(false);
         setFocusTraversable(true);
         setId("score-station");
-        setAccessibleText("Score");
-        setAccessibleHelp(
-                "Arrow keys move and with Shift mark bars, Ctrl+C copies what is decided in them and Ctrl+V puts it on others, space plays, K locks, U releases, S slurs a note, B bends to it, H makes it a harmonic, Alt with up and down moves the tune note to another string, Alt with a figure gives it to a finger, with Shift the bass note, N adds an inner note and Delete drops one, M adds one halfway to the next moment, O moves the tune note an octave up and with Shift down, full stop and comma make it longer and shorter, plus and minus zoom, F lists all findings, V the versions, T shows a staff above, ] goes to the next finding");
+        setAccessibleText(wording("ScoreStation.score"));
+        setAccessibleHelp(wording("ScoreStation.arrow-keys-move-and-with"));
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
         playback.playingProperty().addListener((property, before, now) -> showPlaying(now));
         playback.habitsProperty().addListener((property, before, now) -> {
@@ -126,12 +129,11 @@ public final class ScoreStation extends StackPane implements Viewed {
     }
 
     private VBox emptyState() {
-        Label text = new Label("Drop a lead sheet here, or open one with Ctrl+O.");
+        Label text = new Label(wording("ScoreStation.drop-a-lead-sheet-here"));
         text.getStyleClass().add("heading");
-        Label kinds = new Label(
-                "MusicXML (.musicxml, .xml, .mxl) or ABC (.abc) with melody and chord symbols, MIDI (.mid), or tablature (.tab.txt).");
+        Label kinds = new Label(wording("ScoreStation.musicxml-musicxml-xml-mxl-or"));
         kinds.getStyleClass().add("quiet");
-        Button demo = new Button("Show the demo song");
+        Button demo = new Button(wording("ScoreStation.show-the-demo-song"));
         demo.getStyleClass().add("plain");
         demo.setOnAction(event -> {
             workbench.openDemo();
@@ -202,7 +204,7 @@ public final class ScoreStation extends StackPane implements Viewed {
                     score.marked().get(),
                     workbench.project().orElseThrow().version(),
                     times(shown).ceilings());
-            setAccessibleText(why.place() + ", marked");
+            setAccessibleText(wording("ScoreStation.marked", why.place()));
             return;
         }
         // heard by who does not see the screen
@@ -287,7 +289,9 @@ public final class ScoreStation extends StackPane implements Viewed {
     }
 
     private void releaseSelected() {
-        lock().ifPresentOrElse(workbench::release, () -> workbench.say(Message.plain("No lock holds at this moment.")));
+        lock().ifPresentOrElse(
+                        workbench::release,
+                        () -> workbench.say(Message.plain(wording("ScoreStation.no-lock-holds-at-this"))));
     }
 
     /** The first and last tick on screen. */
@@ -309,7 +313,7 @@ public final class ScoreStation extends StackPane implements Viewed {
                     .arrangement()
                     .ifPresentOrElse(
                             this::play,
-                            () -> workbench.say(Message.plain("Nothing to play yet: open a song with Ctrl+O.")));
+                            () -> workbench.say(Message.plain(wording("ScoreStation.nothing-to-play-yet-open"))));
         }
     }
 
@@ -336,11 +340,9 @@ public final class ScoreStation extends StackPane implements Viewed {
                             int before = shown.slotAt(next.tick() - 1).startTick();
                             playback.playBars(
                                     shown, before, shown.slotAt(next.tick()).endTick());
-                            workbench.say(
-                                    Message.plain("This change is heard over and over; X or the space bar stops it."));
+                            workbench.say(Message.plain(wording("ScoreStation.this-change-is-heard-over")));
                         },
-                        () -> workbench.say(
-                                Message.plain("From here on the hand stays: there is no change to hear."))));
+                        () -> workbench.say(Message.plain(wording("ScoreStation.from-here-on-the-hand")))));
     }
 
     private final AnimationTimer cursor = new AnimationTimer() {
@@ -481,8 +483,8 @@ public final class ScoreStation extends StackPane implements Viewed {
         boolean shown = score.toggleStaff();
         workbench.say(Message.plain(
                 shown
-                        ? "Standard notation stands above, sounding an octave lower than written. T takes it away."
-                        : "Without the staff; T shows it again."));
+                        ? wording("ScoreStation.standard-notation-stands-above-sounding")
+                        : wording("ScoreStation.without-the-staff-t-shows")));
     }
 
     private void toggleVersions() {
@@ -551,13 +553,13 @@ public final class ScoreStation extends StackPane implements Viewed {
     private void showFinding(int step) {
         List<Finding> findings = open();
         if (findings.isEmpty()) {
-            workbench.say(Message.plain("No findings in this song."));
+            workbench.say(Message.plain(wording("ScoreStation.no-findings-in-this-song")));
             return;
         }
         shownFinding = Math.floorMod(shownFinding < 0 && step < 0 ? -1 : shownFinding + step, findings.size());
         Finding finding = findings.get(shownFinding);
         select(finding.tick());
-        workbench.say(
-                Message.plain("Finding " + (shownFinding + 1) + " of " + findings.size() + ": " + finding.message()));
+        workbench.say(Message.plain(
+                wording("ScoreStation.finding-of", shownFinding + 1, findings.size(), finding.message())));
     }
 }

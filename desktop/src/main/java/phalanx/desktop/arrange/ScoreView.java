@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -86,7 +88,7 @@ public final class ScoreView extends Region {
                 onMark.accept(at(event));
             }
         });
-        setAccessibleText("Score");
+        setAccessibleText(wording("ScoreView.score"));
     }
 
     /** @param locks that the player has set */

@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntConsumer;
@@ -23,7 +25,7 @@ final class SongStrip extends Drawing {
 
     SongStrip(IntConsumer onPick) {
         super(HEIGHT);
-        setAccessibleText("Bars of the song by effort");
+        setAccessibleText(wording("SongStrip.bars-of-the-song-by"));
         setOnMousePressed(event -> arrangement.ifPresent(shown -> {
             List<Bar> bars = shown.song().bars();
             int index = (int) ((event.getX() - ScoreLayout.LEFT) / barWidth(bars.size()));

@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -26,7 +28,7 @@ final class Spoken {
         Song song = arrangement.song();
         String place = place(song.barAt(tick), tick);
         Stream<String> chord =
-                song.chordAt(tick).filter(now -> changes(song, tick)).map(now -> "chord " + now).stream();
+                song.chordAt(tick).filter(now -> changes(song, tick)).map(now -> wording("Spoken.chord", now)).stream();
         List<ArrangedNote> struck =
                 arrangement.notes().stream().filter(note -> note.tick() == tick).toList();
         // from the top, as the eye goes
@@ -36,11 +38,11 @@ final class Spoken {
         Stream<String> hits = arrangement.hits().stream()
                 .filter(hit -> hit.tick() == tick)
                 .map(Hit::kind)
-                .map(kind -> "hit: " + kind.label());
+                .map(kind -> wording("Spoken.hit", kind.label()));
         Stream<String> findings = arrangement.findings().stream()
                 .filter(finding -> finding.tick() == tick)
                 .map(Finding::message)
-                .map(message -> "finding: " + message);
+                .map(message -> wording("Spoken.finding", message));
         return Stream.of(Stream.of(place), chord, notes, hits, findings)
                 .flatMap(words -> words)
                 .collect(Collectors.joining(". ", "", "."));
@@ -48,7 +50,7 @@ final class Spoken {
 
     /** Where a moment is, such as bar 3, beat 2.5. */
     static String place(Bar bar, int tick) {
-        return "Bar " + bar.number() + ", beat " + number(bar.beatOf(tick));
+        return wording("Spoken.bar-beat", bar.number(), number(bar.beatOf(tick)));
     }
 
     static String number(double value) {
@@ -60,14 +62,15 @@ final class Spoken {
     }
 
     private static String note(Song song, ArrangedNote note) {
-        String fret = note.fret() == 0 ? "open" : "fret " + note.fret();
-        String finger = note.left().map(left -> ", finger " + left.symbol()).orElse("");
+        String fret = note.fret() == 0 ? wording("Spoken.open") : wording("Spoken.fret", note.fret());
+        String finger =
+                note.left().map(left -> wording("Spoken.finger", left.symbol())).orElse("");
         String how = note.attack() instanceof Attack.Slur slur
-                ? slur.label() + " from the note before"
-                : note.attack().label() + " by " + note.right().symbol();
+                ? wording("Spoken.from-the-note-before", slur.label())
+                : wording("Spoken.by", note.attack().label(), note.right().symbol());
         return String.format(
                 Locale.ROOT,
-                "%s %s, string %d %s%s, %s",
+                wording("Spoken.string"),
                 note.role().label(),
                 Pitch.of(note.midi(), song.key()),
                 note.string(),

@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -33,8 +35,8 @@ import phalanx.song.Bar;
 final class VersionsPanel extends VBox {
     private static final double WIDTH = 320;
     private static final double LIST = 132;
-    private static final String NONE = "nothing";
-    private static final String WHAT_IF = "What if...";
+    private static final String NONE = wording("VersionsPanel.nothing");
+    private static final String WHAT_IF = wording("VersionsPanel.what-if");
 
     private final Workbench workbench;
     private final Playback playback;
@@ -71,34 +73,41 @@ final class VersionsPanel extends VBox {
         setId("versions-panel");
         list.setId("version-list");
         list.getStyleClass().add("plain-list");
-        list.setAccessibleText("Versions of the arrangement");
+        list.setAccessibleText(wording("VersionsPanel.versions-of-the-arrangement"));
         list.setCellFactory(view -> new WordsCell<>(WIDTH - 70, this::named));
         list.setPrefHeight(LIST);
         list.setMinHeight(LIST);
         list.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
             if (now != null && !filling) {
-                workbench.decide("version " + now, project -> project.showing(now));
+                workbench.decide(wording("VersionsPanel.version", now), project -> project.showing(now));
             }
         });
         name.setId("version-name");
-        name.setAccessibleText("Name of a version");
-        name.setPromptText("a name");
+        name.setAccessibleText(wording("VersionsPanel.name-of-a-version"));
+        name.setPromptText(wording("VersionsPanel.a-name"));
         HBox.setHgrow(name, Priority.ALWAYS);
         name.setOnAction(event -> keep());
         Button keep = Cards.button(
                 "version-keep",
-                "Keep as new",
-                "A new version with this name; the one before stays as it is (Enter)",
+                wording("VersionsPanel.keep-as-new"),
+                wording("VersionsPanel.a-new-version-with-this"),
                 this::keep);
-        Button rename =
-                Cards.button("version-rename", "Rename", "Give the version that is shown this name", this::rename);
-        remove = Cards.button("version-remove", "Remove", "Ctrl+Z brings it back", this::remove);
+        Button rename = Cards.button(
+                "version-rename",
+                wording("VersionsPanel.rename"),
+                wording("VersionsPanel.give-the-version-that-is"),
+                this::rename);
+        remove = Cards.button(
+                "version-remove",
+                wording("VersionsPanel.remove"),
+                wording("VersionsPanel.ctrl-z-brings-it-back"),
+                this::remove);
         whatIf.setId("what-if");
-        whatIf.setAccessibleText("What if: try a change as a version of its own");
+        whatIf.setAccessibleText(wording("VersionsPanel.what-if-try-a-change"));
         whatIf.setMaxWidth(Double.MAX_VALUE);
         whatIf.setOnAction(event -> tryOut());
         against.setId("compare-with");
-        against.setAccessibleText("Compare with which version");
+        against.setAccessibleText(wording("VersionsPanel.compare-with-which-version"));
         against.setMaxWidth(Double.MAX_VALUE);
         against.setOnAction(event -> {
             if (!filling) {
@@ -108,20 +117,23 @@ final class VersionsPanel extends VBox {
         result.setId("comparison");
         bars.setId("compared-bars");
         bars.getStyleClass().add("plain-list");
-        bars.setAccessibleText("Bars that differ");
+        bars.setAccessibleText(wording("VersionsPanel.bars-that-differ"));
         bars.setCellFactory(view -> new WordsCell<>(WIDTH - 70, this::words));
         bars.setMinHeight(0);
         bars.setPlaceholder(Cards.quiet(""));
         VBox.setVgrow(bars, Priority.ALWAYS);
         bars.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> pick(now));
         hear = Cards.button(
-                "hear-both", "Hear the bar in both", "The version that is shown first, then the other", this::hear);
-        HBox compared = new HBox(8, Cards.before("compare with"), against);
+                "hear-both",
+                wording("VersionsPanel.hear-the-bar-in-both"),
+                wording("VersionsPanel.the-version-that-is-shown"),
+                this::hear);
+        HBox compared = new HBox(8, Cards.before(wording("VersionsPanel.compare-with")), against);
         compared.setAlignment(Pos.CENTER_LEFT);
         HBox.setHgrow(against, Priority.ALWAYS);
         getChildren()
                 .addAll(
-                        Cards.heading("Versions"),
+                        Cards.heading(wording("VersionsPanel.versions")),
                         list,
                         name,
                         new HBox(6, keep, rename, remove),
@@ -130,7 +142,11 @@ final class VersionsPanel extends VBox {
                         result,
                         bars,
                         hear,
-                        Cards.button("versions-close", "Back to the moment (V)", "Esc, too", close));
+                        Cards.button(
+                                "versions-close",
+                                wording("VersionsPanel.back-to-the-moment-v"),
+                                wording("VersionsPanel.esc-too"),
+                                close));
         setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.ESCAPE) {
                 close.run();
@@ -154,13 +170,19 @@ final class VersionsPanel extends VBox {
 
     private static String facts(Version version) {
         int locks = version.locks().size();
-        return version.instrument().tuning().label()
-                + (version.instrument().capo() == 0
+        return wording(
+                "VersionsPanel.tune",
+                version.instrument().tuning().label()
+                        + (version.instrument().capo() == 0
+                                ? ""
+                                : wording(
+                                        "VersionsPanel.capo",
+                                        version.instrument().capo())),
+                version.picking().plan().level().label(),
+                version.wishes().tune().label(),
+                locks == 0
                         ? ""
-                        : ", capo " + version.instrument().capo())
-                + ", " + version.picking().plan().level().label()
-                + ", tune " + version.wishes().tune().label()
-                + (locks == 0 ? "" : ", " + locks + (locks == 1 ? " lock" : " locks"));
+                        : ", " + locks + (locks == 1 ? wording("VersionsPanel.lock") : wording("VersionsPanel.locks")));
     }
 
     private String words(Comparison.BarPair pair) {
@@ -168,10 +190,10 @@ final class VersionsPanel extends VBox {
         String in = pair.in().stream().map(Comparison.Part::label).collect(Collectors.joining(", "));
         String findings = pair.findings() == pair.otherFindings()
                 ? ""
-                : "; findings " + pair.findings() + ", there " + pair.otherFindings();
+                : wording("VersionsPanel.findings-there", pair.findings(), pair.otherFindings());
         return String.format(
                 Locale.ROOT,
-                "Bar %d: %s\neffort %.1f, there %.1f%s",
+                wording("VersionsPanel.bar-effort-there"),
                 bar.number(),
                 in,
                 pair.effort(),
@@ -215,20 +237,21 @@ final class VersionsPanel extends VBox {
     private void keep() {
         String typed = name.getText().strip();
         name.clear();
-        workbench.decide("version " + typed, now -> now.branched(typed));
+        workbench.decide(wording("VersionsPanel.version", typed), now -> now.branched(typed));
     }
 
     private void rename() {
         String typed = name.getText().strip();
         name.clear();
-        workbench.decide("name of the version: " + typed, now -> now.renamed(typed));
+        workbench.decide(wording("VersionsPanel.name-of-the-version", typed), now -> now.renamed(typed));
     }
 
     private void remove() {
         workbench
                 .project()
                 .map(now -> now.version().name())
-                .ifPresent(gone -> workbench.decide("removal of version " + gone, now -> now.withoutVersion(gone)));
+                .ifPresent(gone -> workbench.decide(
+                        wording("VersionsPanel.removal-of-version", gone), now -> now.withoutVersion(gone)));
     }
 
     private void tryOut() {
@@ -237,7 +260,7 @@ final class VersionsPanel extends VBox {
                 .findFirst();
         chosen.ifPresent(change -> {
             String shown = workbench.project().orElseThrow().version().name();
-            workbench.decide("version " + change.name(), change::asVersion);
+            workbench.decide(wording("VersionsPanel.version", change.name()), change::asVersion);
             filling = true;
             against.getItems().add(shown);
             against.setValue(shown);
@@ -250,11 +273,11 @@ final class VersionsPanel extends VBox {
         if (with == null || with.equals(NONE) || workbench.arrangement().isEmpty()) {
             clear(
                     against.getItems().size() > 1
-                            ? "Choose a version to see in which bars it differs."
-                            : "Keep a second version, or try a what-if, to compare.");
+                            ? wording("VersionsPanel.choose-a-version-to-see")
+                            : wording("VersionsPanel.keep-a-second-version-or"));
             return;
         }
-        clear("Arranging \"" + with + "\" to compare...");
+        clear(wording("VersionsPanel.arranging-to-compare", with));
         Project now = workbench.project().orElseThrow();
         Project there = now.showing(with);
         workbench.solver().aside(there, true, arrangement -> compared(now, there, arrangement));
@@ -275,7 +298,7 @@ final class VersionsPanel extends VBox {
         List<String> settings = Difference.decided(now.version(), there.version());
         result.setText(String.format(
                 Locale.ROOT,
-                "%d of %d bars differ. Effort %.0f, there %.0f; ceiling %.0f bpm, there %.0f; findings %d, there %d.%s",
+                wording("VersionsPanel.of-bars-differ-effort-there"),
                 pairs.size(),
                 shown.song().bars().size(),
                 shown.effort(),
@@ -284,7 +307,7 @@ final class VersionsPanel extends VBox {
                 Math.floor(arrangement.ceiling().tempo()),
                 shown.findings().size(),
                 arrangement.findings().size(),
-                settings.isEmpty() ? "" : " Decided otherwise: " + String.join(", ", settings) + "."));
+                settings.isEmpty() ? "" : wording("VersionsPanel.decided-otherwise", String.join(", ", settings))));
         bars.getItems().setAll(pairs);
         marks.show.accept(pairs.stream().map(Comparison.BarPair::bar).collect(Collectors.toSet()));
     }

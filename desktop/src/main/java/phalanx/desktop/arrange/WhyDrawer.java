@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -109,8 +111,8 @@ final class WhyDrawer extends ScrollPane {
         change.getChildren()
                 .add(Cards.button(
                         "hear-change",
-                        "Hear it over and over (X)",
-                        "This moment and the next, back and forth, until you stop it",
+                        wording("WhyDrawer.hear-it-over-and-over"),
+                        wording("WhyDrawer.this-moment-and-the-next"),
                         actions.hearChange));
         ceiling.setId("bar-ceiling");
         changeTitle.setId("next-change");
@@ -121,13 +123,13 @@ final class WhyDrawer extends ScrollPane {
         // other ways come later than the rest: what is pressed must not move away
         Button all = Cards.button(
                 "all-findings",
-                "All findings and figures (F)",
-                "Those of the whole song, by hand, kind and section",
+                wording("WhyDrawer.all-findings-and-figures-f"),
+                wording("WhyDrawer.those-of-the-whole-song"),
                 actions.listFindings);
         Button versions = Cards.button(
                 "all-versions",
-                "Versions and what-if (V)",
-                "Keep, try and compare versions of the arrangement",
+                wording("WhyDrawer.versions-and-what-if-v"),
+                wording("WhyDrawer.keep-try-and-compare-versions"),
                 actions.listVersions);
         VBox content = new VBox(
                 place, written, neck, notes, effort, findings, decisions, faster, ways, ceiling, change, all, versions,
@@ -167,7 +169,7 @@ final class WhyDrawer extends ScrollPane {
                 .forEach(words -> notes.getChildren().add(Cards.small(words)));
         effort.show(slot.effort(), view);
         show(neck, true);
-        showFindings(arrangement, List.of(bar.number()), "this bar", version);
+        showFindings(arrangement, List.of(bar.number()), wording("WhyDrawer.this-bar"), version);
         legend.show(arrangement, decided, view);
     }
 
@@ -178,7 +180,7 @@ final class WhyDrawer extends ScrollPane {
      */
     void showChange(Arrangement arrangement, int tick, Change next) {
         Bar bar = arrangement.song().barAt(tick);
-        changeTitle.setText("Next, to bar " + bar.number() + ", beat " + Spoken.number(bar.beatOf(tick)));
+        changeTitle.setText(wording("WhyDrawer.next-to-bar-beat", bar.number(), Spoken.number(bar.beatOf(tick))));
         drawing.show(arrangement.request().instrument(), next);
         moves.getChildren().setAll(ChangeWords.lines(next));
         show(change, true);
@@ -198,7 +200,7 @@ final class WhyDrawer extends ScrollPane {
     void showCeiling(Bar bar, TempoCeiling limit) {
         ceiling.setText(String.format(
                 Locale.ROOT,
-                "Bar %d can go to %.0f bpm: %s.",
+                wording("WhyDrawer.bar-can-go-to-bpm"),
                 bar.number(),
                 Math.floor(limit.tempo()),
                 limit.reason()));
@@ -213,8 +215,8 @@ final class WhyDrawer extends ScrollPane {
                 song.bars().subList(first, last + 1).stream().map(Bar::number).toList();
         place.setText(
                 first == last
-                        ? "Bar " + numbers.get(0) + ", whole"
-                        : "Bars " + numbers.get(0) + " to " + numbers.get(numbers.size() - 1));
+                        ? wording("WhyDrawer.bar-whole", numbers.get(0))
+                        : wording("WhyDrawer.bars-to", numbers.get(0), numbers.get(numbers.size() - 1)));
         show(neck, false);
         show(change, false);
         notes.getChildren().clear();
@@ -228,7 +230,7 @@ final class WhyDrawer extends ScrollPane {
                 .min(Comparator.comparingDouble(bar -> ceilings.get(bar).tempo()))
                 .orElseThrow();
         showCeiling(song.bars().get(slowest), ceilings.get(slowest));
-        showFindings(arrangement, numbers, "these bars", version);
+        showFindings(arrangement, numbers, wording("WhyDrawer.these-bars"), version);
         written.getChildren().clear();
         ways.getChildren().clear();
     }
@@ -242,7 +244,7 @@ final class WhyDrawer extends ScrollPane {
     private static List<String> ways(Arrangement arrangement, ArrangedNote note) {
         AttackLock.Way now = AttackKeys.now(note);
         if (now != AttackLock.Way.PLUCKED) {
-            return List.of(AttackKeys.key(now) + ": pluck it again");
+            return List.of(wording("WhyDrawer.pluck-it-again", AttackKeys.key(now)));
         }
         AttackAdvice advice = new AttackAdvice(arrangement);
         return Stream.of(AttackLock.Way.SLURRED, AttackLock.Way.BENT, AttackLock.Way.HARMONIC)
@@ -259,9 +261,11 @@ final class WhyDrawer extends ScrollPane {
 
     private static Node noteLine(Arrangement arrangement, ArrangedNote note) {
         String pitch = Pitch.printed(note.midi(), arrangement.song().key());
-        String finger = note.left().map(left -> "finger " + left.symbol()).orElse("open");
+        String finger = note.left()
+                .map(left -> wording("WhyDrawer.finger", left.symbol()))
+                .orElse(wording("WhyDrawer.open"));
         Label label = new Label(String.format(
-                "%s  %-6s %-3s  string %d, %s", sign(note), note.role().label(), pitch, note.string(), finger));
+                wording("WhyDrawer.6s-3s-string"), sign(note), note.role().label(), pitch, note.string(), finger));
         label.getStyleClass().add("mono");
         label.setStyle("-fx-font-size: 13px;");
         return label;
@@ -271,23 +275,24 @@ final class WhyDrawer extends ScrollPane {
     void showLock(ArrangedSlot slot, Optional<ShapeLock> lock) {
         written.getChildren().clear();
         written.setManaged(false);
-        ways.getChildren().setAll(Cards.heading("Other ways"));
+        ways.getChildren().setAll(Cards.heading(wording("WhyDrawer.other-ways")));
         if (lock.isPresent()) {
             ways.getChildren()
                     .addAll(
-                            Cards.quiet("Locked: " + lock.get().held().shape()),
+                            Cards.quiet(wording(
+                                    "WhyDrawer.locked", lock.get().held().shape())),
                             Cards.button(
                                     "release-lock",
-                                    "Release (U)",
-                                    "Let the engine choose again",
+                                    wording("WhyDrawer.release-u"),
+                                    wording("WhyDrawer.let-the-engine-choose-again"),
                                     () -> actions.release.accept(lock.get())));
             return;
         }
         ways.getChildren()
                 .add(Cards.button(
                         "lock-this",
-                        "Lock this (K)",
-                        "Keep this moment as it is",
+                        wording("WhyDrawer.lock-this-k"),
+                        wording("WhyDrawer.keep-this-moment-as-it"),
                         () -> actions.lock.accept(slot.lock())));
     }
 
@@ -297,16 +302,19 @@ final class WhyDrawer extends ScrollPane {
         written.setManaged(true);
         written.getChildren()
                 .setAll(
-                        Cards.heading("Kept as written"),
-                        Cards.quiet("Strings and frets are those of the tablature; fingers and digits were found for"
-                                + " them."),
-                        Cards.button("arrange-anew", "Arrange anew", "Choose strings and frets afresh", anew));
+                        Cards.heading(wording("WhyDrawer.kept-as-written")),
+                        Cards.quiet(wording("WhyDrawer.strings-and-frets-are-those")),
+                        Cards.button(
+                                "arrange-anew",
+                                wording("WhyDrawer.arrange-anew"),
+                                wording("WhyDrawer.choose-strings-and-frets-afresh"),
+                                anew));
     }
 
     /** Adds other ways, the least additional effort first; choosing one locks it. */
     void showOtherWays(List<OtherWay> found) {
         if (found.isEmpty()) {
-            ways.getChildren().add(1, Cards.quiet("There is no other way that keeps the tune."));
+            ways.getChildren().add(1, Cards.quiet(wording("WhyDrawer.there-is-no-other-way")));
         }
         int at = 1;
         for (OtherWay way : found) {
@@ -320,7 +328,7 @@ final class WhyDrawer extends ScrollPane {
             Button button = Cards.button(
                     "other-way-" + at,
                     text,
-                    "Lock this way; the figure is what the song costs more, the word what makes most of it",
+                    wording("WhyDrawer.lock-this-way-the-figure"),
                     () -> actions.lock.accept(way.lock()));
             button.setWrapText(true);
             button.setMinWidth(0);
@@ -334,10 +342,10 @@ final class WhyDrawer extends ScrollPane {
         faster.getChildren()
                 .setAll(Cards.button(
                         "find-faster",
-                        "Find a faster way",
-                        String.format(Locale.ROOT, "Look for a way that can be played above %.0f bpm", ceiling),
+                        wording("WhyDrawer.find-a-faster-way"),
+                        String.format(Locale.ROOT, wording("WhyDrawer.look-for-a-way-that"), ceiling),
                         () -> {
-                            faster.getChildren().setAll(Cards.quiet("Looking for a faster way..."));
+                            faster.getChildren().setAll(Cards.quiet(wording("WhyDrawer.looking-for-a-faster-way")));
                             actions.findFaster.run();
                         }));
     }
@@ -351,25 +359,34 @@ final class WhyDrawer extends ScrollPane {
         if (found.isEmpty()) {
             faster.getChildren()
                     .setAll(Cards.quiet(
-                            String.format(Locale.ROOT, "No way was found that goes above %.0f bpm.", ceiling)));
+                            String.format(Locale.ROOT, wording("WhyDrawer.no-way-was-found-that"), ceiling)));
             return;
         }
         FasterWay way = found.get();
         Button button = Cards.button(
                 "faster-way",
-                String.format(Locale.ROOT, "To %.0f bpm  effort %+.1f", Math.floor(way.ceiling()), way.moreEffort()),
-                "Lock the whole song to it; Ctrl+Z takes it back",
+                String.format(
+                        Locale.ROOT,
+                        wording("WhyDrawer.to-bpm-effort-1f"),
+                        Math.floor(way.ceiling()),
+                        way.moreEffort()),
+                wording("WhyDrawer.lock-the-whole-song-to"),
                 () -> actions.take.accept(way));
         button.getStyleClass().add("way");
-        faster.getChildren().setAll(Cards.heading("A faster way"), button);
+        faster.getChildren().setAll(Cards.heading(wording("WhyDrawer.a-faster-way")), button);
     }
 
     private void offerHelp(Finding finding, VBox help, VBox stand, int number) {
-        Button helps = Cards.button("helps-" + number, "What helps?", "Tries changes on the whole song", () -> {
-            help.getChildren().setAll(Cards.quiet("Trying what could help..."));
-            actions.help.accept(
-                    finding, new Help(found -> showHelp(help, found), () -> offerHelp(finding, help, stand, number)));
-        });
+        Button helps = Cards.button(
+                "helps-" + number,
+                wording("WhyDrawer.what-helps"),
+                wording("WhyDrawer.tries-changes-on-the-whole"),
+                () -> {
+                    help.getChildren().setAll(Cards.quiet(wording("WhyDrawer.trying-what-could-help")));
+                    actions.help.accept(
+                            finding,
+                            new Help(found -> showHelp(help, found), () -> offerHelp(finding, help, stand, number)));
+                });
         HBox.setHgrow(stand, Priority.ALWAYS);
         help.getChildren().setAll(new HBox(6, helps, stand));
     }
@@ -377,7 +394,7 @@ final class WhyDrawer extends ScrollPane {
     private void showHelp(VBox help, List<Remedy> found) {
         help.getChildren().clear();
         if (found.isEmpty()) {
-            help.getChildren().add(Cards.quiet("Nothing that was tried helps without harm elsewhere."));
+            help.getChildren().add(Cards.quiet(wording("WhyDrawer.nothing-that-was-tried-helps")));
         }
         for (Remedy remedy : found) {
             Button button = Cards.button(
@@ -387,8 +404,8 @@ final class WhyDrawer extends ScrollPane {
                             "%s  %+.1f%s",
                             remedy.name(),
                             remedy.moreEffort(),
-                            remedy.gone() ? "" : ", less severe"),
-                    "Was tried on the whole song; the figure is what that costs more. Ctrl+Z takes it back",
+                            remedy.gone() ? "" : wording("WhyDrawer.less-severe")),
+                    wording("WhyDrawer.was-tried-on-the-whole"),
                     () -> actions.cure.accept(remedy));
             button.setWrapText(true);
             button.setMinWidth(0);
@@ -402,8 +419,10 @@ final class WhyDrawer extends ScrollPane {
                 .filter(finding -> bars.contains(finding.bar()))
                 .toList();
         String heading = here.isEmpty()
-                ? "No findings in " + where
-                : here.size() == 1 ? "Finding in " + where : here.size() + " findings in " + where;
+                ? wording("WhyDrawer.no-findings-in", where)
+                : here.size() == 1
+                        ? wording("WhyDrawer.finding-in", where)
+                        : wording("WhyDrawer.findings-in", here.size(), where);
         Label title = new Label(heading);
         title.getStyleClass().add("heading");
         findings.getChildren().setAll(title);
@@ -421,10 +440,10 @@ final class WhyDrawer extends ScrollPane {
     private Node standing(Finding finding, String reason, int number) {
         Button count = Cards.button(
                 "count-" + number,
-                "Count it again",
-                "Among the song's findings",
+                wording("WhyDrawer.count-it-again"),
+                wording("WhyDrawer.among-the-song-s-findings"),
                 () -> actions.letStand.accept(finding, ""));
-        return new VBox(4, Cards.quiet(finding.message()), Cards.small("Stands: " + reason), count);
+        return new VBox(4, Cards.quiet(finding.message()), Cards.small(wording("WhyDrawer.stands", reason)), count);
     }
 
     /** A finding, and what helps against it when the player asks. */
@@ -438,8 +457,8 @@ final class WhyDrawer extends ScrollPane {
         stand.getChildren()
                 .add(Cards.button(
                         "stand-" + number,
-                        "Let it stand",
-                        "It is no longer counted; you say why",
+                        wording("WhyDrawer.let-it-stand"),
+                        wording("WhyDrawer.it-is-no-longer-counted"),
                         () -> askReason(finding, stand, number)));
         offerHelp(finding, help, stand, number);
         VBox box = new VBox(6, text, help);
@@ -453,8 +472,8 @@ final class WhyDrawer extends ScrollPane {
     private void askReason(Finding finding, VBox stand, int number) {
         TextField reason = new TextField();
         reason.setId("reason-" + number);
-        reason.setPromptText("why it may stand, then Enter");
-        reason.setAccessibleText("Let this finding stand: why");
+        reason.setPromptText(wording("WhyDrawer.why-it-may-stand-then"));
+        reason.setAccessibleText(wording("WhyDrawer.let-this-finding-stand-why"));
         reason.setOnAction(event -> {
             if (!reason.getText().isBlank()) {
                 actions.letStand.accept(finding, reason.getText());

@@ -1,5 +1,7 @@
 package phalanx.desktop.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -20,14 +22,15 @@ import phalanx.project.Project;
 
 /** Over the neck: which guitar it is with which strings, its measures, and whether harmonic nodes are shown. */
 final class GuitarBar extends FlowPane {
-    private static final String STEEL = "steel-string guitar";
+    private static final String STEEL = wording("GuitarBar.steel-string-guitar");
     private static final double CHOOSER = 156;
-    private static final String NYLON = "nylon-string guitar";
+    private static final String NYLON = wording("GuitarBar.nylon-string-guitar");
 
     private final Workbench workbench;
     private final ComboBox<String> kinds = new ComboBox<>();
     private final ComboBox<String> sets = new ComboBox<>();
-    private final Chip keep = new Chip("keep-guitar", "keep as", "Keep these measures and strings under a name");
+    private final Chip keep =
+            new Chip("keep-guitar", wording("GuitarBar.keep-as"), wording("GuitarBar.keep-these-measures-and-strings"));
     private final MeasureChip scale;
     private final MeasureChip nut;
     private final MeasureChip saddle;
@@ -39,46 +42,46 @@ final class GuitarBar extends FlowPane {
         super(6, 6);
         this.workbench = workbench;
         kinds.setId("guitar-kind");
-        kinds.setPromptText("a guitar of your own");
-        kinds.setAccessibleText("Guitar");
+        kinds.setPromptText(wording("GuitarBar.a-guitar-of-your-own"));
+        kinds.setAccessibleText(wording("GuitarBar.guitar-word"));
         kinds.setOnAction(event -> choose(kinds.getValue()));
         sets.setId("string-set");
-        sets.setAccessibleText("String set");
+        sets.setAccessibleText(wording("GuitarBar.string-set"));
         Arrays.stream(StringSet.Named.values()).map(StringSet.Named::label).forEach(sets.getItems()::add);
         sets.setOnAction(event -> string(sets.getValue()));
         scale = measure(
                 "scale",
-                "scale",
+                wording("GuitarBar.scale"),
                 "mm",
-                "scale length, nut to saddle: 300 to 1000 mm",
+                wording("GuitarBar.scale-length-nut-to-saddle"),
                 new double[] {628, 640, 645, 650, 660},
                 (guitar, mm) -> guitar.withScale(mm));
         nut = measure(
                 "nut-span",
-                "nut",
+                wording("GuitarBar.nut"),
                 "mm",
-                "between the two outer strings at the nut, in mm",
+                wording("GuitarBar.between-the-two-outer-strings"),
                 new double[] {35, 37, 39, 43},
                 (guitar, mm) -> guitar.withSpans(mm, guitar.saddleSpanMm()));
         saddle = measure(
                 "saddle-span",
-                "saddle",
+                wording("GuitarBar.saddle"),
                 "mm",
-                "between the two outer strings at the saddle, in mm",
+                wording("GuitarBar.between-the-two-outer-strings-2"),
                 new double[] {52, 54, 56, 59},
                 (guitar, mm) -> guitar.withSpans(guitar.nutSpanMm(), mm));
         frets = measure(
                 "frets",
-                "frets",
+                wording("GuitarBar.frets"),
                 "",
-                "how many frets there are, 12 to 30",
+                wording("GuitarBar.how-many-frets-there-are"),
                 new double[] {18, 19, 20, 21, 22},
                 (guitar, count) -> guitar.withFrets((int) count, guitar.bodyJoint()));
         joint = measure(
                 "joint",
-                "body at fret",
+                wording("GuitarBar.body-at-fret"),
                 "",
-                "the fret at which the neck meets the body",
+                wording("GuitarBar.the-fret-at-which-the"),
                 new double[] {12, 14},
                 (guitar, fret) -> guitar.withFrets(guitar.frets(), (int) fret));
         kinds.setPrefWidth(CHOOSER);
@@ -114,14 +117,17 @@ final class GuitarBar extends FlowPane {
         editor.getStyleClass().add("editor");
         TextField name = new TextField();
         name.setId("guitar-name");
-        name.setPromptText("name of your guitar");
-        name.setAccessibleText("Name of your guitar");
+        name.setPromptText(wording("GuitarBar.name-of-your-guitar"));
+        name.setAccessibleText(wording("GuitarBar.name-of-your-guitar-2"));
         name.setOnAction(event -> save(name.getText()));
         editor.getChildren()
                 .addAll(
                         name,
                         Cards.button(
-                                "save-guitar", "Save", "Keep these measures and strings", () -> save(name.getText())));
+                                "save-guitar",
+                                wording("GuitarBar.save"),
+                                wording("GuitarBar.keep-these-measures-and-strings-2"),
+                                () -> save(name.getText())));
         editor.focusedProperty().addListener((property, before, now) -> name.requestFocus());
         editor.setFocusTraversable(true);
         return editor;
@@ -130,13 +136,13 @@ final class GuitarBar extends FlowPane {
     private void save(String name) {
         workbench.project().ifPresent(project -> {
             if (name.isBlank()) {
-                workbench.say(Message.error("Your guitar needs a name to be saved under."));
+                workbench.say(Message.error(wording("GuitarBar.your-guitar-needs-a-name")));
                 return;
             }
             Library.OwnGuitar own =
                     new Library.OwnGuitar(name, project.instrument().guitar(), project.strings());
             workbench.shelf().keep(workbench.shelf().libraryProperty().get().with(own));
-            workbench.say(Message.plain("Saved the guitar \"" + own.name() + "\"."));
+            workbench.say(Message.plain(wording("GuitarBar.saved-the-guitar", own.name())));
             keep.close();
         });
     }
@@ -157,14 +163,16 @@ final class GuitarBar extends FlowPane {
         if (showing || kind == null) {
             return;
         }
-        switch (kind) {
-            case STEEL -> workbench.setGuitar(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), kind);
-            case NYLON -> workbench.setGuitar(Guitar.NYLON, StringSet.Named.NYLON_NORMAL.set(), kind);
-            default ->
-                workbench.shelf().libraryProperty().get().guitars().stream()
-                        .filter(own -> own.name().equals(kind))
-                        .findFirst()
-                        .ifPresent(own -> workbench.setGuitar(own.guitar(), own.strings(), "guitar " + kind));
+        if (kind.equals(STEEL)) {
+            workbench.setGuitar(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), kind);
+        } else if (kind.equals(NYLON)) {
+            workbench.setGuitar(Guitar.NYLON, StringSet.Named.NYLON_NORMAL.set(), kind);
+        } else {
+            workbench.shelf().libraryProperty().get().guitars().stream()
+                    .filter(own -> own.name().equals(kind))
+                    .findFirst()
+                    .ifPresent(
+                            own -> workbench.setGuitar(own.guitar(), own.strings(), wording("GuitarBar.guitar", kind)));
         }
     }
 
@@ -177,15 +185,15 @@ final class GuitarBar extends FlowPane {
                 .findFirst();
         workbench
                 .project()
-                .ifPresent(project -> named.ifPresent(
-                        set -> workbench.setGuitar(project.instrument().guitar(), set.set(), "strings " + label)));
+                .ifPresent(project -> named.ifPresent(set -> workbench.setGuitar(
+                        project.instrument().guitar(), set.set(), wording("GuitarBar.strings", label))));
     }
 
     void show(Project project) {
         Guitar guitar = project.instrument().guitar();
         showing = true;
         kinds.setValue(nameOf(guitar));
-        sets.setValue(project.strings().name());
+        sets.setValue(project.strings().label());
         showing = false;
         scale.show(guitar.scaleMm());
         nut.show(guitar.nutSpanMm());

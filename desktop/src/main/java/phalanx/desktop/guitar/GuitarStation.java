@@ -1,5 +1,7 @@
 package phalanx.desktop.guitar;
 
+import static phalanx.words.Words.wording;
+
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.ColumnConstraints;
@@ -22,7 +24,7 @@ public final class GuitarStation extends ScrollPane implements Viewed {
     private static final double HALF = 50;
 
     private final NeckMap neck = new NeckMap();
-    private final CheckBox nodes = new CheckBox("harmonic nodes");
+    private final CheckBox nodes = new CheckBox(wording("GuitarStation.harmonic-nodes"));
     private final GuitarBar guitar;
     private final RetuneCard retune;
     private final HandCard hand;
@@ -45,7 +47,7 @@ public final class GuitarStation extends ScrollPane implements Viewed {
         setContent(content);
         setFitToWidth(true);
         setFocusTraversable(true);
-        setAccessibleText("Guitar: measures, strings, retuning and the left hand");
+        setAccessibleText(wording("GuitarStation.guitar-measures-strings-retuning-and"));
         setHbarPolicy(ScrollBarPolicy.NEVER);
         WhenShown.follow(this, workbench.projectProperty(), this::show);
     }

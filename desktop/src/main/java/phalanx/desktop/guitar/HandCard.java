@@ -1,5 +1,7 @@
 package phalanx.desktop.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -34,7 +36,8 @@ final class HandCard extends VBox {
     private final HandPicture picture = new HandPicture((ring, little) -> showMeasure());
     private final GridPane pairs = new GridPane();
     private final Button use;
-    private final Chip thumb = new Chip("thumb", "thumb", "Where the thumb may press over the edge of the neck");
+    private final Chip thumb =
+            new Chip("thumb", wording("HandCard.thumb-word"), wording("HandCard.where-the-thumb-may-press"));
     private final MeasureChip span;
     private final MeasureChip littleEffort;
     private final MeasureChip barreEffort;
@@ -49,62 +52,61 @@ final class HandCard extends VBox {
         pairs.setVgap(2);
         span = measure(
                 "span",
-                "1 to 4 reach",
+                wording("HandCard.1-to-4-reach"),
                 "mm",
-                "greatest reach of fingers 1 to 4 along a string, 60 to 220 mm",
+                wording("HandCard.greatest-reach-of-fingers-1"),
                 new double[] {105, 115, 125, 135},
                 (hand, mm) -> hand.withReach(new Reach(mm, hand.reach().measuredMm())));
         littleEffort = measure(
                 "little-effort",
-                "finger 4 works",
+                wording("HandCard.finger-4-works"),
                 "\u00d7",
-                "work of finger 4: 1 is average; more makes the engine spare it",
+                wording("HandCard.work-of-finger-4-1"),
                 WORK,
                 (hand, factor) ->
                         hand.withComfort(new Hand.Comfort(factor, hand.comfort().barre())));
         barreEffort = measure(
                 "barre-effort",
-                "a barre works",
+                wording("HandCard.a-barre-works"),
                 "\u00d7",
-                "work of a barre: 1 is average; more makes the engine avoid it",
+                wording("HandCard.work-of-a-barre-1"),
                 WORK,
                 (hand, factor) ->
                         hand.withComfort(new Hand.Comfort(hand.comfort().littleFinger(), factor)));
         reaction = measure(
                 "reaction",
-                "to start a move",
+                wording("HandCard.to-start-a-move"),
                 "ms",
-                "what a finger needs before it travels",
+                wording("HandCard.what-a-finger-needs-before"),
                 new double[] {40, 50, 70, 100},
                 (hand, ms) -> hand.withSpeed(new Hand.Speed(ms, hand.speed().difficultyMs())));
         difficulty = measure(
                 "difficulty",
-                "twice the way",
+                wording("HandCard.twice-the-way"),
                 "ms",
-                "how much longer twice the way takes",
+                wording("HandCard.how-much-longer-twice-the"),
                 new double[] {45, 60, 80, 110},
                 (hand, ms) -> hand.withSpeed(new Hand.Speed(hand.speed().reactionMs(), ms)));
         thumb.getStyleClass().add("measure");
         thumb.setEditor(this::thumbs);
-        use = Cards.button("measure", "Use", "Take the reach from these frets", this::measure);
+        use = Cards.button(
+                "measure", wording("HandCard.use"), wording("HandCard.take-the-reach-from-these"), this::measure);
         use.setMaxWidth(Double.MAX_VALUE);
         getStyleClass().add("card");
         setSpacing(8);
         HBox.setHgrow(picture, Priority.ALWAYS);
-        VBox limits = new VBox(8, Cards.before("reach in mm"), pairs, use);
+        VBox limits = new VBox(8, Cards.before(wording("HandCard.reach-in-mm")), pairs, use);
         limits.setMinWidth(Region.USE_PREF_SIZE);
         HBox both = new HBox(16, picture, limits);
         FlowPane chips = new FlowPane(
                 8, 8, thumb, span.chip(), littleEffort.chip(), barreEffort.chip(), reaction.chip(), difficulty.chip());
         getChildren()
                 .addAll(
-                        Cards.heading("Your left hand"),
-                        Cards.quiet("Lay finger 1 on fret " + HandPicture.INDEX_FRET
-                                + " of string 3. Drag 3 and 4 to the highest fret that each reaches without pain."),
+                        Cards.heading(wording("HandCard.your-left-hand")),
+                        Cards.quiet(wording("HandCard.lay-finger-1-on-fret", HandPicture.INDEX_FRET)),
                         both,
                         chips,
-                        Cards.caution("Measure with a warm hand and an easy wrist; stretch shapes ask for the same. "
-                                + "Aching means stop for now; pain, numbness or tingling means see a clinician."));
+                        Cards.caution(wording("HandCard.measure-with-a-warm-hand")));
     }
 
     private interface Measure {
@@ -126,7 +128,7 @@ final class HandCard extends VBox {
     private Node thumbs() {
         List<Hand.Thumb> choices = List.of(Hand.Thumb.values());
         ChoiceEditor editor = new ChoiceEditor(
-                "the thumb",
+                wording("HandCard.the-thumb"),
                 shown.map(project -> project.hand().thumb().label()).orElse(""),
                 text -> choices.stream()
                         .filter(choice -> choice.label().equals(text.trim()))
@@ -134,16 +136,15 @@ final class HandCard extends VBox {
                         .ifPresentOrElse(
                                 choice -> {
                                     thumb.close();
-                                    change(hand -> hand.withThumb(choice), "thumb " + choice.label());
+                                    change(hand -> hand.withThumb(choice), wording("HandCard.thumb", choice.label()));
                                 },
-                                () -> workbench.say(Message.error(
-                                        "\"" + text + "\" is none of the choices. Nothing was changed."))));
+                                () -> workbench.say(Message.error(wording("HandCard.is-none-of-the-choices", text)))));
         choices.forEach(choice -> editor.addChoice(choice.label(), choice.label()));
         return editor;
     }
 
     private void measure() {
-        measured().ifPresent(reach -> change(hand -> hand.withReach(reach), "reach as measured"));
+        measured().ifPresent(reach -> change(hand -> hand.withReach(reach), wording("HandCard.reach-as-measured")));
     }
 
     private Optional<Reach> measured() {
@@ -152,7 +153,7 @@ final class HandCard extends VBox {
                 return Optional.of(
                         Reach.measured(project.instrument(), HandPicture.INDEX_FRET, picture.ring(), picture.little()));
             } catch (IllegalArgumentException e) {
-                workbench.say(Message.error(e.getMessage() + ". Nothing was changed."));
+                workbench.say(Message.error(wording("HandCard.nothing-was-changed", e.getMessage())));
                 return Optional.empty();
             }
         });
@@ -163,7 +164,7 @@ final class HandCard extends VBox {
             double index = project.instrument().alongMm(HandPicture.INDEX_FRET);
             use.setText(String.format(
                     Locale.ROOT,
-                    "Use %.0f and %.0f mm",
+                    wording("HandCard.use-and-mm"),
                     project.instrument().alongMm(picture.ring()) - index,
                     project.instrument().alongMm(picture.little()) - index));
         });
@@ -189,9 +190,10 @@ final class HandCard extends VBox {
             name.getStyleClass().addAll("mono", "quiet");
             Label mm = new Label(String.format(Locale.ROOT, "%.0f", hand.greatestMm(pair)));
             mm.getStyleClass().addAll(measured ? "strong-mono" : "mono");
-            mm.setAccessibleText(
-                    name.getText() + " " + mm.getText() + " mm, " + (measured ? "measured" : "our assumption"));
-            mm.setTooltip(new Tooltip(measured ? "as measured" : "not measured: our assumption, in proportion to 1-4"));
+            mm.setAccessibleText(name.getText() + " " + mm.getText() + " mm, "
+                    + (measured ? wording("HandCard.measured") : wording("HandCard.our-assumption")));
+            mm.setTooltip(new Tooltip(
+                    measured ? wording("HandCard.as-measured") : wording("HandCard.not-measured-our-assumption-in")));
             GridPane.setHalignment(mm, HPos.RIGHT);
             name.setMinWidth(i < half ? 0 : SECOND_COLUMN);
             pairs.add(name, 2 * (i / half), i % half);

@@ -1,5 +1,7 @@
 package phalanx.desktop.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.BiConsumer;
@@ -41,8 +43,7 @@ final class HandPicture extends Drawing {
         this.onChange = onChange;
         setId("hand-picture");
         setFocusTraversable(true);
-        setAccessibleText("Finger 1 on fret 5. Press 3 or 4, then the arrow keys, to move that finger to the highest "
-                + "fret it reaches");
+        setAccessibleText(wording("HandPicture.finger-1-on-fret-5"));
         setOnMousePressed(this::take);
         setOnMouseDragged(event -> move(fretAt(event.getX())));
         setOnKeyPressed(this::onKey);

@@ -1,5 +1,7 @@
 package phalanx.desktop.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.function.DoubleConsumer;
 import phalanx.desktop.Workbench;
@@ -49,14 +51,14 @@ final class MeasureChip {
     private void take(String text, Workbench workbench, DoubleConsumer apply) {
         String typed = text.trim().replace(',', '.');
         if (!typed.matches("\\d{1,6}(\\.\\d{1,4})?")) {
-            workbench.say(Message.error("\"" + text.trim() + "\" is no number. Nothing was changed."));
+            workbench.say(Message.error(wording("MeasureChip.is-no-number-nothing-was", text.trim())));
             return;
         }
         try {
             apply.accept(Double.parseDouble(typed));
             chip.close();
         } catch (IllegalArgumentException e) {
-            workbench.say(Message.error(e.getMessage() + ". Nothing was changed."));
+            workbench.say(Message.error(wording("MeasureChip.nothing-was-changed", e.getMessage())));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.desktop.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -48,7 +50,7 @@ final class NeckMap extends Drawing {
             index = OptionalInt.empty();
             repaint();
         });
-        setAccessibleText("The neck from the nut to the last fret, drawn to scale");
+        setAccessibleText(wording("NeckMap.the-neck-from-the-nut"));
     }
 
     void show(Project project) {
@@ -123,7 +125,7 @@ final class NeckMap extends Drawing {
             paintStrings();
             instrument.partial().ifPresent(this::paintPartial);
             if (instrument.capo() > 0) {
-                paintCapo(instrument.capo(), instrument.strings(), 1, "capo");
+                paintCapo(instrument.capo(), instrument.strings(), 1, wording("NeckMap.capo"));
             }
             if (nodes) {
                 paintNodes();
@@ -171,7 +173,7 @@ final class NeckMap extends Drawing {
             }
             double mm = instrument.alongMm(reached) - from;
             double span = project.hand().spanMm();
-            String words = String.format(Locale.ROOT, "a fret each: %.0f of %.0f mm", mm, span);
+            String words = String.format(Locale.ROOT, wording("NeckMap.a-fret-each-of-mm"), mm, span);
             double left = Math.min(
                     Math.min(x(from), x(from + mm)), getWidth() - RIGHT - Pens.width(words, Pens.sansBold(12)));
             Pens.left(g, words, left, MIDDLE + BAND + 12, Pens.sansBold(12), view().colour("ink"));
@@ -209,7 +211,7 @@ final class NeckMap extends Drawing {
             }
             double joint = x(guitar.wireMm(guitar.bodyJoint()));
             double below = y(instrument.strings(), guitar.wireMm(guitar.bodyJoint())) + 14;
-            Pens.centred(g, "body joins", joint, below, Pens.sans(12), view().colour("bass"));
+            Pens.centred(g, wording("NeckMap.body-joins"), joint, below, Pens.sans(12), view().colour("bass"));
         }
 
         private void paintDots() {
@@ -257,7 +259,7 @@ final class NeckMap extends Drawing {
         }
 
         private void paintPartial(PartialCapo capo) {
-            paintCapo(capo.fret(), capo.bassString(), capo.trebleString(), "partial");
+            paintCapo(capo.fret(), capo.bassString(), capo.trebleString(), wording("NeckMap.partial"));
         }
 
         private void paintCapo(int fret, int bassString, int trebleString, String name) {

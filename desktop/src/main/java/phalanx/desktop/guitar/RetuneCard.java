@@ -1,5 +1,7 @@
 package phalanx.desktop.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -57,17 +59,24 @@ final class RetuneCard extends VBox {
         this.workbench = workbench;
         this.playback = playback;
         from.setId("tuned-to");
-        from.setAccessibleText("Tuning the guitar has now");
+        from.setAccessibleText(wording("RetuneCard.tuning-the-guitar-has-now"));
         from.setOnAction(event -> startFrom(from.getValue()));
         to.setId("tune-to");
-        to.setAccessibleText("Tuning the song wants");
+        to.setAccessibleText(wording("RetuneCard.tuning-the-song-wants"));
         to.setOnAction(event -> tuneTo(to.getValue()));
         steps.setId("retuning");
         getStyleClass().add("card");
         setSpacing(8);
         below.setId("tension-warnings");
-        HBox choices = new HBox(12, choice("the guitar has", from), choice("the song wants", to));
-        HBox head = new HBox(8, Cards.heading("Strings and retuning"), Cards.space(), Cards.before("in order of work"));
+        HBox choices = new HBox(
+                12,
+                choice(wording("RetuneCard.the-guitar-has"), from),
+                choice(wording("RetuneCard.the-song-wants"), to));
+        HBox head = new HBox(
+                8,
+                Cards.heading(wording("RetuneCard.strings-and-retuning")),
+                Cards.space(),
+                Cards.before(wording("RetuneCard.in-order-of-work")));
         head.setAlignment(Pos.BASELINE_LEFT);
         getChildren().addAll(head, choices, steps, below, ownAndPartial());
         workbench.shelf().libraryProperty().addListener((property, before, now) -> shown.ifPresent(this::show));
@@ -93,22 +102,29 @@ final class RetuneCard extends VBox {
 
     private Node saving() {
         name.setId("tuning-name");
-        name.setPromptText("name this tuning");
+        name.setPromptText(wording("RetuneCard.name-this-tuning"));
         name.setOnAction(event -> save());
         HBox.setHgrow(name, Priority.ALWAYS);
-        return new HBox(8, name, Cards.button("save-tuning", "Save", "Keep this tuning under a name", this::save));
+        return new HBox(
+                8,
+                name,
+                Cards.button(
+                        "save-tuning",
+                        wording("RetuneCard.save"),
+                        wording("RetuneCard.keep-this-tuning-under-a"),
+                        this::save));
     }
 
     private void save() {
         shown.ifPresent(project -> {
             if (name.getText().isBlank()) {
-                workbench.say(Message.error("Your tuning needs a name to be saved under."));
+                workbench.say(Message.error(wording("RetuneCard.your-tuning-needs-a-name")));
                 return;
             }
             Library.OwnTuning own =
                     new Library.OwnTuning(name.getText(), project.instrument().tuning());
             workbench.shelf().keep(workbench.shelf().libraryProperty().get().with(own));
-            workbench.say(Message.plain("Saved the tuning \"" + own.name() + "\"."));
+            workbench.say(Message.plain(wording("RetuneCard.saved-the-tuning", own.name())));
             name.clear();
             Cards.leave(name);
         });
@@ -116,22 +132,22 @@ final class RetuneCard extends VBox {
 
     private Node partialCapo() {
         partial.setId("partial-capo");
-        partial.setPromptText("partial capo, as 2: 5-3");
-        partial.setAccessibleText("Partial capo, fret and strings");
+        partial.setPromptText(wording("RetuneCard.partial-capo-as-2-5"));
+        partial.setAccessibleText(wording("RetuneCard.partial-capo-fret-and-strings"));
         partial.setOnAction(event -> setPartial());
         HBox.setHgrow(partial, Priority.ALWAYS);
-        Node off = Cards.button("partial-off", "None", "Take the partial capo off", () -> {
-            partial.clear();
-            workbench.setPartialCapo(Optional.empty());
-        });
+        Node off = Cards.button(
+                "partial-off", wording("RetuneCard.none"), wording("RetuneCard.take-the-partial-capo-off"), () -> {
+                    partial.clear();
+                    workbench.setPartialCapo(Optional.empty());
+                });
         return new HBox(8, partial, off);
     }
 
     private void setPartial() {
         String text = partial.getText().trim();
         if (!text.matches("\\d{1,2}\\s*:\\s*\\d{1,2}\\s*-\\s*\\d{1,2}")) {
-            workbench.say(Message.error("\"" + text
-                    + "\" is not a partial capo such as 2: 5-3, fret 2 on strings 5 to 3. Nothing was changed."));
+            workbench.say(Message.error(wording("RetuneCard.is-not-a-partial-capo", text)));
             return;
         }
         int[] numbers = Arrays.stream(text.split("\\s*[:-]\\s*"))
@@ -143,7 +159,7 @@ final class RetuneCard extends VBox {
             workbench.setPartialCapo(Optional.of(capo));
             Cards.leave(partial);
         } catch (IllegalArgumentException e) {
-            workbench.say(Message.error(e.getMessage() + ". Nothing was changed."));
+            workbench.say(Message.error(wording("RetuneCard.nothing-was-changed", e.getMessage())));
         }
     }
 
@@ -207,8 +223,8 @@ final class RetuneCard extends VBox {
         below.getChildren().clear();
         if (tunedTo.strings() != wanted.strings()) {
             steps.getChildren()
-                    .add(Cards.quiet("A guitar of " + tunedTo.strings() + " strings cannot be tuned to "
-                            + wanted.strings() + " pitches."));
+                    .add(Cards.quiet(
+                            wording("RetuneCard.a-guitar-of-strings-cannot", tunedTo.strings(), wanted.strings())));
             return;
         }
         Retuning retuning = new Retuning(tunedTo, wanted);
@@ -221,7 +237,7 @@ final class RetuneCard extends VBox {
         });
         showPull(wanted);
         if (turned.stream().anyMatch(step -> step.semitones() > 0)) {
-            below.getChildren().add(Cards.caution("Turn up slowly, with the face away from the strings."));
+            below.getChildren().add(Cards.caution(wording("RetuneCard.turn-up-slowly-with-the")));
         }
     }
 
@@ -230,8 +246,8 @@ final class RetuneCard extends VBox {
         StringSet set = project.strings();
         if (set.strings().size() != wanted.strings()) {
             below.getChildren()
-                    .add(Cards.quiet("This set has " + set.strings().size() + " strings and the tuning "
-                            + wanted.strings() + ", so nothing is measured."));
+                    .add(Cards.quiet(wording(
+                            "RetuneCard.this-set-has-strings-and", set.strings().size(), wanted.strings())));
             return;
         }
         TensionReport report = TensionReport.of(project.instrument().guitar(), set, wanted);
@@ -240,11 +256,15 @@ final class RetuneCard extends VBox {
         double more = report.totalNewtons() - before;
         String change = Math.abs(more) < 0.5
                 ? ""
-                : String.format(Locale.ROOT, ", %.0f N %s than before", Math.abs(more), more < 0 ? "less" : "more");
+                : String.format(
+                        Locale.ROOT,
+                        wording("RetuneCard.n-than-before"),
+                        Math.abs(more),
+                        more < 0 ? wording("RetuneCard.less") : wording("RetuneCard.more"));
         below.getChildren()
                 .add(Cards.quiet(String.format(
                         Locale.ROOT,
-                        "all together %.0f N (%.0f kg)%s",
+                        wording("RetuneCard.all-together-n-kg"),
                         report.totalNewtons(),
                         report.totalNewtons() / GRAVITY,
                         change)));
@@ -253,18 +273,24 @@ final class RetuneCard extends VBox {
 
     private Node stays(int string, int midi, Optional<RetuningStep.Check> check) {
         Label pitch = pitch(Pitch.of(midi, Key.C_MAJOR).toString(), "mono");
-        return row(string, pitch, "stays", check.map(RetuningStep.Check::brief).orElse("by its pitch"), midi);
+        return row(
+                string,
+                pitch,
+                "stays",
+                check.map(RetuningStep.Check::brief).orElse(wording("RetuneCard.by-its-pitch")),
+                midi);
     }
 
     private Node turned(RetuningStep step) {
-        String way = Pitch.of(step.fromMidi(), Key.C_MAJOR) + " to " + Pitch.of(step.toMidi(), Key.C_MAJOR);
+        String way =
+                wording("RetuneCard.to", Pitch.of(step.fromMidi(), Key.C_MAJOR), Pitch.of(step.toMidi(), Key.C_MAJOR));
         Label pitch = pitch(way, "strong-mono");
         int size = Math.abs(step.semitones());
         Node row = row(
                 step.string(),
                 pitch,
-                (step.semitones() < 0 ? "down " : "up ") + size,
-                step.check().map(RetuningStep.Check::brief).orElse("by the tone alone: no string is right yet"),
+                (step.semitones() < 0 ? wording("RetuneCard.down") : wording("RetuneCard.up")) + size,
+                step.check().map(RetuningStep.Check::brief).orElse(wording("RetuneCard.by-the-tone-alone-no")),
                 step.toMidi());
         row.getStyleClass().add("turned");
         if (step.semitones() > MOST_UP) {
@@ -293,14 +319,14 @@ final class RetuneCard extends VBox {
         String name = Pitch.of(midi, Key.C_MAJOR).toString();
         Button hear = Cards.button(
                 "hear-" + string,
-                "hear " + name,
-                "Hear the pitch this string should have",
+                wording("RetuneCard.hear", name),
+                wording("RetuneCard.hear-the-pitch-this-string"),
                 () -> playback.hear(List.of(midi)));
         hear.getStyleClass().add("small");
         HBox row = new HBox(8, number, pitch, moves, words, hear);
         row.setAlignment(Pos.CENTER_LEFT);
         row.getStyleClass().add("string-row");
-        row.setAccessibleText("string " + string + ": " + pitch.getText() + ", " + move + ", " + check);
+        row.setAccessibleText(wording("RetuneCard.string", string, pitch.getText(), move, check));
         return row;
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop.help;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -36,17 +38,17 @@ public final class Finder extends Veil {
 
     private final TextField field = new TextField();
     private final ListView<Command> list = new ListView<>();
-    private final Label none = Cards.quiet("Nothing is called so. Fewer letters find more; F1 has all keys.");
+    private final Label none = Cards.quiet(wording("Finder.nothing-is-called-so-fewer"));
     private List<Command> all = List.of();
 
     public Finder() {
         super("finder");
         field.setId("finder-field");
-        field.setPromptText("what do you want to do?");
-        field.setAccessibleText("Find a command");
+        field.setPromptText(wording("Finder.what-do-you-want-to"));
+        field.setAccessibleText(wording("Finder.find-a-command"));
         field.textProperty().addListener((property, before, now) -> narrow());
         list.setId("finder-list");
-        list.setAccessibleText("Commands that are found");
+        list.setAccessibleText(wording("Finder.commands-that-are-found"));
         list.getStyleClass().add("plain-list");
         list.setFocusTraversable(false);
         list.setPlaceholder(none);
@@ -54,7 +56,7 @@ public final class Finder extends Veil {
                 WIDTH - 90, command -> command.words() + (command.keys().isEmpty() ? "" : "   " + command.keys())));
         list.setOnMouseClicked(event -> runChosen());
         VBox.setVgrow(list, Priority.ALWAYS);
-        VBox card = new VBox(GAP, Cards.heading("Find a command"), field, list);
+        VBox card = new VBox(GAP, Cards.heading(wording("Finder.find-a-command")), field, list);
         card.getStyleClass().addAll("card", "question");
         card.setPadding(new Insets(GAP * 2));
         card.setMaxSize(WIDTH, HEIGHT);

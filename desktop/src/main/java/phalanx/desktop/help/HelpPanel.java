@@ -1,5 +1,7 @@
 package phalanx.desktop.help;
 
+import static phalanx.words.Words.wording;
+
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -19,7 +21,8 @@ public final class HelpPanel extends Veil {
     private static final double GAP = 12;
 
     private final VBox lines = new VBox(GAP);
-    private final Button close = Cards.button("help-close", "Close (Esc)", "Go back to where you were", this::escape);
+    private final Button close = Cards.button(
+            "help-close", wording("HelpPanel.close-esc"), wording("HelpPanel.go-back-to-where-you"), this::escape);
 
     public HelpPanel() {
         super("help");

@@ -1,5 +1,7 @@
 package phalanx.desktop.help;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -12,7 +14,7 @@ import java.util.regex.Pattern;
 /** The help as it is shipped: a part for everywhere, and one for each station. */
 public final class HelpText {
     /** The part for all places. */
-    public static final String EVERYWHERE = "Everywhere";
+    public static final String EVERYWHERE = wording("HelpText.everywhere");
 
     private static final Pattern BETWEEN = Pattern.compile(" \\| ");
 
@@ -57,7 +59,7 @@ public final class HelpText {
     }
 
     private static String text() {
-        try (InputStream in = HelpText.class.getResourceAsStream("/phalanx/desktop/help.txt")) {
+        try (InputStream in = HelpText.class.getResourceAsStream(wording("HelpText.file"))) {
             return new String(in.readAllBytes(), StandardCharsets.UTF_8);
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -1,5 +1,7 @@
 package phalanx.desktop.help;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -7,6 +9,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import phalanx.desktop.widget.Cards;
+import phalanx.words.Words;
 
 /**
  * Five steps through the window for a first start, in the bottom line. A step is over when the player has done what it
@@ -17,25 +20,17 @@ public final class Tour extends HBox {
 
     /** What the player does. */
     public enum Step {
-        HEAR("This song is a demo, arranged for an average hand. Press space to hear it, and again to stop."),
-        SELECT(
-                "Click a note, or go with the arrow keys. At the right stands who plays it, how hard it is, and what else"
-                        + " could be done."),
-        HAND("Tell Phalanx your guitar and your hand: Guitar in the rail, or Ctrl+1. All is arranged anew for them."),
-        PRACTISE("Practice, Ctrl+6, builds the song up layer by layer and keeps the record."),
-        OPEN("Now yours: Ctrl+O opens a song, Ctrl+N begins one. Ctrl+P shows the pages for the stand, F1 helps"
-                + " everywhere.");
-
-        private final String words;
-
-        Step(String words) {
-            this.words = words;
-        }
+        HEAR,
+        SELECT,
+        HAND,
+        PRACTISE,
+        OPEN
     }
 
     private final Runnable over;
     private final Label words = new Label();
-    private final Button next = Cards.button("tour-next", "Next", "The next step of the tour", this::next);
+    private final Button next =
+            Cards.button("tour-next", wording("Tour.next"), wording("Tour.the-next-step-of-the"), this::next);
     private int at = -1;
 
     /** @param over told when the tour ends or is left */
@@ -50,7 +45,8 @@ public final class Tour extends HBox {
         words.setMinHeight(USE_PREF_SIZE);
         words.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(words, Priority.ALWAYS);
-        Button leave = Cards.button("tour-leave", "Leave the tour", "Ctrl+F, \"tour\" brings it back", this::leave);
+        Button leave = Cards.button(
+                "tour-leave", wording("Tour.leave-the-tour"), wording("Tour.ctrl-f-tour-brings-it"), this::leave);
         getChildren().addAll(words, next, leave);
         show();
     }
@@ -87,8 +83,9 @@ public final class Tour extends HBox {
         setManaged(at >= 0);
         if (at >= 0) {
             Step[] steps = Step.values();
-            words.setText(String.format(Locale.ROOT, "Tour, %d of %d.  %s", at + 1, steps.length, steps[at].words));
-            next.setText(at + 1 < steps.length ? "Next" : "Done");
+            words.setText(
+                    String.format(Locale.ROOT, wording("Tour.tour-of"), at + 1, steps.length, Words.name(steps[at])));
+            next.setText(at + 1 < steps.length ? wording("Tour.next") : wording("Tour.done"));
         }
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.concurrent.Executor;
 import java.util.function.BiConsumer;
@@ -39,7 +41,7 @@ public final class PagesView extends StackPane implements Viewed {
     private static final double GAP = 12;
     private static final double SIDE = 300;
     private static final double WIDEST = 760;
-    private static final String NOTHING = "Nothing to print yet: open a song with Ctrl+O.";
+    private static final String NOTHING = wording("PagesView.nothing-to-print-yet-open");
 
     private final Workbench workbench;
     private final Executor background;
@@ -49,8 +51,8 @@ public final class PagesView extends StackPane implements Viewed {
     private final ComboBox<Integer> bars = new ComboBox<>();
     private final NumberField margin;
     private final NumberField space;
-    private final CheckBox once = new CheckBox("Bars that come again only named");
-    private final CheckBox staff = new CheckBox("Notation over the tablature");
+    private final CheckBox once = new CheckBox(wording("PagesView.bars-that-come-again-only"));
+    private final CheckBox staff = new CheckBox(wording("PagesView.notation-over-the-tablature"));
     private final Label holds = Cards.small("");
     private final Label count = Cards.quiet("");
     private final ListView<Page> pages = new ListView<>();
@@ -78,26 +80,38 @@ public final class PagesView extends StackPane implements Viewed {
         this.background = background;
         this.interfaceThread = interfaceThread;
         setId("pages-view");
-        choices(sheet, "page-sheet", "What is printed", List.of(Sheet.values()), Sheet::label, Sheet.SCORE);
-        choices(paper, "page-paper", "Paper", List.of(PageSetup.Paper.values()), PageSetup.Paper::label, setup.paper());
+        choices(
+                sheet,
+                "page-sheet",
+                wording("PagesView.what-is-printed"),
+                List.of(Sheet.values()),
+                Sheet::label,
+                Sheet.SCORE);
+        choices(
+                paper,
+                "page-paper",
+                wording("PagesView.paper"),
+                List.of(PageSetup.Paper.values()),
+                PageSetup.Paper::label,
+                setup.paper());
         choices(
                 bars,
                 "page-bars",
-                "Bars a line",
+                wording("PagesView.bars-a-line"),
                 List.of(0, 1, 2, 3, 4, 5, 6, 8),
-                most -> most == 0 ? "as many as go well" : "at most " + most,
+                most -> most == 0 ? wording("PagesView.as-many-as-go-well") : wording("PagesView.at-most", most),
                 0);
         margin = new NumberField(
                 "page-margin",
-                "Margin",
+                wording("PagesView.margin"),
                 "mm",
-                "Left free at every edge, 5 to 40 mm",
+                wording("PagesView.left-free-at-every-edge"),
                 mm -> take(() -> setup.withMargin(mm)));
         space = new NumberField(
                 "page-space",
-                "Between two strings",
+                wording("PagesView.between-two-strings"),
                 "mm",
-                "The size of the tablature and of all that goes with it, 1.5 to 5 mm",
+                wording("PagesView.the-size-of-the-tablature"),
                 mm -> take(() -> setup.withSpace(mm)));
         sheet.setOnAction(event -> layOut());
         paper.setOnAction(event -> take(() -> setup.on(paper.getValue())));
@@ -109,30 +123,31 @@ public final class PagesView extends StackPane implements Viewed {
         once.setOnAction(event -> take(() -> setup.withOnce(once.isSelected())));
         Button write = Cards.button(
                 "page-save",
-                "Save as PDF, SVG or PNG",
-                "Write these pages to a file",
+                wording("PagesView.save-as-pdf-svg-or"),
+                wording("PagesView.write-these-pages-to-a"),
                 () -> save.accept(sheet.getValue(), setup));
         write.getStyleClass().add("accent");
         VBox side = Cards.card(
-                "Pages",
-                Cards.quiet("What is printed"),
+                wording("PagesView.pages-word"),
+                Cards.quiet(wording("PagesView.what-is-printed")),
                 sheet,
                 holds,
-                Cards.quiet("Paper"),
+                Cards.quiet(wording("PagesView.paper")),
                 paper,
                 margin,
                 space,
-                Cards.quiet("Bars a line"),
+                Cards.quiet(wording("PagesView.bars-a-line")),
                 bars,
                 staff,
                 once,
                 write,
-                Cards.button("page-back", "Back (Esc)", "Go back to where you were", back),
+                Cards.button(
+                        "page-back", wording("PagesView.back-esc"), wording("PagesView.go-back-to-where-you"), back),
                 count);
         side.setPrefWidth(SIDE);
         side.setMinWidth(SIDE);
         pages.setId("pages");
-        pages.setAccessibleText("The pages as they will be printed");
+        pages.setAccessibleText(wording("PagesView.the-pages-as-they-will"));
         pages.getStyleClass().add("page-list");
         pages.setCellFactory(view -> new PageCell());
         pages.widthProperty().addListener((property, before, now) -> pages.refresh());
@@ -222,7 +237,7 @@ public final class PagesView extends StackPane implements Viewed {
         Sheet wanted = sheet.getValue();
         PageSetup on = setup;
         int ticket = ++asked;
-        count.setText("laying out ...");
+        count.setText(wording("PagesView.laying-out"));
         background.execute(() -> {
             List<Page> laid = wanted.pages(arrangement, on);
             List<String> lacking = PageFiles.lacking(arrangement);
@@ -235,11 +250,8 @@ public final class PagesView extends StackPane implements Viewed {
             return;
         }
         pages.getItems().setAll(laid);
-        count.setText((laid.size() == 1 ? "1 page" : laid.size() + " pages")
-                + (lacking.isEmpty()
-                        ? "."
-                        : ". The type has no letters for " + String.join(" ", lacking)
-                                + ": question marks stand there."));
+        count.setText((laid.size() == 1 ? wording("PagesView.1-page") : wording("PagesView.pages", laid.size()))
+                + (lacking.isEmpty() ? "." : wording("PagesView.the-type-has-no-letters", String.join(" ", lacking))));
     }
 
     /** A page as wide as there is room. */
@@ -262,7 +274,7 @@ public final class PagesView extends StackPane implements Viewed {
             }
             double times = pages.getLocalToSceneTransform().getMxx();
             canvas.show(page, Math.max(200, Math.min(WIDEST, pages.getWidth() - 60)), times);
-            setAccessibleText("page " + (getIndex() + 1));
+            setAccessibleText(wording("PagesView.page", getIndex() + 1));
             setGraphic(framed);
         }
     }

@@ -1,5 +1,7 @@
 package phalanx.desktop.picking;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -48,7 +50,7 @@ final class BarReading {
             List<Digit> digits = struck.stream().map(ArrangedNote::right).toList();
             boolean up = struck.stream().anyMatch(note -> note.attack().equals(Attack.UPSTROKE));
             String motion = Counting.motion(digits, brush, school);
-            moments.add(new Moment(tick, up && digits.size() == 1 ? motion + " up" : motion));
+            moments.add(new Moment(tick, up && digits.size() == 1 ? wording("BarReading.up", motion) : motion));
         });
         return moments;
     }

@@ -1,5 +1,7 @@
 package phalanx.desktop.picking;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -39,8 +41,8 @@ final class HandChoices extends VBox {
     private final ComboBox<PlantingChart.Manner> planting =
             box("planting", PlantingChart.Manner.values(), PlantingChart.Manner::label);
     private final ComboBox<Holding> hold = box("hold", Holding.values(), Holding::label);
-    private final CheckBox ends = new CheckBox("phrases end fuller");
-    private final CheckBox slurs = new CheckBox("slurs where they help");
+    private final CheckBox ends = new CheckBox(wording("HandChoices.phrases-end-fuller"));
+    private final CheckBox slurs = new CheckBox(wording("HandChoices.slurs-where-they-help"));
     private final Label bassWords = Cards.small("");
     private final NumberField repeats;
     private final NumberField rolls;
@@ -72,55 +74,53 @@ final class HandChoices extends VBox {
         getStyleClass().add("card");
         List<Optional<Groove>> grooves = new ArrayList<>(List.of(Optional.empty()));
         Grooves.shipped().all().forEach(one -> grooves.add(Optional.of(one)));
-        fill(groove, "groove", grooves, one -> one.map(own -> own.name() + "  " + own.meter())
-                .orElse("none"));
+        fill(groove, wording("HandChoices.groove"), grooves, one -> one.map(own -> own.name() + "  " + own.meter())
+                .orElse(wording("HandChoices.none")));
         planting.setValue(PlantingChart.Manner.FULL);
         repeats = new NumberField(
                 "repeats",
-                "one digit",
+                wording("HandChoices.one-digit"),
                 "/s",
-                "How often one digit plucks with ease, 1 to 20",
+                wording("HandChoices.how-often-one-digit-plucks"),
                 value -> listener.speeds(now -> now.withRepeats(value)));
         rolls = new NumberField(
                 "rolls",
-                "a roll",
+                wording("HandChoices.a-roll"),
                 "/s",
-                "How fast different digits follow one another, up to 40",
+                wording("HandChoices.how-fast-different-digits-follow"),
                 value -> listener.speeds(now -> now.withRoll(value)));
         ups = new NumberField(
                 "upstrokes",
-                "thumb up",
+                wording("HandChoices.thumb-up"),
                 "/s",
-                "How soon the thumb's upstroke follows its downstroke, up to 40",
+                wording("HandChoices.how-soon-the-thumb-s"),
                 value -> listener.speeds(now -> now.withUp(value)));
         getChildren()
                 .addAll(
-                        Cards.heading("Hand"),
-                        Cards.small("school"),
+                        Cards.heading(wording("HandChoices.hand")),
+                        Cards.small(wording("HandChoices.school")),
                         school,
-                        Cards.small("where it rests"),
+                        Cards.small(wording("HandChoices.where-it-rests")),
                         place,
-                        Cards.small("planting shown"),
+                        Cards.small(wording("HandChoices.planting-shown")),
                         planting,
                         repeats,
                         rolls,
                         ups,
-                        Cards.heading("Thumb and level"),
-                        Cards.small("bass line"),
+                        Cards.heading(wording("HandChoices.thumb-and-level")),
+                        Cards.small(wording("HandChoices.bass-line")),
                         bass,
-                        Cards.small("the thumb's other string"),
+                        Cards.small(wording("HandChoices.the-thumb-s-other-string")),
                         strings,
-                        Cards.small("level: how much is played"),
+                        Cards.small(wording("HandChoices.level-how-much-is-played")),
                         level,
                         bassWords,
-                        Cards.heading("What stays down"),
+                        Cards.heading(wording("HandChoices.what-stays-down")),
                         hold,
                         ends,
                         slurs,
-                        Cards.heading("Keys in the grid"),
-                        Cards.small(
-                                "x stroke, p i m a c by that digit, capital accent, o ghost, h hammered, full stop clears. Brush:"
-                                        + " d u. Hit: " + HitKind.legend() + "."));
+                        Cards.heading(wording("HandChoices.keys-in-the-grid")),
+                        Cards.small(wording("HandChoices.x-stroke-p-i-m", HitKind.legend())));
         listen(school, listener::school);
         listen(place, listener::place);
         listen(bass, chosen -> listener.plan());
@@ -130,7 +130,7 @@ final class HandChoices extends VBox {
         listen(planting, chosen -> listener.planting());
         listen(hold, listener::hold);
         slurs.setId("slurs");
-        slurs.setTooltip(new Tooltip("Where the left hand can make a note and the bar then goes faster"));
+        slurs.setTooltip(new Tooltip(wording("HandChoices.where-the-left-hand-can")));
         slurs.setOnAction(event -> listener.slurs(slurs.isSelected()));
         ends.setId("full-ends");
         ends.setOnAction(event -> listener.fullEnds(ends.isSelected()));

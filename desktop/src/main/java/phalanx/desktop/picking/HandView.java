@@ -1,5 +1,7 @@
 package phalanx.desktop.picking;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -34,7 +36,8 @@ final class HandView extends Drawing {
         double height = 2 * TOP + (fingers().size() + School.values().length) * LANE + 6;
         setMinHeight(height);
         setPrefHeight(height);
-        setAccessibleText("Digits: " + String.join(" ", shown.digits(school).values()));
+        setAccessibleText(
+                wording("HandView.digits", String.join(" ", shown.digits(school).values())));
         repaint();
     }
 
@@ -62,7 +65,13 @@ final class HandView extends Drawing {
         List<Digit> digits = fingers();
         for (int i = 0; i < digits.size(); i++) {
             double y = TOP + i * LANE + LANE / 2;
-            Pens.left(g, own.word(digits.get(i)) + " waits", 6, y + 5, Pens.sans(13), view().colour("quiet"));
+            Pens.left(
+                    g,
+                    wording("HandView.waits", own.word(digits.get(i))),
+                    6,
+                    y + 5,
+                    Pens.sans(13),
+                    view().colour("quiet"));
             g.setStroke(view().colour("rule"));
             g.setLineWidth(1);
             g.strokeLine(LEFT, y, getWidth() - 8, y);

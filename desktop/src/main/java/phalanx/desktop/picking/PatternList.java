@@ -1,5 +1,7 @@
 package phalanx.desktop.picking;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -18,7 +20,7 @@ import phalanx.song.Meter;
 /** The patterns to choose from, by family; going over one shows it, Enter tries it. */
 final class PatternList extends VBox {
     private final ListView<Pattern> list = new ListView<>();
-    private final CheckBox fitting = new CheckBox("in the song's meter");
+    private final CheckBox fitting = new CheckBox(wording("PatternList.in-the-song-s-meter"));
     private final Label serves = Cards.quiet("");
     private List<Pattern> all = List.of();
     private Meter meter = Meter.COMMON;
@@ -31,7 +33,7 @@ final class PatternList extends VBox {
         super(8);
         getStyleClass().add("card");
         list.setId("patterns");
-        list.setAccessibleText("Patterns. Enter tries one");
+        list.setAccessibleText(wording("PatternList.patterns-enter-tries-one"));
         list.setCellFactory(view -> new Cell());
         VBox.setVgrow(list, Priority.ALWAYS);
         fitting.setSelected(true);
@@ -39,7 +41,7 @@ final class PatternList extends VBox {
         fitting.setOnAction(event -> fill());
         serves.setId("pattern-serves");
         serves.setMinHeight(64);
-        getChildren().addAll(Cards.heading("Patterns"), fitting, list, serves);
+        getChildren().addAll(Cards.heading(wording("PatternList.patterns")), fitting, list, serves);
         list.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
             if (now != null) {
                 serves.setText(now.family() + ": " + now.serves());

@@ -1,5 +1,7 @@
 package phalanx.desktop.picking;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -40,6 +42,7 @@ import phalanx.song.Bar;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.technique.Groove;
+import phalanx.words.Words;
 
 /** The picking station: patterns to browse and build, put on a bar, a section or the song, and what the hand does. */
 public final class PickingStation extends HBox implements Viewed {
@@ -56,7 +59,7 @@ public final class PickingStation extends HBox implements Viewed {
     private final StepGrid grid = new StepGrid(this::edited);
     private final TextField name = new TextField();
     private final ComboBox<Integer> steps = new ComboBox<>();
-    private final ToggleButton twoBars = new ToggleButton("two bars");
+    private final ToggleButton twoBars = new ToggleButton(wording("PickingStation.two-bars"));
     private final Label status = Cards.small("");
     private final HandView hand = new HandView();
     private final HandChoices choices = new HandChoices(new Choices());
@@ -75,15 +78,9 @@ public final class PickingStation extends HBox implements Viewed {
 
     /** What a pattern is put on. */
     private enum Scope {
-        BAR("this bar"),
-        SECTION("this section"),
-        SONG("the song");
-
-        private final String label;
-
-        Scope(String label) {
-            this.label = label;
-        }
+        BAR,
+        SECTION,
+        SONG
     }
 
     /** @param playback to hear bars with */
@@ -94,7 +91,7 @@ public final class PickingStation extends HBox implements Viewed {
         setId("picking-station");
         getStyleClass().add("station-content");
         setFocusTraversable(true);
-        setAccessibleText("Picking. F2 patterns, F3 grid, Ctrl+Enter puts the pattern on, H hears the bar");
+        setAccessibleText(wording("PickingStation.picking-f2-patterns-f3-grid"));
         patterns.setPrefWidth(LIST);
         patterns.setMinWidth(LEAST_LIST);
         VBox middle = new VBox(8, editor(), reading());
@@ -132,7 +129,7 @@ public final class PickingStation extends HBox implements Viewed {
 
     private VBox editor() {
         name.setId("pattern-name");
-        name.setAccessibleText("Name of the pattern");
+        name.setAccessibleText(wording("PickingStation.name-of-the-pattern"));
         name.setPrefColumnCount(12);
         name.textProperty().addListener((property, before, now) -> {
             if (!loading && !now.isBlank()) {
@@ -143,7 +140,7 @@ public final class PickingStation extends HBox implements Viewed {
             steps.getItems().add(each);
         }
         steps.setId("pattern-steps");
-        steps.setAccessibleText("Steps a beat");
+        steps.setAccessibleText(wording("PickingStation.steps-a-beat"));
         steps.setOnAction(event -> reshape());
         twoBars.setId("pattern-bars");
         twoBars.getStyleClass().addAll("plain", "small");
@@ -153,16 +150,24 @@ public final class PickingStation extends HBox implements Viewed {
                 8,
                 6,
                 name,
-                Cards.before("steps a beat"),
+                Cards.before(wording("PickingStation.steps-a-beat-2")),
                 steps,
                 twoBars,
-                Cards.button("pattern-new", "New", "An empty pattern in the song's meter", this::clear),
-                Cards.button("pattern-save", "Save", "Keep it in your library (Ctrl+K)", this::save));
+                Cards.button(
+                        "pattern-new",
+                        wording("PickingStation.new"),
+                        wording("PickingStation.an-empty-pattern-in-the"),
+                        this::clear),
+                Cards.button(
+                        "pattern-save",
+                        wording("PickingStation.save"),
+                        wording("PickingStation.keep-it-in-your-library"),
+                        this::save));
         head.setAlignment(Pos.CENTER_LEFT);
-        FlowPane foot = new FlowPane(8, 6, Cards.before("put on"));
+        FlowPane foot = new FlowPane(8, 6, Cards.before(wording("PickingStation.put-on")));
         foot.setAlignment(Pos.CENTER_LEFT);
         for (Scope each : Scope.values()) {
-            ToggleButton button = new ToggleButton(each.label);
+            ToggleButton button = new ToggleButton(Words.name(each));
             button.setId("scope-" + each.name().toLowerCase(Locale.ROOT));
             button.getStyleClass().addAll("plain", "small");
             button.setToggleGroup(scopes);
@@ -173,22 +178,30 @@ public final class PickingStation extends HBox implements Viewed {
             });
             foot.getChildren().add(button);
         }
-        Button put = Cards.button("pattern-apply", "Put it on", "Ctrl+Enter; undo returns", this::apply);
+        Button put = Cards.button(
+                "pattern-apply",
+                wording("PickingStation.put-it-on"),
+                wording("PickingStation.ctrl-enter-undo-returns"),
+                this::apply);
         put.getStyleClass().add("main");
         foot.getChildren()
                 .addAll(
                         put,
-                        Cards.button("pattern-hear", "Hear", "The bar as it is now (H)", this::hear),
+                        Cards.button(
+                                "pattern-hear",
+                                wording("PickingStation.hear"),
+                                wording("PickingStation.the-bar-as-it-is"),
+                                this::hear),
                         grooves(),
                         status);
-        return Cards.card("Pattern", head, grid, foot);
+        return Cards.card(wording("PickingStation.pattern"), head, grid, foot);
     }
 
     /** The word and its choice, which go to the next line together. */
     private HBox grooves() {
         ComboBox<Optional<Groove>> box = choices.grooves();
         box.setPrefWidth(GROOVES);
-        HBox both = new HBox(8, Cards.before("groove"), box);
+        HBox both = new HBox(8, Cards.before(wording("PickingStation.groove")), box);
         both.setAlignment(Pos.CENTER_LEFT);
         return both;
     }
@@ -201,8 +214,8 @@ public final class PickingStation extends HBox implements Viewed {
                 8,
                 place,
                 Cards.space(),
-                Cards.button("bar-before", "\u2039", "The bar before ([)", () -> go(-1)),
-                Cards.button("bar-after", "\u203a", "The next bar (])", () -> go(1)));
+                Cards.button("bar-before", "\u2039", wording("PickingStation.the-bar-before"), () -> go(-1)),
+                Cards.button("bar-after", "\u203a", wording("PickingStation.the-next-bar"), () -> go(1)));
         head.setAlignment(Pos.CENTER_LEFT);
         VBox card = new VBox(4, head, motions, hand, joining);
         card.getStyleClass().add("card");
@@ -267,12 +280,14 @@ public final class PickingStation extends HBox implements Viewed {
                 .planAt(shown.startTick())
                 .pattern()
                 .map(Pattern::name)
-                .orElse("pinch and fill");
-        place.setText("Bar " + shown.number() + ": " + own + (tried.isPresent() ? ", tried" : ""));
+                .orElse(wording("PickingStation.pinch-and-fill"));
+        place.setText(wording(
+                "PickingStation.bar", shown.number(), own, tried.isPresent() ? wording("PickingStation.tried") : ""));
         motions.setText(String.join(
                 " ", reading.moments().stream().map(BarReading.Moment::motion).toList()));
         hand.show(reading, school, choices.planting());
-        joining.setText("In the song: " + arrangement.joining().words() + ".");
+        joining.setText(
+                wording("PickingStation.in-the-song", arrangement.joining().words()));
     }
 
     private void go(int by) {
@@ -337,7 +352,7 @@ public final class PickingStation extends HBox implements Viewed {
                     kept,
                     Optional.empty()));
         } catch (IllegalArgumentException e) {
-            workbench.say(Message.error(e.getMessage() + ". The pattern stays as it is."));
+            workbench.say(Message.error(wording("PickingStation.the-pattern-stays-as-it", e.getMessage())));
             load(pattern);
         }
     }
@@ -346,7 +361,8 @@ public final class PickingStation extends HBox implements Viewed {
         workbench.project().ifPresent(project -> {
             var meter = here(project.song()).meter();
             int fine = meter.compound() ? 3 : 2;
-            load(new Pattern("My pattern", OWN, "", meter, fine, 1, List.of(), Optional.empty()));
+            load(new Pattern(
+                    wording("PickingStation.my-pattern"), OWN, "", meter, fine, 1, List.of(), Optional.empty()));
             grid.requestFocus();
         });
     }
@@ -354,7 +370,7 @@ public final class PickingStation extends HBox implements Viewed {
     private void save() {
         if (check()) {
             workbench.shelf().keep(workbench.shelf().libraryProperty().get().with(pattern));
-            workbench.say(Message.plain("Saved " + pattern.name() + " in your library."));
+            workbench.say(Message.plain(wording("PickingStation.saved-in-your-library", pattern.name())));
         }
     }
 
@@ -392,7 +408,7 @@ public final class PickingStation extends HBox implements Viewed {
     /** Puts the pattern on what is chosen. */
     private void apply() {
         if (!check()) {
-            workbench.say(Message.error(status.getText() + ". What was played before stays."));
+            workbench.say(Message.error(wording("PickingStation.what-was-played-before-stays", status.getText())));
             return;
         }
         workbench.project().ifPresent(project -> put(project, plan(), pattern.name() + shortened(project.song())));
@@ -404,17 +420,18 @@ public final class PickingStation extends HBox implements Viewed {
         long bars = song.bars().stream()
                 .filter(each -> each.startTick() >= range[0] && each.startTick() < range[1])
                 .count();
-        return pattern.bars() > bars ? ", its first bar alone," : "";
+        return pattern.bars() > bars ? wording("PickingStation.its-first-bar-alone") : "";
     }
 
     private void put(Project project, Picking.Plan plan, String what) {
         if (scope == Scope.SONG) {
-            workbench.setPicking(what + " on the song", picking -> picking.withPlan(plan));
+            workbench.setPicking(wording("PickingStation.on-the-song", what), picking -> picking.withPlan(plan));
             return;
         }
         int[] range = range(project.song());
         workbench.setPicking(
-                what + " on " + scope.label, picking -> picking.withSpan(new Picking.Span(range[0], range[1], plan)));
+                wording("PickingStation.on", what, Words.name(scope)),
+                picking -> picking.withSpan(new Picking.Span(range[0], range[1], plan)));
     }
 
     /** From and to of the bar or the section that the station stands in. */
@@ -441,13 +458,13 @@ public final class PickingStation extends HBox implements Viewed {
             playback.hear(shown, heard.startTick(), heard.endTick());
             workbench.say(Message.plain(
                     playback.audible()
-                            ? "Bar " + heard.number() + " is heard" + withTried() + "."
-                            : "No sound card: the bar is not heard" + withTried() + "."));
+                            ? wording("PickingStation.bar-is-heard", heard.number(), withTried())
+                            : wording("PickingStation.no-sound-card-the-bar", withTried())));
         });
     }
 
     private String withTried() {
-        return tried.isPresent() ? " with " + pattern.name() + ", which is only tried: Ctrl+Enter puts it on" : "";
+        return tried.isPresent() ? wording("PickingStation.with-which-is-only-tried", pattern.name()) : "";
     }
 
     private void onKey(KeyEvent event) {
@@ -480,7 +497,8 @@ public final class PickingStation extends HBox implements Viewed {
     private final class Choices implements HandChoices.Listener {
         @Override
         public void school(School chosen) {
-            workbench.setPicking("school " + chosen.label(), picking -> picking.withSchool(chosen));
+            workbench.setPicking(
+                    wording("PickingStation.school", chosen.label()), picking -> picking.withSchool(chosen));
         }
 
         @Override
@@ -491,7 +509,8 @@ public final class PickingStation extends HBox implements Viewed {
         @Override
         public void speeds(UnaryOperator<Speeds> change) {
             workbench.setPicking(
-                    "speed of the right hand", picking -> picking.withSpeeds(change.apply(picking.speeds())));
+                    wording("PickingStation.speed-of-the-right-hand"),
+                    picking -> picking.withSpeeds(change.apply(picking.speeds())));
         }
 
         @Override
@@ -503,28 +522,37 @@ public final class PickingStation extends HBox implements Viewed {
                 put(
                         project,
                         next,
-                        choices.bass().label() + " bass, " + choices.level().label()
-                                + choices.groove()
+                        wording(
+                                "PickingStation.bass",
+                                choices.bass().label(),
+                                choices.level().label(),
+                                choices.groove()
                                         .map(groove -> ", " + groove.name())
-                                        .orElse(""));
+                                        .orElse("")));
             });
         }
 
         @Override
         public void hold(Holding chosen) {
-            workbench.setWishes("hold: " + chosen.label(), wishes -> wishes.withHolding(chosen));
+            workbench.setWishes(wording("PickingStation.hold", chosen.label()), wishes -> wishes.withHolding(chosen));
         }
 
         @Override
         public void fullEnds(boolean full) {
             workbench.setWishes(
-                    full ? "fuller ends of phrases" : "plain ends of phrases", wishes -> wishes.withFullEnds(full));
+                    full
+                            ? wording("PickingStation.fuller-ends-of-phrases")
+                            : wording("PickingStation.plain-ends-of-phrases"),
+                    wishes -> wishes.withFullEnds(full));
         }
 
         @Override
         public void slurs(boolean wanted) {
             workbench.setWishes(
-                    wanted ? "slurs where they help" : "every note plucked", wishes -> wishes.withSlurs(wanted));
+                    wanted
+                            ? wording("PickingStation.slurs-where-they-help")
+                            : wording("PickingStation.every-note-plucked"),
+                    wishes -> wishes.withSlurs(wanted));
         }
 
         @Override

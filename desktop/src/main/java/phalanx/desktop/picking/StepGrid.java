@@ -1,5 +1,7 @@
 package phalanx.desktop.picking;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.canvas.GraphicsContext;
@@ -38,8 +40,7 @@ final class StepGrid extends Drawing {
         this.onEdit = onEdit;
         setId("step-grid");
         setFocusTraversable(true);
-        setAccessibleText(
-                "Pattern. Arrows move, x puts a stroke, p i m a c a digit, o a ghost note, h a hammered one, full stop clears");
+        setAccessibleText(wording("StepGrid.pattern-arrows-move-x-puts"));
         setOnMousePressed(this::onPress);
         focusedProperty().addListener((property, before, now) -> repaint());
         addEventHandler(KeyEvent.KEY_PRESSED, this::onKey);
@@ -189,7 +190,7 @@ final class StepGrid extends Drawing {
             g.setStroke(view().colour("rule"));
             g.setLineWidth(1);
             g.strokeLine(LEFT, y, getWidth() - 8, y);
-            Pens.left(g, each.label(), 6, y + 5, Pens.sans(14), view().colour(each == row ? "ink" : "quiet"));
+            Pens.left(g, each.word(), 6, y + 5, Pens.sans(14), view().colour(each == row ? "ink" : "quiet"));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.desktop.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -32,9 +34,8 @@ final class KeysPanel extends VBox {
         rows.setVgap(GAP / 2);
         getChildren()
                 .addAll(
-                        Cards.heading("Keys"),
-                        Cards.quiet("A pedal that sends keys does any of these: press its row, then the pedal. Esc"
-                                + " takes a key of your own away."),
+                        Cards.heading(wording("KeysPanel.keys")),
+                        Cards.quiet(wording("KeysPanel.a-pedal-that-sends-keys")),
                         rows);
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
         show();
@@ -68,13 +69,14 @@ final class KeysPanel extends VBox {
         for (Action action : Action.values()) {
             Label usual = new Label(action.usual());
             usual.getStyleClass().add("help-key");
-            String own = keys.of(action).map(KeyCode::getName).orElse("your own...");
-            String text = waiting.equals(Optional.of(action)) ? "press it now" : own;
-            Button set = Cards.button(id(action), text, "Then press the key or pedal for: " + action.label(), () -> {
-                waiting = Optional.of(action);
-                show();
-                lookup("#" + id(action)).requestFocus();
-            });
+            String own = keys.of(action).map(KeyCode::getName).orElse(wording("KeysPanel.your-own"));
+            String text = waiting.equals(Optional.of(action)) ? wording("KeysPanel.press-it-now") : own;
+            Button set =
+                    Cards.button(id(action), text, wording("KeysPanel.then-press-the-key-or", action.label()), () -> {
+                        waiting = Optional.of(action);
+                        show();
+                        lookup("#" + id(action)).requestFocus();
+                    });
             set.getStyleClass().add("small");
             rows.addRow(action.ordinal(), Cards.before(action.label()), usual, set);
         }

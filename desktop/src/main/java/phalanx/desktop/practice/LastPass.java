@@ -1,5 +1,7 @@
 package phalanx.desktop.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -16,8 +18,7 @@ final class LastPass {
     /** Longer than this between two passes is a pause, in seconds. An assumption of ours. */
     private static final long LONGEST = 300;
 
-    private static final String STRAIN =
-            "Marked: it rests two days. Aching means stop for now; pain, numbness or tingling means stop and see a clinician.";
+    private static final String STRAIN = wording("LastPass.marked-it-rests-two-days");
 
     private final Journal journal;
     private final Clock clock;
@@ -38,8 +39,8 @@ final class LastPass {
         this.say = say;
         this.done = done;
         note.setId("practice-note");
-        note.setPromptText("a word on the last pass; Enter keeps it, Esc leaves it");
-        note.setAccessibleText("A note on the last pass");
+        note.setPromptText(wording("LastPass.a-word-on-the-last"));
+        note.setAccessibleText(wording("LastPass.a-note-on-the-last"));
         note.managedProperty().bind(note.visibleProperty());
         note.setVisible(false);
         note.setOnAction(event -> keepNote());
@@ -92,14 +93,16 @@ final class LastPass {
                     say.accept(
                             entry.feel() == LogEntry.Feel.STRAINED
                                     ? STRAIN
-                                    : "The last pass felt: " + entry.feel().label() + ". F again for the next word.");
+                                    : wording(
+                                            "LastPass.the-last-pass-felt-f",
+                                            entry.feel().label()));
                 },
                 this::sayJudgeFirst);
         done.run();
     }
 
     private void sayJudgeFirst() {
-        say.accept("Mark a pass first: C clean, X not clean.");
+        say.accept(wording("LastPass.mark-a-pass-first-c"));
     }
 
     void openNote() {

@@ -12,16 +12,17 @@ import phalanx.song.Bar;
 import phalanx.song.Moved;
 import phalanx.song.Section;
 import phalanx.song.Song;
+import phalanx.words.Said;
 
 /**
  * Bars of a song that are practised, as a ladder or by drills.
  *
- * @param words by which the player chooses it and the log knows it
+ * @param called by which the player chooses it and the log knows it
  * @param first place of its first bar
  * @param last place of its last bar
  * @param drills whether exercises apart are wanted and no ladder
  */
-record PassageChoice(String words, int first, int last, boolean drills) {
+record PassageChoice(Said called, int first, int last, boolean drills) {
     /**
      * What can be chosen: the whole song, its sections, the marked bars; each as a ladder, then as drills.
      *
@@ -30,7 +31,8 @@ record PassageChoice(String words, int first, int last, boolean drills) {
     static List<PassageChoice> of(Song song, Optional<Moved.Stretch> marked) {
         List<Section> sections = song.sections();
         List<PassageChoice> ladders = new ArrayList<>();
-        ladders.add(new PassageChoice("the whole song", 0, song.bars().size() - 1, false));
+        ladders.add(new PassageChoice(
+                Said.of("PassageChoice.the-whole-song"), 0, song.bars().size() - 1, false));
         marked.filter(bars -> bars.to() <= song.endTick())
                 .map(bars -> marked(song, bars))
                 .ifPresent(ladders::add);
@@ -38,7 +40,7 @@ record PassageChoice(String words, int first, int last, boolean drills) {
             Bar from = song.barAt(sections.get(i).startTick());
             int end = i + 1 < sections.size() ? sections.get(i + 1).startTick() : song.endTick();
             ladders.add(new PassageChoice(
-                    "section " + sections.get(i).name() + ", from bar " + from.number(),
+                    Said.of("PassageChoice.section-from-bar", sections.get(i).name(), from.number()),
                     song.barIndexAt(from.startTick()),
                     song.barIndexAt(end - 1),
                     false));
@@ -52,11 +54,25 @@ record PassageChoice(String words, int first, int last, boolean drills) {
         int last = song.barIndexAt(bars.to() - 1);
         int from = song.bars().get(first).number();
         int to = song.bars().get(last).number();
-        return new PassageChoice(first == last ? "bar " + from : "bars " + from + " to " + to, first, last, false);
+        return new PassageChoice(
+                first == last ? Said.of("PassageChoice.bar", from) : Said.of("PassageChoice.bars-to", from, to),
+                first,
+                last,
+                false);
     }
 
     private PassageChoice asDrills() {
-        return new PassageChoice("drills for " + words, first, last, true);
+        return new PassageChoice(Said.of("PassageChoice.drills-for", called), first, last, true);
+    }
+
+    /** By which the player chooses it. */
+    String words() {
+        return called.toString();
+    }
+
+    /** By which the log knows it. */
+    String id() {
+        return called.english();
     }
 
     /** The steps, in order. */

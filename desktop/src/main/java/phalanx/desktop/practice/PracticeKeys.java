@@ -1,11 +1,14 @@
 package phalanx.desktop.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import javafx.scene.input.KeyCode;
+import phalanx.words.Words;
 
 /**
  * Keys of the player's own for what is done with a guitar in the lap: a pedal sends some key, or another one is nearer.
@@ -14,25 +17,24 @@ import javafx.scene.input.KeyCode;
 public final class PracticeKeys {
     /** What can be done with one key. */
     public enum Action {
-        START("start, stop", "space"),
-        AGAIN("again from the count-in", "A"),
-        CLEAN("the pass was clean", "C"),
-        NOT_CLEAN("it was not", "X"),
-        NEXT("the next step", "Enter, right"),
-        BEFORE("the step before", "left"),
-        FASTER("faster", "up"),
-        SLOWER("slower", "down");
+        START(wording("PracticeKeys.space")),
+        AGAIN("A"),
+        CLEAN("C"),
+        NOT_CLEAN("X"),
+        NEXT(wording("PracticeKeys.enter-right")),
+        BEFORE(wording("PracticeKeys.left")),
+        FASTER(wording("PracticeKeys.up")),
+        SLOWER(wording("PracticeKeys.down"));
 
-        private final String label;
         private final String usual;
 
-        Action(String label, String usual) {
-            this.label = label;
+        Action(String usual) {
             this.usual = usual;
         }
 
+        /** What it is called on screen. */
         String label() {
-            return label;
+            return Words.name(this);
         }
 
         /** The keys that do it anyway. */
@@ -78,7 +80,8 @@ public final class PracticeKeys {
      */
     void set(Action action, KeyCode code) {
         if (!isFree(code)) {
-            throw new IllegalArgumentException(code.getName() + " does something everywhere; take another key");
+            throw new IllegalArgumentException(
+                    wording("PracticeKeys.does-something-everywhere-take-another", code.getName()));
         }
         own.values().removeIf(code::equals);
         own.put(action, code);

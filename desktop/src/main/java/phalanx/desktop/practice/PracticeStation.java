@@ -1,5 +1,7 @@
 package phalanx.desktop.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
@@ -65,7 +67,7 @@ public final class PracticeStation extends StackPane implements Viewed {
     private final ComboBox<String> passage = new ComboBox<>();
     private final ListView<Step> list = new ListView<>();
     private final TodayPanel today;
-    private final Label rungs = Cards.heading("The ladder");
+    private final Label rungs = Cards.heading(wording("PracticeStation.the-ladder"));
     private final Label place = Cards.quiet("");
     private final Label name = new Label();
     private final Label adds = new Label();
@@ -75,7 +77,10 @@ public final class PracticeStation extends StackPane implements Viewed {
     private final Label clean = Cards.quiet("");
     private final Label why = Cards.quiet("");
     private final Button start = Cards.button(
-            "practice-start", "Start (space)", "Play the step in a loop, after a bar of clicks", this::toggle);
+            "practice-start",
+            wording("PracticeStation.start-space"),
+            wording("PracticeStation.play-the-step-in-a"),
+            this::toggle);
     private final ScoreView view = new ScoreView(tick -> requestFocus(), tick -> requestFocus());
     private final Button feel;
     private final Button note;
@@ -92,7 +97,7 @@ public final class PracticeStation extends StackPane implements Viewed {
         }
     };
     private final HBox content;
-    private final VBox empty = new VBox(Cards.heading("Open a song to practise: Ctrl+O, or the demo in Score."));
+    private final VBox empty = new VBox(Cards.heading(wording("PracticeStation.open-a-song-to-practise")));
     private final Supplier<Optional<Moved.Stretch>> marked;
     private List<PassageChoice> choices = List.of();
     private List<Step> steps = List.of();
@@ -121,8 +126,15 @@ public final class PracticeStation extends StackPane implements Viewed {
         this.clock = journal.clock();
         this.lastPass = new LastPass(journal, words -> workbench.say(Message.plain(words)), this::requestFocus);
         this.feel = Cards.button(
-                "practice-feel", "Feel (F)", "How the last pass felt: easy, fair, hard, strained", lastPass::sayFeel);
-        this.note = Cards.button("practice-note-open", "Note (N)", "A word on the last pass", lastPass::openNote);
+                "practice-feel",
+                wording("PracticeStation.feel-f"),
+                wording("PracticeStation.how-the-last-pass-felt"),
+                lastPass::sayFeel);
+        this.note = Cards.button(
+                "practice-note-open",
+                wording("PracticeStation.note-n"),
+                wording("PracticeStation.a-word-on-the-last"),
+                lastPass::openNote);
         this.ownKeys = ownKeys;
         this.today =
                 new TodayPanel(journal, LIST, step -> list.getSelectionModel().select(step), this::requestFocus);
@@ -132,7 +144,7 @@ public final class PracticeStation extends StackPane implements Viewed {
         this.playback = playback;
         keys = new SoundKeys(playback, words -> workbench.say(Message.plain(words)));
         passage.setId("practice-passage");
-        passage.setAccessibleText("What to practise");
+        passage.setAccessibleText(wording("PracticeStation.what-to-practise"));
         passage.setMaxWidth(Double.MAX_VALUE);
         passage.setOnAction(event -> {
             if (!filling) {
@@ -141,7 +153,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             }
         });
         list.setId("ladder");
-        list.setAccessibleText("Steps of the ladder");
+        list.setAccessibleText(wording("PracticeStation.steps-of-the-ladder"));
         list.getStyleClass().add("plain-list");
         list.setCellFactory(
                 view -> new WordsCell<>(LIST - 60, step -> (list.getItems().indexOf(step) + 1) + ". " + step.name()));
@@ -152,7 +164,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             }
         });
         VBox.setVgrow(list, Priority.ALWAYS);
-        VBox left = Cards.card("Today", passage, today, rungs, list);
+        VBox left = Cards.card(wording("PracticeStation.today"), passage, today, rungs, list);
         left.setPrefWidth(LIST);
         left.setMinWidth(LIST);
         view.zoom(false);
@@ -194,10 +206,7 @@ public final class PracticeStation extends StackPane implements Viewed {
         getChildren().addAll(empty, content);
         setId("practice-station");
         setFocusTraversable(true);
-        setAccessibleText(
-                "Practice. Space starts and stops, A plays again, C clean, X not clean, Enter or right the next step, left the one"
-                        + " before, up and down the tempo, F how it felt, N a note, P the progress, W a recording, R the microphone, K keys of"
-                        + " your own for a pedal");
+        setAccessibleText(wording("PracticeStation.practice-space-starts-and-stops"));
         // what is left is not heard on
         sceneProperty().addListener((property, before, now) -> {
             if (now == null) {
@@ -250,23 +259,46 @@ public final class PracticeStation extends StackPane implements Viewed {
                         start,
                         Cards.button(
                                 "practice-clean",
-                                "Clean (C)",
-                                "It was clean: three in a row lead on",
+                                wording("PracticeStation.clean-c"),
+                                wording("PracticeStation.it-was-clean-three-in"),
                                 () -> judge(true)),
-                        Cards.button("practice-not-clean", "Not clean (X)", "Count anew", () -> judge(false)),
-                        Cards.button("practice-slower", "Slower (down)", "By four", () -> faster(-TEMPO_STEP)),
-                        Cards.button("practice-faster", "Faster (up)", "By four", () -> faster(TEMPO_STEP)),
-                        Cards.button("practice-before", "Before (left)", "The step before", () -> go(-1)),
-                        Cards.button("practice-next", "Next (Enter)", "The next step", () -> go(1)),
+                        Cards.button(
+                                "practice-not-clean",
+                                wording("PracticeStation.not-clean-x"),
+                                wording("PracticeStation.count-anew"),
+                                () -> judge(false)),
+                        Cards.button(
+                                "practice-slower",
+                                wording("PracticeStation.slower-down"),
+                                wording("PracticeStation.by-four"),
+                                () -> faster(-TEMPO_STEP)),
+                        Cards.button(
+                                "practice-faster",
+                                wording("PracticeStation.faster-up"),
+                                wording("PracticeStation.by-four"),
+                                () -> faster(TEMPO_STEP)),
+                        Cards.button(
+                                "practice-before",
+                                wording("PracticeStation.before-left"),
+                                wording("PracticeStation.the-step-before"),
+                                () -> go(-1)),
+                        Cards.button(
+                                "practice-next",
+                                wording("PracticeStation.next-enter"),
+                                wording("PracticeStation.the-next-step"),
+                                () -> go(1)),
                         Cards.button(
                                 "practice-progress-show",
-                                "Progress (P)",
-                                "Tempo over days, or the notes again",
+                                wording("PracticeStation.progress-p"),
+                                wording("PracticeStation.tempo-over-days-or-the"),
                                 this::toggleProgress),
                         takes.openButton(),
                         takes.microphoneButton(),
                         Cards.button(
-                                "practice-keys-open", "Keys (K)", "Keys of your own, for a pedal", this::toggleKeys),
+                                "practice-keys-open",
+                                wording("PracticeStation.keys-k"),
+                                wording("PracticeStation.keys-of-your-own-for"),
+                                this::toggleKeys),
                         feel,
                         note);
         buttons.setAlignment(Pos.CENTER_LEFT);
@@ -314,7 +346,7 @@ public final class PracticeStation extends StackPane implements Viewed {
                 ? ""
                 : steps.get(Math.min(at(), steps.size() - 1)).name();
         steps = chosen().steps(arrangement);
-        rungs.setText(isDrills() ? "Drills" : "The ladder");
+        rungs.setText(isDrills() ? wording("PracticeStation.drills") : wording("PracticeStation.the-ladder"));
         filling = true;
         list.getItems().setAll(steps);
         filling = false;
@@ -323,7 +355,7 @@ public final class PracticeStation extends StackPane implements Viewed {
         today.show(title(), steps, chosen());
         if (steps.isEmpty()) {
             stop();
-            name.setText("Nothing is played in these bars.");
+            name.setText(wording("PracticeStation.nothing-is-played-in-these"));
             List.of(place, adds, tempo, clean, record, why, next).forEach(label -> label.setText(""));
             count.clear();
             view.setVisible(false);
@@ -365,9 +397,9 @@ public final class PracticeStation extends StackPane implements Viewed {
         chosenTempo = step.tempo();
         lastPass.forget();
         name.setText(step.name());
-        adds.setText((isDrills() ? "Drill: " : "New: ") + step.adds());
+        adds.setText((isDrills() ? wording("PracticeStation.drill") : wording("PracticeStation.new")) + step.adds());
         showCount(step);
-        why.setText("Why now: " + step.why() + ".");
+        why.setText(wording("PracticeStation.why-now", step.why()));
         view.show(part(step), List.of());
         view.select(step.bars().get(0).startTick());
         showRecord();
@@ -382,7 +414,7 @@ public final class PracticeStation extends StackPane implements Viewed {
     /** What the log has of the step, and of the song today. */
     private void showRecord() {
         Step step = steps.get(at());
-        String chosen = passage.getValue();
+        String chosen = chosen().id();
         LocalDate today = LocalDate.ofInstant(clock.instant(), clock.getZone());
         journal.of(title(), entries -> {
             if (steps.isEmpty() || steps.get(at()) != step) {
@@ -390,7 +422,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             }
             List<LogEntry> own = entries.stream()
                     .filter(entry ->
-                            entry.step().equals(step.name()) && entry.passage().equals(chosen))
+                            entry.step().equals(step.id()) && entry.passage().equals(chosen))
                     .toList();
             long passes = entries.stream()
                     .filter(entry ->
@@ -401,11 +433,17 @@ public final class PracticeStation extends StackPane implements Viewed {
                     .mapToInt(LogEntry::tempo)
                     .max();
             long good = own.stream().filter(LogEntry::clean).count();
-            record.setText((own.isEmpty()
-                            ? "Not played yet"
-                            : "This step: " + good + " of " + own.size() + " passes clean"
-                                    + (best.isPresent() ? ", up to " + best.getAsInt() + " bpm" : ""))
-                    + ". The song today: " + passes + (passes == 1 ? " pass." : " passes."));
+            record.setText(wording(
+                    "PracticeStation.the-song-today",
+                    own.isEmpty()
+                            ? wording("PracticeStation.not-played-yet")
+                            : wording(
+                                    "PracticeStation.this-step-of-passes-clean",
+                                    good,
+                                    own.size(),
+                                    best.isPresent() ? wording("PracticeStation.up-to-bpm", best.getAsInt()) : ""),
+                    passes,
+                    passes == 1 ? wording("PracticeStation.pass") : wording("PracticeStation.passes")));
         });
     }
 
@@ -413,7 +451,7 @@ public final class PracticeStation extends StackPane implements Viewed {
         Step step = steps.get(at());
         place.setText(String.format(
                 Locale.ROOT,
-                "Step %d of %d, %s%s",
+                wording("PracticeStation.step-of"),
                 at() + 1,
                 steps.size(),
                 step.hands().label(),
@@ -422,10 +460,13 @@ public final class PracticeStation extends StackPane implements Viewed {
                         .collect(Collectors.collectingAndThen(
                                 Collectors.toList(),
                                 numbers -> numbers.size() == 1
-                                        ? ", bar " + numbers.get(0)
-                                        : ", bars " + numbers.get(0) + " to " + numbers.get(numbers.size() - 1)))));
+                                        ? wording("PracticeStation.bar", numbers.get(0))
+                                        : wording(
+                                                "PracticeStation.bars-to",
+                                                numbers.get(0),
+                                                numbers.get(numbers.size() - 1))))));
         tempo.setText(chosenTempo + " bpm");
-        clean.setText("Clean: " + step.clean() + ". So far " + cleanPasses + " of " + Today.CLEAN_ENOUGH + ".");
+        clean.setText(wording("PracticeStation.clean-so-far-of", step.clean(), cleanPasses, Today.CLEAN_ENOUGH));
     }
 
     /** The arrangement with the notes and hits of a step alone. */
@@ -450,7 +491,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             showBelow(view);
             playback.practise(part(step), step.bars(), chosenTempo);
             sounding = true;
-            start.setText("Stop (space)");
+            start.setText(wording("PracticeStation.stop-space"));
             cursor.start();
         }
     }
@@ -464,7 +505,7 @@ public final class PracticeStation extends StackPane implements Viewed {
         Song song = workbench.arrangement().orElseThrow().song();
         count.show(step, song.barAt(Math.max(first, tick)));
         count.mark(tick);
-        next.setText(tick < first ? "counting in" : nextShape(song, step, tick));
+        next.setText(tick < first ? wording("PracticeStation.counting-in") : nextShape(song, step, tick));
     }
 
     /** The next other chord and its shape, shown a bar before it is needed. */
@@ -478,13 +519,15 @@ public final class PracticeStation extends StackPane implements Viewed {
                         && change.chord().isPresent()
                         && !change.chord().equals(now))
                 .findFirst()
-                .map(change -> "next: " + change.chord().orElseThrow() + "  "
-                        + workbench
+                .map(change -> wording(
+                        "PracticeStation.next",
+                        change.chord().orElseThrow(),
+                        workbench
                                 .arrangement()
                                 .orElseThrow()
                                 .slotAt(change.startTick())
                                 .held()
-                                .shape())
+                                .shape()))
                 .orElse("");
     }
 
@@ -533,14 +576,13 @@ public final class PracticeStation extends StackPane implements Viewed {
         if (!progress.isVisible()) {
             return;
         }
-        String chosen = passage.getValue();
+        String chosen = chosen().id();
         int goal = workbench.arrangement().orElseThrow().song().tempo();
-        int all = steps.size();
         journal.of(title(), entries -> {
             List<LogEntry> own = entries.stream()
                     .filter(entry -> entry.passage().equals(chosen))
                     .toList();
-            progress.show(Progress.of(own, clock.getZone()), all, goal);
+            progress.show(Progress.of(own, clock.getZone()), steps, goal);
         });
     }
 
@@ -568,7 +610,7 @@ public final class PracticeStation extends StackPane implements Viewed {
             showCount(steps.get(at()));
         }
         sounding = false;
-        start.setText("Start (space)");
+        start.setText(wording("PracticeStation.start-space"));
     }
 
     private void judge(boolean good) {
@@ -577,17 +619,19 @@ public final class PracticeStation extends StackPane implements Viewed {
         }
         cleanPasses = good ? cleanPasses + 1 : 0;
         String title = title();
-        String step = steps.get(at()).name();
-        LogEntry pass = lastPass.judge(title, passage.getValue(), step, chosenTempo, good);
+        String step = steps.get(at()).id();
+        LogEntry pass = lastPass.judge(title, chosen().id(), step, chosenTempo, good);
         showRecord();
         showProgress();
         if (cleanPasses >= Today.CLEAN_ENOUGH && at() + 1 < steps.size()) {
-            workbench.say(Message.plain(
-                    "Clean " + Today.CLEAN_ENOUGH + " times: " + steps.get(at()).name() + ". Now what is new."));
+            workbench.say(Message.plain(wording(
+                    "PracticeStation.clean-times-now-what-is",
+                    Today.CLEAN_ENOUGH,
+                    steps.get(at()).name())));
             go(1);
         } else {
             if (cleanPasses >= Today.CLEAN_ENOUGH) {
-                workbench.say(Message.plain("The ladder is climbed: this is the arrangement at its tempo."));
+                workbench.say(Message.plain(wording("PracticeStation.the-ladder-is-climbed-this")));
             }
             tell();
         }

@@ -1,8 +1,12 @@
 package phalanx.desktop.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.chart.BarChart;
 import javafx.scene.chart.CategoryAxis;
@@ -16,6 +20,7 @@ import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import phalanx.desktop.widget.Cards;
 import phalanx.practice.Progress;
+import phalanx.practice.Step;
 
 /** How a passage gets on: the tempo over days, passes a week, what is climbed and what is stuck. */
 final class ProgressView extends VBox {
@@ -32,8 +37,8 @@ final class ProgressView extends VBox {
         words.setWrapText(true);
         words.setMinHeight(USE_PREF_SIZE);
         tempo.setVerticalZeroLineVisible(false);
-        tempo.setTitle("Fastest clean pass of a day, bpm");
-        weeks.setTitle("Minutes a week");
+        tempo.setTitle(wording("ProgressView.fastest-clean-pass-of-a"));
+        weeks.setTitle(wording("ProgressView.minutes-a-week"));
         for (XYChart<?, ?> chart : new XYChart<?, ?>[] {tempo, weeks}) {
             chart.setLegendVisible(false);
             chart.setAnimated(false);
@@ -46,8 +51,11 @@ final class ProgressView extends VBox {
         getChildren().addAll(words, charts);
     }
 
-    /** @param goal the song's tempo */
-    void show(Progress progress, int steps, int goal) {
+    /**
+     * @param steps the ladder as it is now
+     * @param goal the song's tempo
+     */
+    void show(Progress progress, List<Step> steps, int goal) {
         tempo.getData().clear();
         weeks.getData().clear();
         words.setText(words(progress, steps, goal));
@@ -91,24 +99,35 @@ final class ProgressView extends VBox {
         return String.format(Locale.ROOT, "%d.%d.", day.getDayOfMonth(), day.getMonthValue());
     }
 
-    private static String words(Progress progress, int steps, int goal) {
+    /** A step of a ladder that was another is called as the record has it. */
+    private static String name(String id, List<Step> steps) {
+        return steps.stream()
+                .filter(step -> step.id().equals(id))
+                .map(Step::name)
+                .findFirst()
+                .orElse(id);
+    }
+
+    private static String words(Progress progress, List<Step> steps, int goal) {
         if (progress.weeks().isEmpty()) {
-            return "Nothing was practised here yet: what you mark clean or not clean (C, X) is drawn here by day.";
+            return wording("ProgressView.nothing-was-practised-here-yet");
         }
         String best = progress.tempo().isEmpty()
-                ? "no clean pass yet"
-                : "clean up to "
-                        + progress.tempo().values().stream()
+                ? wording("ProgressView.no-clean-pass-yet")
+                : wording(
+                        "ProgressView.clean-up-to-bpm",
+                        progress.tempo().values().stream()
                                 .mapToInt(bpm -> bpm)
                                 .max()
-                                .orElseThrow()
-                        + " bpm";
+                                .orElseThrow());
         String stuck = progress.stuck().isEmpty()
                 ? ""
-                : " Has not moved in five sittings: " + String.join("; ", progress.stuck())
-                        + ". An easier shape, a capo or a plainer level may help, see Score.";
+                : wording(
+                        "ProgressView.has-not-moved-in-five",
+                        progress.stuck().stream().map(id -> name(id, steps)).collect(Collectors.joining("; ")));
         Progress.Week week = progress.weeks().lastEntry().getValue();
-        String lately = ". The last week: " + week.passes() + " passes, " + week.minutes() + " min.";
-        return progress.climbed().size() + " of " + steps + " steps climbed; " + best + " of " + goal + lately + stuck;
+        String lately = wording("ProgressView.the-last-week-passes-min", week.passes(), week.minutes());
+        return wording(
+                "ProgressView.of-steps-climbed-of", progress.climbed().size(), steps.size(), best, goal, lately, stuck);
     }
 }

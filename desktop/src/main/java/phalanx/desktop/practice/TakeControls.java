@@ -1,5 +1,7 @@
 package phalanx.desktop.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.control.Button;
@@ -9,8 +11,8 @@ import phalanx.listening.TakeReport;
 
 /** Has the step compared with what the player plays: with a recording that is opened, or by the microphone. */
 final class TakeControls {
-    private static final String LISTEN = "Microphone (R)";
-    private static final String LISTENING = "Compare (R)";
+    private static final String LISTEN = wording("TakeControls.microphone-r");
+    private static final String LISTENING = wording("TakeControls.compare-r");
 
     private final Takes takes;
     private final Supplier<Optional<Asked>> step;
@@ -18,9 +20,12 @@ final class TakeControls {
     private final Runnable shown;
     private final TakePanel panel = new TakePanel();
     private final Button open = Cards.button(
-            "practice-take-open", "Take (W)", "Open a recording of this step and hear what it tells", this::open);
-    private final Button microphone = Cards.button(
-            "practice-microphone", LISTEN, "Play the step into the microphone and see what it tells", this::listen);
+            "practice-take-open",
+            wording("TakeControls.take-w"),
+            wording("TakeControls.open-a-recording-of-this"),
+            this::open);
+    private final Button microphone =
+            Cards.button("practice-microphone", LISTEN, wording("TakeControls.play-the-step-into-the"), this::listen);
 
     /** What is to be played, from a tick up to another. */
     record Asked(Arrangement part, int from, int to) {}

@@ -1,5 +1,7 @@
 package phalanx.desktop.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -35,47 +37,51 @@ final class TakePanel extends VBox {
     void show(TakeReport report, Song song) {
         getChildren().setAll(heading(report));
         if (report.clipped()) {
-            getChildren().add(words("The recording is clipped: softer, or further away, tells more."));
+            getChildren().add(words(wording("TakePanel.the-recording-is-clipped-softer")));
         }
-        getChildren().add(Cards.heading("The thumb beside an even beat"));
+        getChildren().add(Cards.heading(wording("TakePanel.the-thumb-beside-an-even")));
         for (TakeReport.Steadiness beat : report.thumb()) {
             getChildren().add(row(beat));
         }
         HBox scale = new HBox(
-                Cards.quiet((int) WIDEST_MS + " ms early"), Cards.space(), Cards.quiet((int) WIDEST_MS + " ms late"));
+                Cards.quiet(wording("TakePanel.ms-early", (int) WIDEST_MS)),
+                Cards.space(),
+                Cards.quiet(wording("TakePanel.ms-late", (int) WIDEST_MS)));
         scale.setMaxWidth(WIDTH);
         scale.setTranslateX(ROW + 8);
         getChildren().add(scale);
         List<String> notes = new ArrayList<>();
         report.wrong()
-                .forEach(wrong -> notes.add(place(wrong.note().tick(), song) + " "
-                        + Pitch.printed(wrong.note().midi(), song.key()) + " sounded as "
-                        + Pitch.printed(wrong.midi(), song.key())));
+                .forEach(wrong -> notes.add(wording(
+                        "TakePanel.sounded-as",
+                        place(wrong.note().tick(), song),
+                        Pitch.printed(wrong.note().midi(), song.key()),
+                        Pitch.printed(wrong.midi(), song.key()))));
         report.missing()
-                .forEach(note -> notes.add(
-                        place(note.tick(), song) + " " + Pitch.printed(note.midi(), song.key()) + " did not sound"));
-        String more = notes.size() > NAMED ? "; " + (notes.size() - NAMED) + " more" : "";
+                .forEach(note -> notes.add(wording(
+                        "TakePanel.did-not-sound", place(note.tick(), song), Pitch.printed(note.midi(), song.key()))));
+        String more = notes.size() > NAMED ? wording("TakePanel.more", notes.size() - NAMED) : "";
         getChildren()
                 .add(words(
                         notes.isEmpty()
-                                ? "Every note was heard as it is written."
+                                ? wording("TakePanel.every-note-was-heard-as")
                                 : String.join("; ", notes.subList(0, Math.min(NAMED, notes.size()))) + more + "."));
     }
 
     private static Label heading(TakeReport report) {
         Label heading = Cards.heading(String.format(
                 Locale.ROOT,
-                "%d of %d strokes heard, %.0f bpm%s",
+                wording("TakePanel.of-strokes-heard-bpm"),
                 report.heard(),
                 report.strokes(),
                 report.tempo(),
                 Math.abs(report.drift()) < 1
-                        ? ", held"
+                        ? wording("TakePanel.held")
                         : String.format(
                                 Locale.ROOT,
-                                ", %.0f %% %s at the end",
+                                wording("TakePanel.at-the-end"),
                                 Math.abs(report.drift()),
-                                report.drift() > 0 ? "faster" : "slower")));
+                                report.drift() > 0 ? wording("TakePanel.faster") : wording("TakePanel.slower"))));
         heading.setId("take-heading");
         return heading;
     }
@@ -90,8 +96,10 @@ final class TakePanel extends VBox {
 
     private static String place(int tick, Song song) {
         Bar bar = song.barAt(tick);
-        return "bar " + bar.number() + ", beat "
-                + (1 + bar.offsetOf(tick) / bar.meter().beatTicks()) + ":";
+        return wording(
+                "TakePanel.bar-beat",
+                bar.number(),
+                1 + bar.offsetOf(tick) / bar.meter().beatTicks());
     }
 
     private static Node row(TakeReport.Steadiness beat) {
@@ -116,13 +124,13 @@ final class TakePanel extends VBox {
         strokes.getChildren().add(mean);
         String text = String.format(
                 Locale.ROOT,
-                "%.0f ms %s, spread %.0f",
+                wording("TakePanel.ms-spread"),
                 Math.abs(beat.ms()),
-                beat.ms() < 0 ? "early" : "late",
+                beat.ms() < 0 ? wording("TakePanel.early") : wording("TakePanel.late"),
                 beat.spread());
         HBox row = new HBox(8, name, strokes, new Label(text));
         row.setAlignment(Pos.CENTER_LEFT);
-        row.setAccessibleText("The thumb on " + name.getText() + ": " + text);
+        row.setAccessibleText(wording("TakePanel.the-thumb-on", name.getText(), text));
         return row;
     }
 

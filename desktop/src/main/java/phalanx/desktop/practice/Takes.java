@@ -1,5 +1,7 @@
 package phalanx.desktop.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -53,7 +55,7 @@ public final class Takes {
     void hear(Arrangement passage, int from, int to, Consumer<TakeReport> told) {
         dialog.get().ifPresent(file -> {
             String name = String.valueOf(file.getFileName());
-            say.accept(Message.plain("Listening to " + name + "."));
+            say.accept(Message.plain(wording("Takes.listening-to", name)));
             background.execute(() -> {
                 try {
                     compare(name, TakeFile.read(file.toFile()), passage, from, to, told);
@@ -69,9 +71,8 @@ public final class Takes {
         boolean on = microphone.start();
         say.accept(
                 on
-                        ? Message.plain("The microphone is on. Play the step once, at any tempo; R again compares.")
-                        : Message.error("No microphone was found. Record yourself with any recorder and open the WAV"
-                                + " file with W."));
+                        ? Message.plain(wording("Takes.the-microphone-is-on-play"))
+                        : Message.error(wording("Takes.no-microphone-was-found-record")));
         return on;
     }
 
@@ -79,8 +80,8 @@ public final class Takes {
     void compare(Arrangement passage, int from, int to, Consumer<TakeReport> told) {
         // at once: what waits in the background must not keep it on
         microphone.stop().ifPresent(take -> {
-            say.accept(Message.plain("The microphone is off. Comparing what it heard."));
-            background.execute(() -> compare("What was heard", take, passage, from, to, told));
+            say.accept(Message.plain(wording("Takes.the-microphone-is-off-comparing")));
+            background.execute(() -> compare(wording("Takes.what-was-heard"), take, passage, from, to, told));
         });
     }
 
@@ -88,7 +89,7 @@ public final class Takes {
     void forget() {
         if (microphone.isOn()) {
             microphone.off();
-            say.accept(Message.plain("The microphone is off; what it heard is forgotten."));
+            say.accept(Message.plain(wording("Takes.the-microphone-is-off-what")));
         }
     }
 
@@ -96,7 +97,7 @@ public final class Takes {
         try {
             TakeReport report = new Listener(take, passage, from, to).report(Optional.empty());
             interfaceThread.execute(() -> {
-                say.accept(Message.plain(name + ": " + report.heard() + " of " + report.strokes() + " strokes heard."));
+                say.accept(Message.plain(wording("Takes.of-strokes-heard", name, report.heard(), report.strokes())));
                 told.accept(report);
             });
         } catch (IllegalArgumentException e) {
@@ -105,6 +106,6 @@ public final class Takes {
     }
 
     private void fail(String name, String why) {
-        interfaceThread.execute(() -> say.accept(Message.error(name + ": " + why + ". Nothing was kept.")));
+        interfaceThread.execute(() -> say.accept(Message.error(wording("Takes.nothing-was-kept", name, why))));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop.practice;
 
+import static phalanx.words.Words.wording;
+
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
@@ -45,7 +47,7 @@ final class TodayPanel extends VBox {
         this.journal = journal;
         this.clock = journal.clock();
         minutes.setId("practice-minutes");
-        minutes.setAccessibleText("Minutes today");
+        minutes.setAccessibleText(wording("TodayPanel.minutes-today"));
         minutes.getItems().setAll(10, 20, 30, 45, 60);
         minutes.setValue(20);
         minutes.setOnAction(event -> {
@@ -53,10 +55,10 @@ final class TodayPanel extends VBox {
             done.run();
         });
         blocks.setId("today");
-        blocks.setAccessibleText("What to practise today");
+        blocks.setAccessibleText(wording("TodayPanel.what-to-practise-today"));
         blocks.getStyleClass().add("plain-list");
         blocks.setCellFactory(view -> new WordsCell<>(width - 70, this::words));
-        blocks.setPlaceholder(Cards.quiet("Today's list is being made."));
+        blocks.setPlaceholder(Cards.quiet(wording("TodayPanel.today-s-list-is-being")));
         blocks.setFocusTraversable(false);
         blocks.setPrefHeight(HEIGHT);
         blocks.setMinHeight(HEIGHT * 0.8);
@@ -67,7 +69,7 @@ final class TodayPanel extends VBox {
         });
         plan.setId("practice-weeks");
         plan.setMinHeight(USE_PREF_SIZE);
-        HBox time = new HBox(GAP, Cards.before("minutes today"), minutes);
+        HBox time = new HBox(GAP, Cards.before(wording("TodayPanel.minutes-today-2")), minutes);
         time.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(time, blocks, plan);
     }
@@ -85,7 +87,7 @@ final class TodayPanel extends VBox {
         String what = block.step().isPresent()
                 ? ": " + steps.get(block.step().getAsInt()).name()
                 : "";
-        return block.kind().label() + ", " + block.minutes() + " min" + what + "\n" + block.why();
+        return wording("TodayPanel.min", block.kind().label(), block.minutes(), what, block.why());
     }
 
     /**
@@ -105,7 +107,7 @@ final class TodayPanel extends VBox {
                     title,
                     entries -> {
                         List<LogEntry> own = entries.stream()
-                                .filter(entry -> entry.passage().equals(now.words()))
+                                .filter(entry -> entry.passage().equals(now.id()))
                                 .toList();
                         return new Plan(
                                 Today.of(ladder, own, day, clock.getZone(), time),
@@ -126,17 +128,17 @@ final class TodayPanel extends VBox {
         blocks.refresh();
         plan.setText(
                 drills
-                        ? "Drills have no end: some each day, what is hard here first."
+                        ? wording("TodayPanel.drills-have-no-end-some")
                         : found.weeks()
                                 .map(weeks -> weeks.most() == 0
-                                        ? "The ladder is climbed."
-                                        : "To the top: " + range(weeks) + " (" + Weeks.ASSUMPTION + ").")
-                                .orElse("More than a year at this pace: more minutes, or fewer bars."));
+                                        ? wording("TodayPanel.the-ladder-is-climbed")
+                                        : wording("TodayPanel.to-the-top", range(weeks), Weeks.ASSUMPTION))
+                                .orElse(wording("TodayPanel.more-than-a-year-at")));
     }
 
     private static String range(Weeks weeks) {
         return weeks.least() == weeks.most()
-                ? weeks.most() + (weeks.most() == 1 ? " week" : " weeks")
-                : weeks.least() + " to " + weeks.most() + " weeks";
+                ? weeks.most() + (weeks.most() == 1 ? wording("TodayPanel.week") : wording("TodayPanel.weeks"))
+                : wording("TodayPanel.to-weeks", weeks.least(), weeks.most());
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop.session;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -17,7 +19,7 @@ public final class EditWords {
      */
     public static String besides(Project now, Project next, boolean anew) {
         boolean frees = now.written().isPresent() && next.written().isEmpty() && !anew;
-        String freed = frees ? " The notes that were kept as written are arranged anew." : "";
+        String freed = frees ? wording("EditWords.the-notes-that-were-kept") : "";
         return freed + othersFreed(now, next) + goneWithBars(now, next) + gaveWay(now, next);
     }
 
@@ -30,7 +32,7 @@ public final class EditWords {
                                 && after.written().isEmpty()))
                 .map(Version::name)
                 .collect(Collectors.joining(", "));
-        return names.isEmpty() ? "" : " No longer kept as written: version " + names + ".";
+        return names.isEmpty() ? "" : wording("EditWords.no-longer-kept-as-written", names);
     }
 
     /** A word about notes and locks that went with their bars. */
@@ -44,13 +46,16 @@ public final class EditWords {
                 - after.song().bass().size();
         int locks = before.locks().size() - after.locks().size();
         String gone = Stream.of(
-                        notes <= 0 ? "" : notes == 1 ? "a note" : notes + " notes",
-                        locks <= 0 ? "" : locks == 1 ? "a lock" : locks + " locks")
+                        notes <= 0 ? "" : notes == 1 ? wording("EditWords.a-note") : wording("EditWords.notes", notes),
+                        locks <= 0 ? "" : locks == 1 ? wording("EditWords.a-lock") : wording("EditWords.locks", locks))
                 .filter(words -> !words.isEmpty())
-                .collect(Collectors.joining(" and "));
+                .collect(Collectors.joining(wording("EditWords.and")));
         return gone.isEmpty()
                 ? ""
-                : " " + gone.substring(0, 1).toUpperCase(Locale.ROOT) + gone.substring(1) + " went with the bars.";
+                : wording(
+                        "EditWords.went-with-the-bars",
+                        gone.substring(0, 1).toUpperCase(Locale.ROOT),
+                        gone.substring(1));
     }
 
     /** Which decisions a new one has taken the place of. */
@@ -59,9 +64,11 @@ public final class EditWords {
                 && !before.locks().containsAll(after.locks());
         String gone = before.locks().stream()
                 .filter(lock -> decided && !after.locks().contains(lock))
-                .map(lock -> lock.words() + " in bar "
-                        + before.song().barAt(lock.startTick()).number())
+                .map(lock -> wording(
+                        "EditWords.in-bar",
+                        lock.words(),
+                        before.song().barAt(lock.startTick()).number()))
                 .collect(Collectors.joining(", "));
-        return gone.isEmpty() ? "" : " It takes the place of " + gone + ".";
+        return gone.isEmpty() ? "" : wording("EditWords.it-takes-the-place-of", gone);
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop.session;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -54,7 +56,7 @@ public final class FaultLog implements AutoCloseable {
         StringBuilder words = new StringBuilder();
         for (Throwable one = fault; one != null; one = one.getCause()) {
             String where = Arrays.stream(one.getStackTrace())
-                    .map(frame -> "    at " + frame)
+                    .map(frame -> wording("FaultLog.at", frame))
                     .collect(Collectors.joining("\n"));
             words.append(one.getClass().getName()).append('\n').append(where).append('\n');
         }

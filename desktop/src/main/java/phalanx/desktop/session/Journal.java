@@ -1,5 +1,7 @@
 package phalanx.desktop.session;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
@@ -81,8 +83,8 @@ public final class Journal {
         background.execute(() -> {
             try (PracticeLog log = PracticeLog.open(file)) {
                 log.aside()
-                        .ifPresent(aside -> tell(Message.error("The practice log was damaged: it is kept as "
-                                + aside.getFileName() + ", and a new one was begun.")));
+                        .ifPresent(aside -> tell(
+                                Message.error(wording("Journal.the-practice-log-was-damaged", aside.getFileName()))));
                 work.on(log);
             } catch (FormatException e) {
                 tell(Message.error(e.getMessage()));

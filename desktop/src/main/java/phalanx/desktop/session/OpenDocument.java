@@ -1,5 +1,7 @@
 package phalanx.desktop.session;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -107,7 +109,7 @@ public final class OpenDocument {
     /** Takes the state that is shown: the title says whether it is saved, and what is not is kept for the next start. */
     public void tell(Project now) {
         boolean changed = isChanged(now);
-        title.set(now.song().title() + (changed ? " *" : "") + " \u2013 Phalanx");
+        title.set(wording("OpenDocument.phalanx", now.song().title() + (changed ? " *" : "")));
         if (changed) {
             rescue.changed(now, document.get().file());
         } else {
@@ -126,8 +128,7 @@ public final class OpenDocument {
         if (now != null && now.changedOutside() && !now.equals(noticed)) {
             noticed = now;
             String name = String.valueOf(now.file().orElseThrow().getFileName());
-            say.accept(Message.plain(name + " was changed by another program or window since it was opened here. Ctrl+S"
-                    + " asks before it is overwritten; Ctrl+O opens it anew."));
+            say.accept(Message.plain(wording("OpenDocument.was-changed-by-another-program", name)));
         }
     }
 

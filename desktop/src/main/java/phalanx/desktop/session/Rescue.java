@@ -1,5 +1,7 @@
 package phalanx.desktop.session;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
@@ -98,7 +100,7 @@ public final class Rescue implements AutoCloseable {
         } catch (FormatException | IOException e) {
             if (!troubled) {
                 troubled = true;
-                onTrouble.accept("Unsaved work cannot be kept in " + folder + ": save often.");
+                onTrouble.accept(wording("Rescue.unsaved-work-cannot-be-kept", folder));
             }
             return false;
         }

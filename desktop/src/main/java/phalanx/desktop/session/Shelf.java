@@ -1,5 +1,7 @@
 package phalanx.desktop.session;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.file.Path;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
@@ -36,8 +38,10 @@ public final class Shelf {
         try {
             return file.read().orElse(Library.FIRST);
         } catch (FormatException e) {
-            say.accept(Message.error(e.getMessage() + " Your saved things are not shown; the file is kept as "
-                    + file.setAside().map(Path::toString).orElse("it is") + "."));
+            say.accept(Message.error(wording(
+                    "Shelf.your-saved-things-are-not",
+                    e.getMessage(),
+                    file.setAside().map(Path::toString).orElse(wording("Shelf.it-is")))));
             return Library.FIRST;
         }
     }

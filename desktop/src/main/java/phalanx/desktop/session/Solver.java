@@ -1,5 +1,7 @@
 package phalanx.desktop.session;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -234,10 +236,10 @@ public final class Solver {
                 String octave = first.octave()
                         .filter(choice ->
                                 choice.octaves() != 0 && !choice.words().equals(octaveSaid))
-                        .map(choice -> " " + choice.words() + " The tune chip has it as written.")
+                        .map(choice -> wording("Solver.the-tune-chip-has-it", choice.words()))
                         .orElse("");
                 octaveSaid = first.octave().map(OctaveChoice::words).orElse(octaveSaid);
-                String quick = done + " Arranged in " + millis + " ms." + octave + notKept(first);
+                String quick = wording("Solver.arranged-in-ms", done, millis, octave, notKept(first));
                 boolean last = solve.isFinal();
                 interfaceThread.execute(() -> solved(ticket, next, first, before, quick, last));
                 solve.full(() -> latest.get() != ticket)
@@ -263,7 +265,7 @@ public final class Solver {
                 .map(Finding::message)
                 .filter(message -> !before.contains(message))
                 .findFirst()
-                .map(message -> " " + message + " Ctrl+Z takes it back.")
+                .map(message -> wording("Solver.ctrl-z-takes-it-back", message))
                 .orElse("");
     }
 
@@ -272,8 +274,7 @@ public final class Solver {
         if (latest.get() == ticket) {
             busy.set(false);
             shown.ifPresent(back);
-            message.set(Message.error("A fault of Phalanx stopped the arranging (" + e.getMessage()
-                    + "). What was shown before is kept."));
+            message.set(Message.error(wording("Solver.a-fault-of-phalanx-stopped", e.getMessage())));
         }
     }
 
@@ -294,10 +295,10 @@ public final class Solver {
         latest.incrementAndGet();
         busy.set(false);
         if (shown.get().now().equals(now)) {
-            message.set(Message.plain("Stopped the full search. The quick answer stays."));
+            message.set(Message.plain(wording("Solver.stopped-the-full-search-the")));
         } else {
             back.accept(shown.get());
-            message.set(Message.plain("Stopped. The arrangement is as it was before."));
+            message.set(Message.plain(wording("Solver.stopped-the-arrangement-is-as")));
         }
     }
 
@@ -327,11 +328,7 @@ public final class Solver {
         if (full.cost().compareTo(quick.cost()) < 0) {
             if (message.get().equals(Message.plain(done))) {
                 message.set(Message.plain(String.format(
-                        Locale.ROOT,
-                        "%s The full search took its place: effort %.1f, not %.1f.",
-                        done,
-                        full.effort(),
-                        quick.effort())));
+                        Locale.ROOT, wording("Solver.the-full-search-took-its"), done, full.effort(), quick.effort())));
             }
             arrangement.set(full);
         }

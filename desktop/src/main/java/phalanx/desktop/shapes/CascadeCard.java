@@ -1,5 +1,7 @@
 package phalanx.desktop.shapes;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -52,19 +54,22 @@ final class CascadeCard extends VBox {
      * @param inSong whether the chord stands in the song
      */
     void show(HeldShape held, ChordSymbol chord, Instrument instrument, Key key, boolean inSong) {
-        getChildren().setAll(Cards.heading("Touched harmonics over it"), nodes(held, chord, instrument, key, inSong));
+        getChildren()
+                .setAll(
+                        Cards.heading(wording("CascadeCard.touched-harmonics-over-it")),
+                        nodes(held, chord, instrument, key, inSong));
         try {
             Cascade cascade = Cascade.usual(instrument, held.shape().frets(), node);
             show(new Chosen(held, node, cascade), key, inSong);
         } catch (IllegalArgumentException e) {
-            getChildren().add(Cards.quiet("None here: " + e.getMessage() + "."));
+            getChildren().add(Cards.quiet(wording("CascadeCard.none-here", e.getMessage())));
         }
         HarmonicChord.of(instrument, chord).stream().limit(MOST_CHORDS).forEach(one -> getChildren()
-                .add(Cards.line("open strings", one.words(key))));
+                .add(Cards.line(wording("CascadeCard.open-strings"), one.words(key))));
     }
 
     private HBox nodes(HeldShape held, ChordSymbol chord, Instrument instrument, Key key, boolean inSong) {
-        HBox box = new HBox(6, Cards.before("frets above"));
+        HBox box = new HBox(6, Cards.before(wording("CascadeCard.frets-above")));
         box.setAlignment(Pos.CENTER_LEFT);
         ToggleGroup group = new ToggleGroup();
         for (int n = 2; n <= MOST_NODES; n++) {
@@ -92,24 +97,21 @@ final class CascadeCard extends VBox {
                 cascade.steps().stream().filter(Cascade.Step::touched).findFirst();
         getChildren()
                 .addAll(
-                        Cards.line("strings", cascade.order()),
-                        Cards.line("sounds", line),
+                        Cards.line(wording("CascadeCard.strings"), cascade.order()),
+                        Cards.line(wording("CascadeCard.sounds"), line),
                         Cards.quiet(lowest.map(step -> String.format(
                                         Locale.ROOT,
-                                        "i touches string %d over fret %.1f, %.0f mm from the saddle.",
+                                        wording("CascadeCard.i-touches-string-over-fret"),
                                         step.string(),
                                         step.touchFret(),
                                         step.saddleMm()))
                                 .orElse("")),
                         Cards.quiet(String.format(
-                                Locale.ROOT,
-                                "* touched by i, plucked by p well away from it; plain notes by a, at about %.0f %% of their"
-                                        + " usual loudness.",
-                                100 * node.strength())));
+                                Locale.ROOT, wording("CascadeCard.touched-by-i-plucked-by"), 100 * node.strength())));
         Button play = Cards.button(
                 "cascade-play",
-                "Play it here",
-                "In place of what is plucked under this chord; Ctrl+Z takes it back",
+                wording("CascadeCard.play-it-here"),
+                wording("CascadeCard.in-place-of-what-is"),
                 () -> actions.play.accept(chosen));
         play.setDisable(!inSong);
         getChildren()
@@ -117,12 +119,15 @@ final class CascadeCard extends VBox {
                         8,
                         8,
                         Cards.button(
-                                "cascade-hear", "Hear", "Let the cascade sound", () -> actions.hear.accept(chosen)),
+                                "cascade-hear",
+                                wording("CascadeCard.hear"),
+                                wording("CascadeCard.let-the-cascade-sound"),
+                                () -> actions.hear.accept(chosen)),
                         play,
                         Cards.button(
                                 "cascade-intro",
-                                "As an intro",
-                                "A bar before the song; Ctrl+Z takes it back",
+                                wording("CascadeCard.as-an-intro"),
+                                wording("CascadeCard.a-bar-before-the-song"),
                                 () -> actions.intro.accept(chosen))));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop.shapes;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -72,15 +74,23 @@ final class ChainView extends VBox {
         setId("chain");
         field.setId("chain-field");
         field.setPromptText("C x02210 133211:134211");
-        field.setAccessibleText("A chain of shapes: chords, frets, or frets with fingers");
+        field.setAccessibleText(wording("ChainView.a-chain-of-shapes-chords"));
         field.setOnAction(event -> work(field.getText()));
         HBox.setHgrow(field, Priority.ALWAYS);
         HBox line = new HBox(
                 8,
-                Cards.before("chain"),
+                Cards.before(wording("ChainView.chain")),
                 field,
-                Cards.button("chain-song", "The song's own", "The shapes of this song in order", this::showSongs),
-                Cards.button("chain-close", "One chord", "Back to the shapes of one chord (Escape)", close));
+                Cards.button(
+                        "chain-song",
+                        wording("ChainView.the-song-s-own"),
+                        wording("ChainView.the-shapes-of-this-song"),
+                        this::showSongs),
+                Cards.button(
+                        "chain-close",
+                        wording("ChainView.one-chord"),
+                        wording("ChainView.back-to-the-shapes-of"),
+                        close));
         line.setAlignment(Pos.CENTER_LEFT);
         troubles.setId("chain-troubles");
         sum.setId("chain-sum");
@@ -100,8 +110,7 @@ final class ChainView extends VBox {
             }
         });
         showTroubles(List.of());
-        sum.setText("Chords, frets from the lowest string, or frets with a finger for each string; Enter works it out. "
-                + "Each shape is held for four beats and changed in the last.");
+        sum.setText(wording("ChainView.chords-frets-from-the-lowest"));
     }
 
     /** Gives the keys to the field. */
@@ -111,7 +120,7 @@ final class ChainView extends VBox {
         if (chain.isPresent()) {
             select(selected);
         } else {
-            change.showNone("Work out a chain to see its changes.");
+            change.showNone(wording("ChainView.work-out-a-chain-to"));
         }
     }
 
@@ -156,8 +165,7 @@ final class ChainView extends VBox {
                             field.setText(SongChain.text(shown));
                             work(field.getText());
                         },
-                        () -> workbench.say(
-                                Message.plain("Open a song first: its shapes are those it is played with.")));
+                        () -> workbench.say(Message.plain(wording("ChainView.open-a-song-first-its"))));
     }
 
     /** Shows a drill that was worked out. */
@@ -166,38 +174,38 @@ final class ChainView extends VBox {
         chain = drill.chain();
         showTroubles(drill.troubles());
         better.getChildren().clear();
-        drill.refingered().ifPresent(other -> offer("chain-fingers", "Better fingers", other));
-        drill.reordered().ifPresent(other -> offer("chain-order", "Better order, if it is free", other));
+        drill.refingered().ifPresent(other -> offer("chain-fingers", wording("ChainView.better-fingers"), other));
+        drill.reordered().ifPresent(other -> offer("chain-order", wording("ChainView.better-order-if-it-is"), other));
         selected = 0;
         showCards();
         if (chain.isEmpty()) {
             why.setText("");
-            sum.setText("No shape to show.");
+            sum.setText(wording("ChainView.no-shape-to-show"));
             return;
         }
         double ceiling = chain.get().tempoCeiling();
         sum.setText(String.format(
                 Locale.ROOT,
-                "%d shapes, effort %.1f, %s at %.0f bpm. Arrow keys walk through the changes.",
+                wording("ChainView.shapes-effort-at-bpm-arrow"),
                 chain.get().links().size(),
                 chain.get().effort().total(),
                 Double.isFinite(ceiling)
-                        ? String.format(Locale.ROOT, "in time up to %.0f bpm, asked", Math.floor(ceiling))
-                        : "nothing moves",
+                        ? String.format(Locale.ROOT, wording("ChainView.in-time-up-to-bpm"), Math.floor(ceiling))
+                        : wording("ChainView.nothing-moves"),
                 tempo));
         select(Math.min(1, chain.get().links().size() - 1));
     }
 
     private void showTroubles(List<String> all) {
-        troubles.setText(all.isEmpty() ? "" : "Left out: " + String.join(". ", all) + ".");
+        troubles.setText(all.isEmpty() ? "" : wording("ChainView.left-out", String.join(". ", all)));
         troubles.setVisible(!all.isEmpty());
         troubles.setManaged(!all.isEmpty());
     }
 
     private void offer(String id, String words, Chain other) {
         String saves = String.format(
-                Locale.ROOT, "%s: effort %.1f", words, other.effort().total());
-        better.getChildren().add(Cards.button(id, saves, "Puts it into the field and works it out", () -> {
+                Locale.ROOT, wording("ChainView.effort"), words, other.effort().total());
+        better.getChildren().add(Cards.button(id, saves, wording("ChainView.puts-it-into-the-field"), () -> {
             String text = other.links().stream()
                     .map(link -> id.equals("chain-order")
                             ? link.wanted().text()
@@ -219,12 +227,12 @@ final class ChainView extends VBox {
     }
 
     private VBox card(Chain.Link link, int index) {
-        Label into = new Label(link.into().map(ChainView::moves).orElse("begins"));
+        Label into = new Label(link.into().map(ChainView::moves).orElse(wording("ChainView.begins")));
         into.getStyleClass().add("caution");
         Label pace = new Label(link.into()
                 .flatMap(Pacing::of)
                 .map(pacing -> String.format(
-                        Locale.ROOT, "%.0f mm, %.0f of %.0f ms", pacing.mm(), pacing.needsMs(), pacing.hasMs()))
+                        Locale.ROOT, wording("ChainView.mm-of-ms"), pacing.mm(), pacing.needsMs(), pacing.hasMs()))
                 .orElse("-"));
         pace.getStyleClass().add("caution");
         if (link.into().flatMap(Pacing::of).filter(Pacing::tooFast).isPresent()) {
@@ -245,7 +253,7 @@ final class ChainView extends VBox {
         card.setPrefWidth(ShapeCard.WIDTH);
         card.setMinWidth(ShapeCard.WIDTH);
         card.setMaxWidth(ShapeCard.WIDTH);
-        card.setAccessibleText(link.wanted().text() + ", fingers " + dashed(link));
+        card.setAccessibleText(wording("ChainView.fingers", link.wanted().text(), dashed(link)));
         card.setOnMousePressed(event -> select(index));
         return card;
     }
@@ -261,15 +269,11 @@ final class ChainView extends VBox {
             List<String> fingers =
                     change.of(kind).stream().map(move -> move.finger().symbol()).toList();
             if (!fingers.isEmpty() && kind != FingerMove.Kind.LIFT) {
-                String verb = fingers.size() == 1 ? kind.label() : plural(kind);
-                parts.add(String.join(" ", fingers) + " " + verb.replaceFirst("^comes? ", ""));
+                String verb = wording("ChainView." + (fingers.size() == 1 ? "one" : "many") + "." + kind.name());
+                parts.add(String.join(" ", fingers) + " " + verb);
             }
         }
-        return parts.isEmpty() ? "no finger moves" : String.join(", ", parts);
-    }
-
-    private static String plural(FingerMove.Kind kind) {
-        return kind.label().replaceFirst("s( |$)", "$1");
+        return parts.isEmpty() ? wording("ChainView.no-finger-moves") : String.join(", ", parts);
     }
 
     private void select(int index) {
@@ -286,16 +290,18 @@ final class ChainView extends VBox {
         link.into()
                 .ifPresentOrElse(
                         into -> change.show(
-                                "From "
-                                        + chain.get()
+                                wording(
+                                        "ChainView.from-to",
+                                        chain.get()
                                                 .links()
                                                 .get(selected - 1)
                                                 .wanted()
-                                                .text() + " to " + link.wanted().text(),
+                                                .text(),
+                                        link.wanted().text()),
                                 into,
                                 instrument,
                                 tempo()),
-                        () -> change.showNone("The chain begins here."));
+                        () -> change.showNone(wording("ChainView.the-chain-begins-here")));
     }
 
     void useView(View next) {

@@ -1,5 +1,7 @@
 package phalanx.desktop.shapes;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -14,7 +16,7 @@ import phalanx.lefthand.track.Change;
 
 /** The change between two shapes: drawn, and finger by finger in words with the time it needs and has. */
 final class ChangeCard extends VBox {
-    private final Label title = Cards.heading("Change");
+    private final Label title = Cards.heading(wording("ChangeCard.change"));
     private final Label tempo = Cards.quiet("");
     private final ChangeDrawing drawing = new ChangeDrawing();
     private final VBox words = new VBox(2);
@@ -41,7 +43,7 @@ final class ChangeCard extends VBox {
      */
     void show(String heading, Change change, Instrument instrument, double songTempo) {
         title.setText(heading);
-        tempo.setText(String.format(Locale.ROOT, "from beat to beat at %.0f bpm", songTempo));
+        tempo.setText(String.format(Locale.ROOT, wording("ChangeCard.from-beat-to-beat-at"), songTempo));
         drawing.show(instrument, change);
         words.getChildren().setAll(ChangeWords.lines(change));
     }
@@ -54,7 +56,7 @@ final class ChangeCard extends VBox {
 
     /** Shows nothing but why. */
     void showNone(String why) {
-        title.setText("Change");
+        title.setText(wording("ChangeCard.change"));
         tempo.setText("");
         drawing.clear();
         words.getChildren().setAll(Cards.quiet(why));

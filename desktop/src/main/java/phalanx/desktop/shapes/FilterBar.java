@@ -1,5 +1,7 @@
 package phalanx.desktop.shapes;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.function.Consumer;
@@ -23,16 +25,19 @@ final class FilterBar extends FlowPane {
     private final Workbench workbench;
     private final Consumer<ShapeFilter> changed;
     private final Chip bass =
-            new Chip("filter-bass", "bass", "The lowest note: the chord's own, any tone, or an exact pitch");
+            new Chip("filter-bass", wording("FilterBar.bass"), wording("FilterBar.the-lowest-note-the-chord"));
     private final Chip top =
-            new Chip("filter-top", "top", "The highest note, as for a melody note, and perhaps its string");
+            new Chip("filter-top", wording("FilterBar.top"), wording("FilterBar.the-highest-note-as-for"));
     private final Chip strings =
-            new Chip("filter-strings", "sound", "Strings that must sound, as the thumb's pattern needs them");
-    private final Chip frets = new Chip("filter-frets", "frets", "The stretch of the neck that fingers may press");
-    private final Chip thumb = new Chip("filter-thumb", "thumb", "Whether the thumb may press over the neck");
+            new Chip("filter-strings", wording("FilterBar.sound"), wording("FilterBar.strings-that-must-sound-as"));
+    private final Chip frets =
+            new Chip("filter-frets", wording("FilterBar.frets"), wording("FilterBar.the-stretch-of-the-neck"));
+    private final Chip thumb =
+            new Chip("filter-thumb", wording("FilterBar.thumb"), wording("FilterBar.whether-the-thumb-may-press"));
     private final Chip kind =
-            new Chip("filter-kind", "kind", "Any shapes, whole ones, or triads on three strings over a bass");
-    private final Chip order = new Chip("filter-order", "by", "How the shapes are sorted");
+            new Chip("filter-kind", wording("FilterBar.kind"), wording("FilterBar.any-shapes-whole-ones-or"));
+    private final Chip order =
+            new Chip("filter-order", wording("FilterBar.by"), wording("FilterBar.how-the-shapes-are-sorted"));
     private ShapeFilter filter = ShapeFilter.NONE;
     private List<Integer> tune = List.of();
 
@@ -65,14 +70,16 @@ final class FilterBar extends FlowPane {
         tune = List.copyOf(tuneOver);
         bass.valueProperty().set(filter.bass().label(chord));
         top.valueProperty().set(filter.top().label());
-        strings.valueProperty().set(filter.mustSound() == 0 ? "any" : words(filter.mustSound()));
+        strings.valueProperty().set(filter.mustSound() == 0 ? wording("FilterBar.any") : words(filter.mustSound()));
         frets.valueProperty()
                 .set(
                         filter.region().lowest() == 1
-                                ? "0 to " + filter.region().highest()
-                                : filter.region().lowest() + " to "
-                                        + filter.region().highest());
-        thumb.valueProperty().set(filter.thumb() ? "yes" : "no");
+                                ? wording("FilterBar.0-to", filter.region().highest())
+                                : wording(
+                                        "FilterBar.to",
+                                        filter.region().lowest(),
+                                        filter.region().highest()));
+        thumb.valueProperty().set(filter.thumb() ? wording("FilterBar.yes") : wording("FilterBar.no"));
         kind.valueProperty().set(filter.voicing().label());
         order.valueProperty().set(filter.order().label());
     }
@@ -106,41 +113,46 @@ final class FilterBar extends FlowPane {
                 set(entry.parse(text.trim()), chip);
             } catch (IllegalArgumentException e) {
                 chip.close();
-                workbench.say(Message.error(e.getMessage() + ". The filter is as it was."));
+                workbench.say(Message.error(wording("FilterBar.the-filter-is-as-it", e.getMessage())));
             }
         });
     }
 
     private ChoiceEditor bassEditor() {
-        ChoiceEditor editor = editor(bass, "Lowest note, such as F#2", "", text -> switch (text) {
+        ChoiceEditor editor = editor(bass, wording("FilterBar.lowest-note-such-as-f"), "", text -> switch (text) {
             case "written", "" -> filter.with(ShapeFilter.Bass.WRITTEN);
             case "any" -> filter.with(ShapeFilter.Bass.ANY);
             default -> filter.with(ShapeFilter.Bass.of(Pitch.parse(text).midi()));
         });
-        editor.addChoice("as the chord says", "written");
-        editor.addChoice("any tone, the root may go", "any");
+        editor.addChoice(wording("FilterBar.as-the-chord-says"), "written");
+        editor.addChoice(wording("FilterBar.any-tone-the-root-may"), "any");
         return editor;
     }
 
     private ChoiceEditor topEditor() {
-        ChoiceEditor editor = editor(top, "Highest note, such as D5 or D5 2 for string 2", "", this::parseTop);
-        editor.addChoice("any", "any");
+        ChoiceEditor editor = editor(top, wording("FilterBar.highest-note-such-as-d5"), "", this::parseTop);
+        editor.addChoice(wording("FilterBar.any"), "any");
         tune.forEach(midi -> {
             String pitch = Pitch.of(midi, Key.C_MAJOR).toString();
-            editor.addChoice(pitch + ", in the tune", pitch);
+            editor.addChoice(wording("FilterBar.in-the-tune", pitch), pitch);
         });
         return editor;
     }
 
     private ShapeFilter parseTop(String text) {
-        if (text.isEmpty() || text.equals("any")) {
+        if (text.isEmpty() || any(text)) {
             return filter.with(ShapeFilter.TopNote.ANY);
         }
         String[] parts = text.split("[\\s,]+");
-        OptionalInt string = parts.length > 1 ? OptionalInt.of(number(parts[1], "string")) : OptionalInt.empty();
+        OptionalInt string =
+                parts.length > 1 ? OptionalInt.of(number(parts[1], wording("FilterBar.string"))) : OptionalInt.empty();
         string.ifPresent(this::checkString);
         return filter.with(
                 new ShapeFilter.TopNote(OptionalInt.of(Pitch.parse(parts[0]).midi()), string));
+    }
+
+    private static boolean any(String text) {
+        return text.equals("any") || text.equals(wording("FilterBar.any"));
     }
 
     private void checkString(int string) {
@@ -149,61 +161,66 @@ final class FilterBar extends FlowPane {
                 .map(project -> project.instrument().strings())
                 .orElse(6);
         if (string < 1 || string > most) {
-            throw new IllegalArgumentException("string " + string + " is outside 1 to " + most);
+            throw new IllegalArgumentException(wording("FilterBar.string-is-outside-1-to", string, most));
         }
     }
 
     private static int number(String text, String what) {
         if (!text.matches("\\d{1,2}")) {
-            throw new IllegalArgumentException("\"" + text + "\" is not the number of a " + what);
+            throw new IllegalArgumentException(wording("FilterBar.is-not-the-number-of", text, what));
         }
         return Integer.parseInt(text);
     }
 
     private ChoiceEditor stringsEditor() {
-        ChoiceEditor editor = editor(strings, "Strings, such as 6 4 3", words(filter.mustSound()), text -> {
-            int set = 0;
-            for (String word : text.isEmpty() || text.equals("any") ? new String[0] : text.split("[\\s,]+")) {
-                int string = number(word, "string");
-                checkString(string);
-                set |= 1 << string;
-            }
-            return filter.withMustSound(set);
-        });
-        editor.addChoice("any", "any");
+        ChoiceEditor editor =
+                editor(strings, wording("FilterBar.strings-such-as-6-4"), words(filter.mustSound()), text -> {
+                    int set = 0;
+                    for (String word : text.isEmpty() || any(text) ? new String[0] : text.split("[\\s,]+")) {
+                        int string = number(word, wording("FilterBar.string"));
+                        checkString(string);
+                        set |= 1 << string;
+                    }
+                    return filter.withMustSound(set);
+                });
+        editor.addChoice(wording("FilterBar.any"), "any");
         List.of("6 4", "5 4", "6 4 3", "5 4 3 2").forEach(each -> editor.addChoice(each, each));
         return editor;
     }
 
     private ChoiceEditor fretsEditor() {
-        ChoiceEditor editor = editor(frets, "From fret to fret, such as 5 9; open strings always", "", text -> {
+        ChoiceEditor editor = editor(frets, wording("FilterBar.from-fret-to-fret-such"), "", text -> {
             if (text.isEmpty()) {
                 return filter.with(ShapeQuery.Region.USUAL);
             }
             String[] parts = text.split("[\\s,-]+");
-            int low = number(parts[0], "fret");
-            int high = parts.length > 1 ? number(parts[1], "fret") : low;
+            int low = number(parts[0], wording("FilterBar.fret"));
+            int high = parts.length > 1 ? number(parts[1], wording("FilterBar.fret")) : low;
             return filter.with(new ShapeQuery.Region(Math.max(1, low), Math.max(1, high)));
         });
         List.of("0 15", "0 4", "3 7", "5 9", "7 12", "10 15")
-                .forEach(each -> editor.addChoice(each.replace(" ", " to "), each));
+                .forEach(each -> editor.addChoice(
+                        each.replaceFirst("(\\d+) (\\d+)", wording("FilterBar.to", "$1", "$2")), each));
         return editor;
     }
 
     private ChoiceEditor thumbEditor() {
         ChoiceEditor editor = editor(
                 thumb,
-                "Thumb over the neck: yes or no",
-                filter.thumb() ? "yes" : "no",
+                wording("FilterBar.thumb-over-the-neck-yes"),
+                filter.thumb() ? wording("FilterBar.yes") : wording("FilterBar.no"),
                 text -> filter.withThumb(!text.equalsIgnoreCase("no")));
-        editor.addChoice("yes, where the hand allows it", "yes");
-        editor.addChoice("no", "no");
+        editor.addChoice(wording("FilterBar.yes-where-the-hand-allows"), "yes");
+        editor.addChoice(wording("FilterBar.no"), "no");
         return editor;
     }
 
     private ChoiceEditor kindEditor() {
-        ChoiceEditor editor =
-                editor(kind, "Kind of shapes", filter.voicing().label(), text -> filter.with(Voicing.parse(text)));
+        ChoiceEditor editor = editor(
+                kind,
+                wording("FilterBar.kind-of-shapes"),
+                filter.voicing().label(),
+                text -> filter.with(Voicing.parse(text)));
         for (Voicing one : Voicing.values()) {
             editor.addChoice(one.label(), one.label());
         }
@@ -211,15 +228,15 @@ final class FilterBar extends FlowPane {
     }
 
     private ChoiceEditor orderEditor() {
-        ChoiceEditor editor = editor(order, "Order", filter.order().label(), text -> {
-            for (ShapeFilter.Order one : ShapeFilter.Order.values()) {
-                if (one.label().equals(text)) {
-                    return filter.with(one);
-                }
-            }
-            throw new IllegalArgumentException(
-                    "\"" + text + "\" is not an order: use, effort, reach, place or way from before");
-        });
+        ChoiceEditor editor =
+                editor(order, wording("FilterBar.order"), filter.order().label(), text -> {
+                    for (ShapeFilter.Order one : ShapeFilter.Order.values()) {
+                        if (one.label().equals(text)) {
+                            return filter.with(one);
+                        }
+                    }
+                    throw new IllegalArgumentException(wording("FilterBar.is-not-an-order-use", text));
+                });
         for (ShapeFilter.Order one : ShapeFilter.Order.values()) {
             editor.addChoice(one.label(), one.label());
         }

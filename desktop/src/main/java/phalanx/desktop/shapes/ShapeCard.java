@@ -1,5 +1,7 @@
 package phalanx.desktop.shapes;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.stream.Collectors;
 import javafx.css.PseudoClass;
@@ -48,7 +50,7 @@ final class ShapeCard extends VBox {
                         new HBox(frets, Cards.space(), effort),
                         reach(shape, instrument, hand, view),
                         silent);
-        setAccessibleText("shape " + shape.shape() + ", fingers " + String.join(" ", shape.fingers()));
+        setAccessibleText(wording("ShapeCard.shape-fingers", shape.shape(), String.join(" ", shape.fingers())));
     }
 
     private static HBox reach(PricedShape shape, Instrument instrument, Hand hand, View view) {
@@ -56,7 +58,8 @@ final class ShapeCard extends VBox {
         boolean stretched = Stretch.of(shape.fingering().presses(), instrument, hand)
                 .filter(Stretch::isStretched)
                 .isPresent();
-        Label words = new Label(String.format(Locale.ROOT, "%.0f mm%s", widest, stretched ? ", stretch" : ""));
+        Label words = new Label(
+                String.format(Locale.ROOT, "%.0f mm%s", widest, stretched ? wording("ShapeCard.stretch") : ""));
         words.getStyleClass().add("caution");
         Rectangle ground = new Rectangle(BAR, 7, view.colour("rule"));
         Rectangle bar = new Rectangle(
@@ -75,7 +78,7 @@ final class ShapeCard extends VBox {
 
     private static String silence(HeldShape held) {
         String words = SilentString.of(held).stream().map(SilentString::words).collect(Collectors.joining("; "));
-        return words.isEmpty() ? "all strings sound" : words;
+        return words.isEmpty() ? wording("ShapeCard.all-strings-sound") : words;
     }
 
     void setSelected(boolean selected) {

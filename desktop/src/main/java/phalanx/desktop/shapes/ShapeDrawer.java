@@ -1,5 +1,7 @@
 package phalanx.desktop.shapes;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -104,7 +106,7 @@ final class ShapeDrawer extends ScrollPane {
         Stretch.of(shape.fingering().presses(), about.instrument, about.hand)
                 .filter(Stretch::isStretched)
                 .ifPresent(stretch -> content.getChildren().add(Cards.caution(stretch.words())));
-        content.getChildren().addAll(Cards.heading("Keep"), buttons(about));
+        content.getChildren().addAll(Cards.heading(wording("ShapeDrawer.keep")), buttons(about));
         cascade.show(held, about.chord, about.instrument, about.key, about.inSong);
         content.getChildren().add(cascade);
         addFingerings(shape, about);
@@ -127,14 +129,14 @@ final class ShapeDrawer extends ScrollPane {
                 .mapToObj(String::valueOf)
                 .collect(Collectors.joining(" "));
         return List.of(
-                Cards.line("sounds", sounds),
-                Cards.line("tones", tones),
-                Cards.line("names", names),
-                Cards.line("fingers", fingers(shape)),
-                Cards.line("free fingers", free.isEmpty() ? "none" : free),
-                Cards.line("silent", silent.isEmpty() ? "none" : silent),
-                Cards.line("thumb takes strings", thumb(shape, about)),
-                Cards.line("reach", reach(shape, about)));
+                Cards.line(wording("ShapeDrawer.sounds"), sounds),
+                Cards.line(wording("ShapeDrawer.tones"), tones),
+                Cards.line(wording("ShapeDrawer.names"), names),
+                Cards.line(wording("ShapeDrawer.fingers"), fingers(shape)),
+                Cards.line(wording("ShapeDrawer.free-fingers"), free.isEmpty() ? wording("ShapeDrawer.none") : free),
+                Cards.line(wording("ShapeDrawer.silent"), silent.isEmpty() ? wording("ShapeDrawer.none") : silent),
+                Cards.line(wording("ShapeDrawer.thumb-takes-strings"), thumb(shape, about)),
+                Cards.line(wording("ShapeDrawer.reach"), reach(shape, about)));
     }
 
     /** The strings of an alternating thumb under the shape, a bar of four. */
@@ -142,7 +144,7 @@ final class ShapeDrawer extends ScrollPane {
         List<Integer> strings =
                 new ThumbStrings(about.instrument, shape.shape(), about.chord).strings(BassLine.ALTERNATING, 4);
         return strings.isEmpty()
-                ? "no root on a bass string"
+                ? wording("ShapeDrawer.no-root-on-a-bass")
                 : strings.stream().map(String::valueOf).collect(Collectors.joining(" "));
     }
 
@@ -157,28 +159,42 @@ final class ShapeDrawer extends ScrollPane {
                         reaches.get(a) / about.hand.greatestMm(a), reaches.get(b) / about.hand.greatestMm(b)));
         return widest.map(pair -> String.format(
                         Locale.ROOT,
-                        "%d-%d %.0f of %.0f mm",
+                        wording("ShapeDrawer.of-mm"),
                         pair.low(),
                         pair.high(),
                         reaches.get(pair),
                         about.hand.greatestMm(pair)))
-                .orElse("one finger or none");
+                .orElse(wording("ShapeDrawer.one-finger-or-none"));
     }
 
     private Node buttons(About about) {
-        Button use =
-                Cards.button("use-shape", "Use and lock", "Hold this shape for the whole chord (Enter)", actions.use);
+        Button use = Cards.button(
+                "use-shape",
+                wording("ShapeDrawer.use-and-lock"),
+                wording("ShapeDrawer.hold-this-shape-for-the"),
+                actions.use);
         use.getStyleClass().add("main");
         use.setDisable(!about.inSong);
-        Button keep = Cards.button("keep-shape", "To my shapes", "Keep it in your own small library (M)", actions.keep);
-        Button hear = Cards.button("hear-shape", "Hear", "Let it sound (H)", actions.hear);
+        Button keep = Cards.button(
+                "keep-shape",
+                wording("ShapeDrawer.to-my-shapes"),
+                wording("ShapeDrawer.keep-it-in-your-own"),
+                actions.keep);
+        Button hear = Cards.button(
+                "hear-shape", wording("ShapeDrawer.hear"), wording("ShapeDrawer.let-it-sound-h"), actions.hear);
         Button compare = Cards.button(
-                "compare-shape", "Compare from here", "Show changes from this shape to others (C)", actions.compare);
+                "compare-shape",
+                wording("ShapeDrawer.compare-from-here"),
+                wording("ShapeDrawer.show-changes-from-this-shape"),
+                actions.compare);
         VBox lines = new VBox(8, new HBox(8, use, keep), new HBox(8, hear, compare));
         if (about.locked) {
             lines.getChildren()
                     .add(Cards.button(
-                            "release", "Release the lock", "Let the engine choose again (U)", actions.release));
+                            "release",
+                            wording("ShapeDrawer.release-the-lock"),
+                            wording("ShapeDrawer.let-the-engine-choose-again"),
+                            actions.release));
         }
         return lines;
     }
@@ -189,15 +205,18 @@ final class ShapeDrawer extends ScrollPane {
                 .limit(MOST_FINGERINGS)
                 .toList();
         if (others.isEmpty()) {
-            content.getChildren().add(Cards.quiet("No other fingers can hold it."));
+            content.getChildren().add(Cards.quiet(wording("ShapeDrawer.no-other-fingers-can-hold")));
             return;
         }
-        content.getChildren().add(Cards.heading("Other fingers"));
+        content.getChildren().add(Cards.heading(wording("ShapeDrawer.other-fingers")));
         for (PricedShape other : others) {
             String text = String.format(
                     Locale.ROOT, "%s   %.1f", fingers(other), other.effort().total());
-            Button button =
-                    Cards.button("refinger", text, "Hold it with these fingers", () -> actions.refinger.accept(other));
+            Button button = Cards.button(
+                    "refinger",
+                    text,
+                    wording("ShapeDrawer.hold-it-with-these-fingers"),
+                    () -> actions.refinger.accept(other));
             button.getStyleClass().add("mono");
             content.getChildren().add(button);
         }
@@ -208,15 +227,18 @@ final class ShapeDrawer extends ScrollPane {
                 .filter(shape -> shape.tuning().equals(about.instrument.tuning()))
                 .filter(shape -> shape.name().equals(about.chord.text()))
                 .toList();
-        content.getChildren().add(Cards.heading("My shapes of " + about.chord.text()));
+        content.getChildren().add(Cards.heading(wording("ShapeDrawer.my-shapes-of", about.chord.text())));
         if (own.isEmpty()) {
-            content.getChildren().add(Cards.quiet("None yet. M keeps the chosen one."));
+            content.getChildren().add(Cards.quiet(wording("ShapeDrawer.none-yet-m-keeps-the")));
         }
         for (Library.OwnShape shape : own) {
             String text =
                     shape.held().shape() + "   " + String.join(" ", shape.held().fingers());
-            Button button =
-                    Cards.button("own-shape", text, "Choose this shape", () -> actions.take.accept(shape.held()));
+            Button button = Cards.button(
+                    "own-shape",
+                    text,
+                    wording("ShapeDrawer.choose-this-shape"),
+                    () -> actions.take.accept(shape.held()));
             button.getStyleClass().add("mono");
             content.getChildren().add(button);
         }

@@ -1,5 +1,7 @@
 package phalanx.desktop.shapes;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
 import java.util.OptionalInt;
 import phalanx.lefthand.shape.ShapeQuery;
@@ -7,6 +9,7 @@ import phalanx.lefthand.shape.Voicing;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /**
  * What the player wants of the shapes of a chord.
@@ -26,20 +29,15 @@ record ShapeFilter(
 
     /** How shapes are sorted. */
     enum Order {
-        PRINTED("use"),
-        EFFORT("effort"),
-        REACH("reach"),
-        NECK("place"),
-        NEAREST("way from before");
+        PRINTED,
+        EFFORT,
+        REACH,
+        NECK,
+        NEAREST;
 
-        private final String label;
-
-        Order(String label) {
-            this.label = label;
-        }
-
+        /** What it is called on screen. */
         String label() {
-            return label;
+            return Words.name(this);
         }
     }
 
@@ -61,7 +59,7 @@ record ShapeFilter(
             if (midi.isPresent()) {
                 return Pitch.of(midi.getAsInt(), Key.C_MAJOR).toString();
             }
-            return written ? chord.bass().toString() : "any tone";
+            return written ? chord.bass().toString() : wording("ShapeFilter.any-tone");
         }
     }
 
@@ -71,10 +69,10 @@ record ShapeFilter(
 
         String label() {
             if (midi.isEmpty()) {
-                return "any";
+                return wording("ShapeFilter.any");
             }
             String pitch = Pitch.of(midi.getAsInt(), Key.C_MAJOR).toString();
-            return string.isPresent() ? pitch + ", string " + string.getAsInt() : pitch;
+            return string.isPresent() ? wording("ShapeFilter.string", pitch, string.getAsInt()) : pitch;
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.desktop.shapes;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -101,8 +103,7 @@ public final class ShapesStation extends HBox implements Viewed {
         setId("shapes-station");
         getStyleClass().add("station-content");
         setFocusTraversable(true);
-        setAccessibleText("Shapes. Arrow keys move, Enter uses and locks, H hears, C compares, M keeps, U releases, "
-                + "D opens a chain of shapes");
+        setAccessibleText(wording("ShapesStation.shapes-arrow-keys-move-enter"));
         chain = new ChainView(workbench, background, interfaceThread, change, () -> showChain(false));
         VBox.setVgrow(chain, Priority.ALWAYS);
         VBox.setVgrow(scroll, Priority.ALWAYS);
@@ -116,17 +117,17 @@ public final class ShapesStation extends HBox implements Viewed {
         getChildren().addAll(songChords(), middle, drawer);
         showChain(false);
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
-        drawer.showNone("Open a song, or type a chord at the left.");
-        change.showNone("Choose a shape to see the change into it.");
+        drawer.showNone(wording("ShapesStation.open-a-song-or-type"));
+        change.showNone(wording("ShapesStation.choose-a-shape-to-see"));
         heightProperty().addListener((property, before, now) -> change.setCompact(now.doubleValue() < LOW));
         WhenShown.follow(this, workbench.arrangementProperty(), (before, now) -> show(now));
     }
 
     private VBox songChords() {
         chords.setId("song-chords");
-        chords.setAccessibleText("Chords of the song");
+        chords.setAccessibleText(wording("ShapesStation.chords-of-the-song"));
         chords.setCellFactory(view -> new ChordCell());
-        chords.setPlaceholder(Cards.quiet("The song has no chords."));
+        chords.setPlaceholder(Cards.quiet(wording("ShapesStation.the-song-has-no-chords")));
         chords.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
             if (now != null && (before == null || before.startTick() != now.startTick())) {
                 free = Optional.empty();
@@ -136,16 +137,19 @@ public final class ShapesStation extends HBox implements Viewed {
         });
         VBox.setVgrow(chords, Priority.ALWAYS);
         anyChord.setId("any-chord");
-        anyChord.setPromptText("any chord, as Am7");
-        anyChord.setAccessibleText("Any chord");
+        anyChord.setPromptText(wording("ShapesStation.any-chord-as-am7"));
+        anyChord.setAccessibleText(wording("ShapesStation.any-chord"));
         anyChord.setOnAction(event -> showAny());
-        VBox card =
-                Cards.card("In this song", Cards.small("at the right: effort of its hardest moment"), chords, anyChord);
+        VBox card = Cards.card(
+                wording("ShapesStation.in-this-song"),
+                Cards.small(wording("ShapesStation.at-the-right-effort-of")),
+                chords,
+                anyChord);
         card.getChildren()
                 .add(Cards.button(
                         "open-chain",
-                        "A chain of shapes",
-                        "Shapes one after another, with the changes between them (D)",
+                        wording("ShapesStation.a-chain-of-shapes"),
+                        wording("ShapesStation.shapes-one-after-another-with"),
                         () -> showChain(true)));
         card.setPrefWidth(LIST_WIDTH);
         card.setMinWidth(LIST_WIDTH);
@@ -168,8 +172,9 @@ public final class ShapesStation extends HBox implements Viewed {
             name.getStyleClass().add("strong");
             Label effort = new Label(String.format(Locale.ROOT, "%.1f", item.effort()));
             effort.getStyleClass().add("mono");
-            Label frets = new Label(
-                    item.lock().map(lock -> lock.held().shape() + " locked").orElse(item.played()));
+            Label frets = new Label(item.lock()
+                    .map(lock -> wording("ShapesStation.locked", lock.held().shape()))
+                    .orElse(item.played()));
             frets.getStyleClass().addAll("mono", "caution");
             VBox words = new VBox(new HBox(name, Cards.space(), effort), frets);
             HBox.setHgrow(words, Priority.ALWAYS);
@@ -214,7 +219,7 @@ public final class ShapesStation extends HBox implements Viewed {
             search();
             requestFocus();
         } catch (IllegalArgumentException e) {
-            workbench.say(Message.error(e.getMessage() + ". The shapes shown are as they were."));
+            workbench.say(Message.error(wording("ShapesStation.the-shapes-shown-are-as", e.getMessage())));
         }
     }
 
@@ -272,19 +277,20 @@ public final class ShapesStation extends HBox implements Viewed {
             selected = -1;
             String why = chord.text() + ": " + found.advice().orElseThrow().words() + ".";
             grid.getChildren().setAll(Cards.quiet(why));
-            count.setText("no shape");
+            count.setText(wording("ShapesStation.no-shape"));
             drawer.showNone(why);
             if (!isChainShown()) {
-                change.showNone("Nothing to change to.");
+                change.showNone(wording("ShapesStation.nothing-to-change-to"));
             }
             return;
         }
         count.setText(String.format(
                 Locale.ROOT,
-                "%s: %d shape%s in %.0f ms.  Arrows move, Enter uses, H hears, C compares, M keeps",
+                wording("ShapesStation.shape-in-ms-arrows-move"),
                 chord.text(),
-                shapes.size(),
-                shapes.size() == 1 ? "" : "s",
+                shapes.size() == 1
+                        ? wording("ShapesStation.one-shape")
+                        : wording("ShapesStation.shapes", shapes.size()),
                 found.millis()));
         select(0);
     }
@@ -305,11 +311,15 @@ public final class ShapesStation extends HBox implements Viewed {
         int more = shapes.size() - made.size();
         if (more > 0) {
             grid.getChildren()
-                    .add(Cards.button("more-shapes", more + " more, harder or further on", "Show more shapes", () -> {
-                        mostCards += MORE_CARDS;
-                        showCards();
-                        showSelected();
-                    }));
+                    .add(Cards.button(
+                            "more-shapes",
+                            wording("ShapesStation.more-harder-or-further-on", more),
+                            wording("ShapesStation.show-more-shapes"),
+                            () -> {
+                                mostCards += MORE_CARDS;
+                                showCards();
+                                showSelected();
+                            }));
         }
     }
 
@@ -363,7 +373,7 @@ public final class ShapesStation extends HBox implements Viewed {
         if (marked.isPresent()) {
             HeldShape from = marked.get();
             change.show(
-                    "From " + from.shape() + " to " + shape.shape(),
+                    wording("ShapesStation.from-to", from.shape(), shape.shape()),
                     Change.onTheBeat(from.fingering(), shape.fingering(), instrument, hand, tempo),
                     instrument,
                     tempo);
@@ -371,13 +381,17 @@ public final class ShapesStation extends HBox implements Viewed {
         }
         Optional<Fingering> before = inSong().flatMap(SongChord::before);
         if (before.isEmpty()) {
-            change.showNone("No chord leads into this one. Mark a shape with C to see changes from it.");
+            change.showNone(wording("ShapesStation.no-chord-leads-into-this"));
             return;
         }
         int index = chords.getSelectionModel().getSelectedIndex();
-        String from = index > 0 ? chords.getItems().get(index - 1).chord().text() + " as played" : "the bar before";
+        String from = index > 0
+                ? wording(
+                        "ShapesStation.as-played",
+                        chords.getItems().get(index - 1).chord().text())
+                : wording("ShapesStation.the-bar-before");
         change.show(
-                "From " + from + " to " + shape.shape(),
+                wording("ShapesStation.from-to", from, shape.shape()),
                 Change.onTheBeat(before.get(), shape.fingering(), instrument, hand, tempo),
                 instrument,
                 tempo);
@@ -404,14 +418,14 @@ public final class ShapesStation extends HBox implements Viewed {
     private void use() {
         chosen().ifPresent(shape -> inSong().ifPresentOrElse(
                         at -> workbench.lock(new ShapeLock(at.startTick(), at.endTick(), held(shape))),
-                        () -> workbench.say(
-                                Message.plain("Choose a chord of the song first: this one stands nowhere in it."))));
+                        () -> workbench.say(Message.plain(wording("ShapesStation.choose-a-chord-of-the")))));
     }
 
     private void release() {
         inSong().flatMap(SongChord::lock)
                 .ifPresentOrElse(
-                        workbench::release, () -> workbench.say(Message.plain("No lock holds on this chord.")));
+                        workbench::release,
+                        () -> workbench.say(Message.plain(wording("ShapesStation.no-lock-holds-on-this"))));
     }
 
     private static HeldShape held(PricedShape shape) {
@@ -425,8 +439,11 @@ public final class ShapesStation extends HBox implements Viewed {
             Library library = workbench.shelf().libraryProperty().get();
             boolean there = library.shapes().contains(own);
             workbench.shelf().keep(there ? library.without(own) : library.with(own));
-            workbench.say(Message.plain(shape.shape() + (there ? " is no longer" : " is now") + " among your shapes of "
-                    + name + ". M again " + (there ? "keeps it." : "takes it out.")));
+            workbench.say(Message.plain(wording(
+                    "ShapesStation.among-your-shapes-of-m",
+                    shape.shape() + (there ? wording("ShapesStation.is-no-longer") : wording("ShapesStation.is-now")),
+                    name,
+                    there ? wording("ShapesStation.keeps-it") : wording("ShapesStation.takes-it-out"))));
             showSelected();
         });
     }
@@ -435,7 +452,7 @@ public final class ShapesStation extends HBox implements Viewed {
         chosen().ifPresent(shape -> {
             playback.hear(shape.shape().midi(instrument));
             if (!playback.audible()) {
-                workbench.say(Message.plain("No sound card: the shape cannot be heard here."));
+                workbench.say(Message.plain(wording("ShapesStation.no-sound-card-the-shape")));
             }
         });
     }
@@ -444,13 +461,13 @@ public final class ShapesStation extends HBox implements Viewed {
         playback.hearOneByOne(
                 chosen.cascade().steps().stream().map(Cascade.Step::midi).toList());
         if (!playback.audible()) {
-            workbench.say(Message.plain("No sound card: the cascade cannot be heard here."));
+            workbench.say(Message.plain(wording("ShapesStation.no-sound-card-the-cascade")));
         }
     }
 
     private void cascade(CascadeCard.Chosen chosen) {
         inSong().ifPresent(at -> workbench.decide(
-                "cascade over " + chosen.held().shape() + " in bar " + at.bar(),
+                wording("ShapesStation.cascade-over-in-bar", chosen.held().shape(), at.bar()),
                 now -> now.withLock(new CascadeLock(
                         at.startTick(),
                         at.endTick(),
@@ -461,7 +478,7 @@ public final class ShapesStation extends HBox implements Viewed {
 
     private void intro(CascadeCard.Chosen chosen) {
         chord().ifPresent(chord -> workbench.decide(
-                "a cascade over " + chosen.held().shape() + " before the song",
+                wording("ShapesStation.a-cascade-over-before-the", chosen.held().shape()),
                 new CascadeIntro(
                         chord, chosen.held(), chosen.node(), chosen.cascade().order())::before));
     }
@@ -472,8 +489,8 @@ public final class ShapesStation extends HBox implements Viewed {
             marked = same ? Optional.empty() : Optional.of(held(shape));
             workbench.say(Message.plain(
                     same
-                            ? "Changes are shown from the song again."
-                            : "Changes are shown from " + shape.shape() + ". C on it again ends that."));
+                            ? wording("ShapesStation.changes-are-shown-from-the")
+                            : wording("ShapesStation.changes-are-shown-from-c", shape.shape())));
             showSelected();
         });
     }
@@ -498,7 +515,7 @@ public final class ShapesStation extends HBox implements Viewed {
                 return;
             }
         }
-        workbench.say(Message.plain(own.shape() + " does not pass the filters now."));
+        workbench.say(Message.plain(wording("ShapesStation.does-not-pass-the-filters", own.shape())));
     }
 
     private void onKey(KeyEvent event) {

@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -42,13 +44,15 @@ final class AdviceCard extends VBox {
     private final Executor interfaceThread;
     private final Supplier<Optional<Arrangement>> full;
     private final Consumer<KeyAdvice> use;
-    private final Button start = Cards.button("advise", "Arrange them all", "12 keys times capo 0 to 7", this::start);
-    private final Button stop = Cards.button("advise-stop", "Stop", "Give up (Esc)", this::stop);
+    private final Button start = Cards.button(
+            "advise", wording("AdviceCard.arrange-them-all"), wording("AdviceCard.12-keys-times-capo-0"), this::start);
+    private final Button stop =
+            Cards.button("advise-stop", wording("AdviceCard.stop"), wording("AdviceCard.give-up-esc"), this::stop);
     private final ProgressBar progress = new ProgressBar(0);
     private final GridPane grid = new GridPane();
     private final Label words = Cards.quiet("");
-    private final Button useButton =
-            Cards.button("advise-use", "Use this", "Move the song there; undo returns", this::use);
+    private final Button useButton = Cards.button(
+            "advise-use", wording("AdviceCard.use-this"), wording("AdviceCard.move-the-song-there-undo"), this::use);
     private final FlowPane tunings = new FlowPane(4, 4);
     private final TextField voice = new TextField();
     private final HBox tuningChoice = new HBox(4);
@@ -92,9 +96,9 @@ final class AdviceCard extends VBox {
             tunings.getChildren().add(button);
         }
         voice.setId("advise-voice");
-        voice.setPromptText("A2 to D4");
+        voice.setPromptText(wording("AdviceCard.a2-to-d4"));
         voice.setPrefColumnCount(9);
-        voice.setAccessibleText("Range of a voice, lowest and highest pitch");
+        voice.setAccessibleText(wording("AdviceCard.range-of-a-voice-lowest"));
         tuningChoice.setId("advice-tunings");
         showIdle();
     }
@@ -102,15 +106,15 @@ final class AdviceCard extends VBox {
     private void showIdle() {
         getChildren()
                 .setAll(
-                        Cards.heading("Where does it lie well?"),
-                        Cards.quiet("Arranges the whole song in every key with every capo. Other tunings to try:"),
+                        Cards.heading(wording("AdviceCard.where-does-it-lie-well")),
+                        Cards.quiet(wording("AdviceCard.arranges-the-whole-song-in")),
                         tunings,
                         singing(),
                         start);
     }
 
     private HBox singing() {
-        HBox row = new HBox(8, Cards.quiet("Voice, if one sings:"), voice);
+        HBox row = new HBox(8, Cards.quiet(wording("AdviceCard.voice-if-one-sings")), voice);
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
     }
@@ -161,7 +165,7 @@ final class AdviceCard extends VBox {
             AtomicBoolean own = new AtomicBoolean();
             cancelled = own;
             progress.setProgress(0);
-            getChildren().setAll(Cards.heading("Where does it lie well?"), progress, stop);
+            getChildren().setAll(Cards.heading(wording("AdviceCard.where-does-it-lie-well")), progress, stop);
             long began = System.nanoTime();
             List<Tuning> tried = chosenTunings(now);
             Optional<Arrangement> shown = full.get();
@@ -186,9 +190,7 @@ final class AdviceCard extends VBox {
     private void failed(AtomicBoolean own, RuntimeException e) {
         if (!own.get()) {
             showIdle();
-            getChildren()
-                    .add(Cards.caution(
-                            "Not every key could be arranged: " + e.getMessage() + ". Nothing was changed."));
+            getChildren().add(Cards.caution(wording("AdviceCard.not-every-key-could-be", e.getMessage())));
         }
     }
 
@@ -214,19 +216,23 @@ final class AdviceCard extends VBox {
         KeyAdvice best = found.stream().min(Comparator.naturalOrder()).orElseThrow();
         Label took = Cards.small(String.format(
                 Locale.ROOT,
-                "%d ways in %.1f s; figures are effort, dashed is where it is now%s",
+                wording("AdviceCard.ways-in-s-figures-are"),
                 found.size(),
                 seconds,
-                singer.isPresent() ? ", in brackets: not for the voice" : ""));
+                singer.isPresent() ? wording("AdviceCard.in-brackets-not-for-the") : ""));
         getChildren()
                 .setAll(
-                        Cards.heading("Where does it lie well?"),
+                        Cards.heading(wording("AdviceCard.where-does-it-lie-well")),
                         tuningChoice,
                         words,
                         new HBox(
                                 8,
                                 useButton,
-                                Cards.button("advise-again", "Ask again", "Other tunings or a voice", this::again)),
+                                Cards.button(
+                                        "advise-again",
+                                        wording("AdviceCard.ask-again"),
+                                        wording("AdviceCard.other-tunings-or-a-voice"),
+                                        this::again)),
                         grid,
                         took);
         showTunings(best.tuning());
@@ -250,7 +256,7 @@ final class AdviceCard extends VBox {
             Button button = Cards.button(
                     "advice-tuning-" + i,
                     tuning.label() + " " + Math.round(best.cost().effort().total()),
-                    "Its least effort; show its keys and capos",
+                    wording("AdviceCard.its-least-effort-show-its"),
                     () -> {
                         showTunings(tuning);
                         select(bestIn(tuning));
@@ -270,7 +276,7 @@ final class AdviceCard extends VBox {
 
     private void paintGrid() {
         grid.getChildren().clear();
-        grid.add(Cards.small("capo"), 0, 0);
+        grid.add(Cards.small(wording("AdviceCard.capo")), 0, 0);
         for (int capo = 0; capo <= KeyAdvisor.HIGHEST_CAPO; capo++) {
             Label head = Cards.small(String.valueOf(capo));
             GridPane.setHalignment(head, HPos.CENTER);
@@ -333,7 +339,7 @@ final class AdviceCard extends VBox {
         String beside = ways.stream()
                 .filter(this::isNow)
                 .findFirst()
-                .flatMap(now -> way.against(now, "where it is now"))
+                .flatMap(now -> way.against(now, wording("AdviceCard.where-it-is-now")))
                 .map(words -> " " + words)
                 .orElse("");
         words.setText(way.words()

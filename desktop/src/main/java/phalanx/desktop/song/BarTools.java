@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntConsumer;
@@ -31,10 +33,8 @@ final class BarTools extends FlowPane {
     private final Selection selection;
     private final IntSupplier cursor;
     private final IntConsumer goTo;
-    private final Chip meter = new Chip(
-            "bar-meter",
-            "meter",
-            "Meter of the marked bars; else from the cursor's bar on, up to the next one (Ctrl+M)");
+    private final Chip meter =
+            new Chip("bar-meter", wording("BarTools.meter"), wording("BarTools.meter-of-the-marked-bars"));
 
     /**
      * @param selection the marked stretch; without one the cursor's bar counts
@@ -53,28 +53,36 @@ final class BarTools extends FlowPane {
         meter.setEditor(this::meterEditor);
         getChildren()
                 .addAll(
-                        small("insert-bar", "+ bar", "An empty bar before the cursor (Ctrl+I)", this::insert),
+                        small(
+                                "insert-bar",
+                                wording("BarTools.bar"),
+                                wording("BarTools.an-empty-bar-before-the"),
+                                this::insert),
                         small(
                                 "delete-bar",
-                                "\u2212 bar",
-                                "Takes out the marked bars, or the one at the cursor (Ctrl+D)",
+                                wording("BarTools.bar-2"),
+                                wording("BarTools.takes-out-the-marked-bars"),
                                 this::delete),
                         small(
                                 "earlier",
-                                "\u2190 bar",
-                                "The marked bars, or the one at the cursor, go a bar earlier (Alt+left)",
+                                wording("BarTools.bar-3"),
+                                wording("BarTools.the-marked-bars-or-the"),
                                 () -> move(-1)),
                         small(
                                 "later",
-                                "bar \u2192",
-                                "The marked bars, or the one at the cursor, go a bar later (Alt+right)",
+                                wording("BarTools.bar-4"),
+                                wording("BarTools.the-marked-bars-or-the-2"),
                                 () -> move(1)),
                         small(
                                 "split-bar",
-                                "split",
-                                "Two bars of the one at the cursor, from there on (Ctrl+K)",
+                                wording("BarTools.split"),
+                                wording("BarTools.two-bars-of-the-one"),
                                 this::split),
-                        small("join-bars", "join", "One bar of the marked ones (Ctrl+J)", this::join),
+                        small(
+                                "join-bars",
+                                wording("BarTools.join"),
+                                wording("BarTools.one-bar-of-the-marked"),
+                                this::join),
                         meter);
     }
 
@@ -137,8 +145,8 @@ final class BarTools extends FlowPane {
     private static String words(Song song, int from, int to) {
         int first = song.bars().get(from).number();
         return to - from == 1
-                ? "bar " + first
-                : "bars " + first + " to " + song.bars().get(to - 1).number();
+                ? wording("BarTools.bar-5", first)
+                : wording("BarTools.bars-to", first, song.bars().get(to - 1).number());
     }
 
     /** An empty bar before the one that the cursor stands in; at the end after the last one. */
@@ -148,8 +156,9 @@ final class BarTools extends FlowPane {
             int index = at >= song.endTick() ? song.bars().size() : song.barIndexAt(at);
             Bar like = song.bars().get(Math.min(index, song.bars().size() - 1));
             workbench.editBars(
-                    "an empty bar "
-                            + (index < song.bars().size()
+                    wording(
+                            "BarTools.an-empty-bar",
+                            index < song.bars().size()
                                     ? song.bars().get(index).number()
                                     : song.bars().get(index - 1).number() + 1),
                     now -> BarEdit.insert(now, index, 1, like.meter()));
@@ -162,7 +171,8 @@ final class BarTools extends FlowPane {
         song().ifPresent(song -> {
             int from = first(song);
             int to = end(song);
-            workbench.editBars("the song without " + words(song, from, to), now -> BarEdit.delete(now, from, to));
+            workbench.editBars(
+                    wording("BarTools.the-song-without", words(song, from, to)), now -> BarEdit.delete(now, from, to));
             unmark(song, from);
         });
     }
@@ -174,12 +184,15 @@ final class BarTools extends FlowPane {
             int last = song.bars().size();
             boolean marked = !selection.isEmpty();
             if (by < 0 ? from == 0 : to == last) {
-                workbench.say(Message.plain(
-                        "Nothing is " + (by < 0 ? "before" : "after") + " " + words(song, from, to) + "."));
+                workbench.say(Message.plain(wording(
+                        "BarTools.nothing-is",
+                        by < 0 ? wording("BarTools.before") : wording("BarTools.after"),
+                        words(song, from, to))));
                 return;
             }
             workbench.editBars(
-                    words(song, from, to) + (by < 0 ? " a bar earlier" : " a bar later"),
+                    words(song, from, to)
+                            + (by < 0 ? wording("BarTools.a-bar-earlier") : wording("BarTools.a-bar-later")),
                     now -> by < 0
                             ? BarEdit.exchange(now, from - 1, from, to)
                             : BarEdit.exchange(now, from, to, to + 1));
@@ -197,7 +210,7 @@ final class BarTools extends FlowPane {
     private void split() {
         int at = cursor.getAsInt();
         song().ifPresent(song -> {
-            String what = "bar " + song.barAt(at).number() + " in two";
+            String what = wording("BarTools.bar-in-two", song.barAt(at).number());
             workbench.editSong(what, now -> BarEdit.split(now, at));
             goTo.accept(at);
         });
@@ -207,14 +220,15 @@ final class BarTools extends FlowPane {
         song().ifPresent(song -> {
             int from = first(song);
             int to = end(song);
-            workbench.editSong(words(song, from, to) + " as one bar", now -> BarEdit.join(now, from, to));
+            workbench.editSong(
+                    wording("BarTools.as-one-bar", words(song, from, to)), now -> BarEdit.join(now, from, to));
             unmark(song, from);
         });
     }
 
     private ChoiceEditor meterEditor() {
         String now = meter.valueProperty().get();
-        ChoiceEditor editor = new ChoiceEditor("Meter, such as 3/4", now, this::takeMeter);
+        ChoiceEditor editor = new ChoiceEditor(wording("BarTools.meter-such-as-3-4"), now, this::takeMeter);
         METERS.forEach(one -> editor.addChoice(one, one));
         return editor;
     }
@@ -225,7 +239,7 @@ final class BarTools extends FlowPane {
             int from = first(song);
             int to = selection.isEmpty() ? endOfMeter(song, from) : end(song);
             workbench.decide(
-                    text.strip() + " in " + words(song, from, to),
+                    wording("BarTools.in", text.strip(), words(song, from, to)),
                     now -> now.withMeter(from, to, Meter.parse(text.strip())));
             unmark(song, from);
         });

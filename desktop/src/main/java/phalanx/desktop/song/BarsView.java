@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntConsumer;
@@ -49,7 +51,7 @@ final class BarsView extends Drawing {
         super(ROW);
         setId("bars");
         setFocusTraversable(true);
-        setAccessibleText("Tune. Digits put frets, up and down choose the string, w h q e s the length, r rests");
+        setAccessibleText(wording("BarsView.tune-digits-put-frets-up"));
         setOnMousePressed(event -> {
             requestFocus();
             tickAt(event.getX(), event.getY()).ifPresent((event.isShiftDown() ? onReach : onPick)::accept);

@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -47,8 +49,8 @@ final class ChartCard extends VBox {
         getStyleClass().add("card");
         area.setId("chart-text");
         area.getStyleClass().add("mono");
-        area.setAccessibleText("Chart in bars");
-        area.setPromptText("[A] | G . D/F# . | Em7 % | C | D7 |");
+        area.setAccessibleText(wording("ChartCard.chart-in-bars"));
+        area.setPromptText(wording("ChartCard.a-g-d-f-em7"));
         fit(false);
         area.focusedProperty().addListener((property, before, now) -> fit(low));
         VBox.setVgrow(area, Priority.ALWAYS);
@@ -58,14 +60,14 @@ final class ChartCard extends VBox {
         status.setId("chart-status");
         status.setWrapText(false);
         words.setId("words");
-        words.setPromptText("words from the cursor on: Har-bour lights _ so low");
-        words.setAccessibleText("Words under the tune from the cursor on; hyphens part syllables, _ leaves a note out");
+        words.setPromptText(wording("ChartCard.words-from-the-cursor-on"));
+        words.setAccessibleText(wording("ChartCard.words-under-the-tune-from"));
         words.setOnAction(event -> {
             sing.accept(words.getText());
             words.clear();
         });
         HBox.setHgrow(words, Priority.ALWAYS);
-        HBox head = new HBox(12, Cards.heading("Chart as text"), words, status);
+        HBox head = new HBox(12, Cards.heading(wording("ChartCard.chart-as-text")), words, status);
         head.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(head, area, below);
         area.textProperty().addListener((property, before, now) -> {
@@ -151,12 +153,15 @@ final class ChartCard extends VBox {
         below.setText(chart.mistakes().isEmpty() ? "" : marked(chart.mistakes().get(0)));
         List<String> offered = offered();
         String root = word().isEmpty() ? "" : word().substring(0, Note.prefixLength(word()));
-        String bars = chart.bars().size() + (chart.bars().size() == 1 ? " bar" : " bars");
-        String changed = area.getText().equals(shown) ? "" : ". Ctrl+Enter puts it into the song";
+        String bars =
+                chart.bars().size() + (chart.bars().size() == 1 ? wording("ChartCard.bar") : wording("ChartCard.bars"));
+        String changed = area.getText().equals(shown) ? "" : wording("ChartCard.ctrl-enter-puts-it-into");
         status.setText(
                 offered.isEmpty()
                         ? bars + changed
-                        : "Tab: " + offered.stream().map(kind -> root + kind).collect(Collectors.joining("  ")));
+                        : wording(
+                                "ChartCard.tab",
+                                offered.stream().map(kind -> root + kind).collect(Collectors.joining("  "))));
     }
 
     /** The line of a mistake, carets under its word, and what is wrong. */

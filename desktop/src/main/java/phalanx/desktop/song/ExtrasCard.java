@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -24,7 +26,7 @@ import phalanx.project.extra.Proposals;
 
 /** What could come before the song, after it, or the second time: proposals with what they cost, to be heard and taken. */
 final class ExtrasCard extends VBox {
-    private static final String TITLE = "Before, after, again";
+    private static final String TITLE = wording("ExtrasCard.before-after-again");
 
     private final Executor background;
     private final Executor interfaceThread;
@@ -62,8 +64,8 @@ final class ExtrasCard extends VBox {
         getStyleClass().add("card");
         progress.setMaxWidth(Double.MAX_VALUE);
         name.setId("lick-name");
-        name.setPromptText("name of a lick");
-        name.setAccessibleText("Name of a lick to keep");
+        name.setPromptText(wording("ExtrasCard.name-of-a-lick"));
+        name.setAccessibleText(wording("ExtrasCard.name-of-a-lick-to"));
         name.setOnAction(event -> actions.keep.accept(name.getText()));
         showIdle();
     }
@@ -79,13 +81,13 @@ final class ExtrasCard extends VBox {
                                 8,
                                 Cards.button(
                                         "extras-find",
-                                        "What would suit it?",
-                                        "Arranges the song with intros, endings, bass runs and other second times",
+                                        wording("ExtrasCard.what-would-suit-it"),
+                                        wording("ExtrasCard.arranges-the-song-with-intros"),
                                         () -> start(new Proposals()::of)),
                                 Cards.button(
                                         "licks-find",
-                                        "A lick in this bar",
-                                        "Licks in place of the tune where the cursor stands, fitted to the chord",
+                                        wording("ExtrasCard.a-lick-in-this-bar"),
+                                        wording("ExtrasCard.licks-in-place-of-the"),
                                         () -> start(actions.licks))),
                         keeping());
     }
@@ -96,8 +98,8 @@ final class ExtrasCard extends VBox {
                 name,
                 Cards.button(
                         "lick-keep",
-                        "Keep as a lick",
-                        "The marked bars, or the bar at the cursor, by their degrees over the chord",
+                        wording("ExtrasCard.keep-as-a-lick"),
+                        wording("ExtrasCard.the-marked-bars-or-the"),
                         () -> actions.keep.accept(name.getText())));
         HBox.setHgrow(name, Priority.ALWAYS);
         row.setAlignment(Pos.CENTER_LEFT);
@@ -131,7 +133,10 @@ final class ExtrasCard extends VBox {
             idle = false;
             progress.setProgress(0);
             getChildren()
-                    .setAll(Cards.heading(TITLE), progress, Cards.button("extras-stop", "Stop", "Esc", this::stop));
+                    .setAll(
+                            Cards.heading(TITLE),
+                            progress,
+                            Cards.button("extras-stop", wording("ExtrasCard.stop"), "Esc", this::stop));
             List<Proposal> proposals = find.apply(now);
             int all = Math.max(1, proposals.size());
             background.execute(() -> {
@@ -156,7 +161,7 @@ final class ExtrasCard extends VBox {
     private void failed(AtomicBoolean own, RuntimeException e) {
         if (!own.get()) {
             showIdle();
-            getChildren().add(Cards.caution("Not all could be arranged: " + e.getMessage() + ". Nothing was changed."));
+            getChildren().add(Cards.caution(wording("ExtrasCard.not-all-could-be-arranged", e.getMessage())));
         }
     }
 
@@ -165,12 +170,15 @@ final class ExtrasCard extends VBox {
             return;
         }
         getChildren()
-                .setAll(Cards.heading(TITLE), Cards.button("extras-back", "Back", "Other proposals", this::showIdle));
+                .setAll(
+                        Cards.heading(TITLE),
+                        Cards.button(
+                                "extras-back",
+                                wording("ExtrasCard.back"),
+                                wording("ExtrasCard.other-proposals"),
+                                this::showIdle));
         if (found.isEmpty()) {
-            getChildren()
-                    .add(Cards.quiet(
-                            "Nothing for this song: before a pickup no bar can stand, notes kept as written are"
-                                    + " not added to, and no section comes again."));
+            getChildren().add(Cards.quiet(wording("ExtrasCard.nothing-for-this-song-before")));
         }
         for (int i = 0; i < found.size(); i++) {
             getChildren().add(row(found.get(i), i + 1));
@@ -184,16 +192,20 @@ final class ExtrasCard extends VBox {
                 8,
                 Cards.small(String.format(
                         Locale.ROOT,
-                        "%s, effort %+.1f, to %.0f bpm",
+                        wording("ExtrasCard.effort-1f-to-bpm"),
                         priced.proposal().place(),
                         priced.moreEffort(),
                         Math.floor(priced.ceiling()))),
                 Cards.space(),
-                Cards.button("extra-hear-" + number, "Hear", "As it would sound", () -> actions.hear.accept(priced)),
+                Cards.button(
+                        "extra-hear-" + number,
+                        "Hear",
+                        wording("ExtrasCard.as-it-would-sound"),
+                        () -> actions.hear.accept(priced)),
                 Cards.button(
                         "extra-take-" + number,
-                        "Put it in",
-                        "Ctrl+Z takes it back",
+                        wording("ExtrasCard.put-it-in"),
+                        wording("ExtrasCard.ctrl-z-takes-it-back"),
                         () -> actions.take.accept(priced)));
         line.setAlignment(Pos.CENTER_LEFT);
         return new VBox(2, name, line);

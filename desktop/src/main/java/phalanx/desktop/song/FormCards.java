@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntConsumer;
@@ -53,17 +55,18 @@ final class FormCards extends FlowPane {
                 .count();
         Button name = Cards.button(
                 "section-" + index,
-                section.name() + "  " + bars + (bars == 1 ? " bar" : " bars"),
-                "Go to bar " + song.barAt(section.startTick()).number(),
+                section.name() + "  " + bars + (bars == 1 ? wording("FormCards.bar") : wording("FormCards.bars")),
+                wording("FormCards.go-to-bar", song.barAt(section.startTick()).number()),
                 () -> goTo.accept(section.startTick()));
         name.getStyleClass().add("small");
         HBox card = new HBox(2, name);
         if (again) {
-            ToggleButton varied = new ToggleButton(section.varied() ? "varied" : "as before");
+            ToggleButton varied =
+                    new ToggleButton(section.varied() ? wording("FormCards.varied") : wording("FormCards.as-before"));
             varied.setId("vary-" + index);
             varied.setSelected(section.varied());
             varied.getStyleClass().addAll("plain", "small");
-            varied.setTooltip(new Tooltip("As before: held as the first time. Varied: free to differ."));
+            varied.setTooltip(new Tooltip(wording("FormCards.as-before-held-as-the")));
             varied.setOnAction(event -> vary.accept(index));
             card.getChildren().add(varied);
         }

@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -42,11 +44,14 @@ final class HarmonyCard extends VBox {
     void show(Song song, SongHarmony harmony) {
         this.song = Optional.of(song);
         this.key = harmony.key();
-        getChildren().setAll(Cards.heading("Key: " + harmony.key().words()));
+        getChildren()
+                .setAll(Cards.heading(wording("HarmonyCard.key", harmony.key().words())));
         if (harmony.keys().size() > 1) {
             harmony.keys().forEach(stretch -> getChildren()
                     .add(Cards.line(
-                            "from bar " + song.barAt(stretch.startTick()).number(),
+                            wording(
+                                    "HarmonyCard.from-bar",
+                                    song.barAt(stretch.startTick()).number()),
                             stretch.key().words())));
         }
         Map<String, String> outside = new LinkedHashMap<>();
@@ -54,25 +59,33 @@ final class HarmonyCard extends VBox {
             if (!placed.function().diatonic()) {
                 int bar = song.barAt(placed.startTick()).number();
                 outside.putIfAbsent(
-                        placed.chord().text() + ", bar " + bar,
+                        wording("HarmonyCard.bar", placed.chord().text(), bar),
                         placed.function().words());
             }
         }
         outside.entrySet().stream().limit(MOST_LINES).forEach(line -> getChildren()
                 .add(Cards.line(line.getKey(), line.getValue())));
         if (outside.isEmpty() && !harmony.chords().isEmpty()) {
-            getChildren().add(Cards.quiet("All chords belong to it."));
+            getChildren().add(Cards.quiet(wording("HarmonyCard.all-chords-belong-to-it")));
         }
         if (outside.size() > MOST_LINES) {
-            getChildren().add(Cards.small("and " + (outside.size() - MOST_LINES) + " more, marked * in the bars"));
+            getChildren().add(Cards.small(wording("HarmonyCard.and-more-marked-in-the", outside.size() - MOST_LINES)));
         }
         harmony.pedals().stream().limit(1).forEach(pedal -> getChildren()
-                .add(Cards.line("pedal, bar " + song.barAt(pedal.startTick()).number(), pedal.bass() + " held")));
+                .add(Cards.line(
+                        wording(
+                                "HarmonyCard.pedal-bar",
+                                song.barAt(pedal.startTick()).number()),
+                        wording("HarmonyCard.held", pedal.bass()))));
         song.melody().stream().mapToInt(MelodyNote::midi).min().ifPresent(low -> {
             int high = song.melody().stream().mapToInt(MelodyNote::midi).max().orElse(low);
             getChildren()
                     .add(Cards.line(
-                            "tune", Pitch.printed(low, harmony.key()) + " to " + Pitch.printed(high, harmony.key())));
+                            wording("HarmonyCard.tune"),
+                            wording(
+                                    "HarmonyCard.to",
+                                    Pitch.printed(low, harmony.key()),
+                                    Pitch.printed(high, harmony.key()))));
         });
         getChildren().add(hints);
         int tick = hintsFor;
@@ -93,9 +106,11 @@ final class HarmonyCard extends VBox {
             List<Reharmony.Hint> offered = index < 0 ? List.of() : new Reharmony(shown, key).hints(index);
             if (!offered.isEmpty()) {
                 int at = index;
-                String here = shown.chart().get(at).symbol() + ", bar "
-                        + shown.barAt(shown.chart().get(at).startTick()).number();
-                hints.getChildren().add(Cards.heading("The tune allows for " + here));
+                String here = wording(
+                        "HarmonyCard.bar",
+                        shown.chart().get(at).symbol(),
+                        shown.barAt(shown.chart().get(at).startTick()).number());
+                hints.getChildren().add(Cards.heading(wording("HarmonyCard.the-tune-allows-for", here)));
                 offered.stream().limit(MOST_HINTS).forEach(hint -> hints.getChildren()
                         .add(row(at, hint)));
             }
@@ -106,7 +121,7 @@ final class HarmonyCard extends VBox {
         Button button = Cards.button(
                 "hint-" + hint.chord().text(),
                 hint.chord().text(),
-                "Put " + hint.chord().text() + " there; undo returns",
+                wording("HarmonyCard.put-there-undo-returns", hint.chord().text()),
                 () -> use.accept(index, hint.chord()));
         button.getStyleClass().add("small");
         button.setMinWidth(Region.USE_PREF_SIZE);

@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalInt;
@@ -15,9 +17,9 @@ import phalanx.formats.reading.Choice;
 final class PartsBar extends FlowPane {
     private static final double WIDEST = 150;
 
-    private final ComboBox<String> tune = box("parts", "Part, track or tune of the file that is the tune");
-    private final ComboBox<String> harmony = box("harmony-part", "A part whose notes under the tune are kept with it");
-    private final ComboBox<String> bass = box("bass-part", "A part that the thumb plays as the song's own bass");
+    private final ComboBox<String> tune = box("parts", wording("PartsBar.part-track-or-tune-of"));
+    private final ComboBox<String> harmony = box("harmony-part", wording("PartsBar.a-part-whose-notes-under"));
+    private final ComboBox<String> bass = box("bass-part", wording("PartsBar.a-part-that-the-thumb"));
     private final Consumer<Choice> onChoice;
 
     /** @param onChoice takes another choice than the one shown */
@@ -27,7 +29,11 @@ final class PartsBar extends FlowPane {
         setId("parts-bar");
         managedProperty().bind(visibleProperty());
         setVisible(false);
-        getChildren().addAll(labelled("tune", tune), labelled("second voice", harmony), labelled("own bass", bass));
+        getChildren()
+                .addAll(
+                        labelled(wording("PartsBar.tune"), tune),
+                        labelled(wording("PartsBar.second-voice"), harmony),
+                        labelled(wording("PartsBar.own-bass"), bass));
     }
 
     private static ComboBox<String> box(String id, String words) {
@@ -51,7 +57,7 @@ final class PartsBar extends FlowPane {
         List<String> names = withoutTitle(choices);
         tune.getItems().setAll(names);
         tune.getSelectionModel().select(chosen.tune().orElse(0));
-        List<String> orNone = new ArrayList<>(List.of("none"));
+        List<String> orNone = new ArrayList<>(List.of(wording("PartsBar.none")));
         orNone.addAll(names);
         harmony.getItems().setAll(orNone);
         harmony.getSelectionModel().select(1 + chosen.harmony().orElse(-1));
@@ -65,7 +71,8 @@ final class PartsBar extends FlowPane {
 
     /** The voices of one tune all begin with its title, which says nothing here. */
     private static List<String> withoutTitle(List<String> choices) {
-        String title = choices.isEmpty() ? "" : choices.get(0).replaceFirst(", voice .*", "") + ", ";
+        String title =
+                choices.isEmpty() ? "" : choices.get(0).replaceFirst(wording("PartsBar.voice") + ".*", "") + ", ";
         boolean one = choices.stream().allMatch(name -> name.startsWith(title));
         return one
                 ? choices.stream().map(name -> name.substring(title.length())).toList()

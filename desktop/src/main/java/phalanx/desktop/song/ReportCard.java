@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -33,9 +35,13 @@ final class ReportCard extends VBox {
         HBox.setHgrow(space, Priority.ALWAYS);
         HBox head = new HBox(
                 8,
-                Cards.heading("Opening " + file),
+                Cards.heading(wording("ReportCard.opening", file)),
                 space,
-                Cards.button("close-report", "Close", "Put the report away", () -> setVisible(false)));
+                Cards.button(
+                        "close-report",
+                        wording("ReportCard.close"),
+                        wording("ReportCard.put-the-report-away"),
+                        () -> setVisible(false)));
         head.setAlignment(Pos.CENTER_LEFT);
         getChildren().add(head);
         for (String line : lines.subList(0, Math.min(MOST_LINES, lines.size()))) {
@@ -45,7 +51,7 @@ final class ReportCard extends VBox {
             getChildren().add(label);
         }
         if (lines.size() > MOST_LINES) {
-            getChildren().add(new Label("and " + (lines.size() - MOST_LINES) + " more"));
+            getChildren().add(new Label(wording("ReportCard.and-more", lines.size() - MOST_LINES)));
         }
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import phalanx.song.Passage;
 import phalanx.song.Song;
@@ -42,8 +44,8 @@ final class Selection {
         Passage passage = Passage.of(song, from(), to());
         copied = Optional.of(passage);
         int notes = passage.tune().size();
-        String tune = notes == 1 ? "1 note" : notes + " notes";
-        return passage.withChords() ? tune + " and the chords" : tune;
+        String tune = notes == 1 ? wording("Selection.1-note") : wording("Selection.notes", notes);
+        return passage.withChords() ? wording("Selection.and-the-chords", tune) : tune;
     }
 
     Optional<Passage> copied() {

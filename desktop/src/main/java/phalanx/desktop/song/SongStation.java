@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -97,7 +99,8 @@ public final class SongStation extends HBox implements Viewed {
         });
         this.barTools = new BarTools(workbench, selection, () -> cursor, this::goWithMarks);
         this.form = new FormCards(
-                this::goTo, index -> workbench.editSong("section", song -> FormCards.varied(song, index)));
+                this::goTo,
+                index -> workbench.editSong(wording("SongStation.section"), song -> FormCards.varied(song, index)));
         this.extras = new ExtrasCard(
                 background,
                 interfaceThread,
@@ -116,9 +119,9 @@ public final class SongStation extends HBox implements Viewed {
         setId("song-station");
         getStyleClass().add("station-content");
         setFocusTraversable(true);
-        setAccessibleText("Song. F2 chart, F3 tune");
+        setAccessibleText(wording("SongStation.song-f2-chart-f3-tune"));
         title.setId("song-title");
-        title.setAccessibleText("Title");
+        title.setAccessibleText(wording("SongStation.title-word"));
         title.setOnAction(event -> takeTitle());
         title.focusedProperty().addListener((property, before, now) -> {
             if (!now) {
@@ -126,11 +129,18 @@ public final class SongStation extends HBox implements Viewed {
             }
         });
         HBox.setHgrow(title, Priority.ALWAYS);
-        Label keys = Cards.hint("F2 chart, F3 tune, F4 words");
+        Label keys = Cards.hint(wording("SongStation.f2-chart-f3-tune-f4"));
         workbench.file().sourceProperty().addListener((property, before, now) -> showSource(now));
         workbench.file().source().ifPresent(this::showSource);
-        HBox head =
-                new HBox(8, title, Cards.button("new-song", "New song", "An empty song (Ctrl+N)", this::newSong), keys);
+        HBox head = new HBox(
+                8,
+                title,
+                Cards.button(
+                        "new-song",
+                        wording("SongStation.new-song"),
+                        wording("SongStation.an-empty-song-ctrl-n"),
+                        this::newSong),
+                keys);
         head.setAlignment(Pos.CENTER_LEFT);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -170,7 +180,7 @@ public final class SongStation extends HBox implements Viewed {
                 priced.proposal().fromTick(),
                 priced.proposal().toTick());
         if (!playback.audible()) {
-            workbench.say(Message.plain("No sound card: the proposal cannot be heard here."));
+            workbench.say(Message.plain(wording("SongStation.no-sound-card-the-proposal")));
         }
     }
 
@@ -191,9 +201,9 @@ public final class SongStation extends HBox implements Viewed {
             try {
                 Lick lick = Lick.of(name, song, first.startTick(), end.endTick());
                 workbench.shelf().keep(workbench.shelf().libraryProperty().get().with(lick));
-                workbench.say(Message.plain("Kept " + lick.name() + " in your library."));
+                workbench.say(Message.plain(wording("SongStation.kept-in-your-library", lick.name())));
             } catch (IllegalArgumentException e) {
-                workbench.say(Message.error(e.getMessage() + ". Nothing was kept."));
+                workbench.say(Message.error(wording("SongStation.nothing-was-kept", e.getMessage())));
             }
         });
     }
@@ -204,16 +214,20 @@ public final class SongStation extends HBox implements Viewed {
 
     /** Shown while chords of the chart are only proposed. */
     private HBox proposals() {
-        Label words = Cards.hint("Chords with ? are proposed:");
+        Label words = Cards.hint(wording("SongStation.chords-with-are-proposed"));
         proposals
                 .getChildren()
                 .addAll(
                         words,
-                        Cards.button("take-chords", "Keep them", "Take all proposed chords", this::takeProposals),
+                        Cards.button(
+                                "take-chords",
+                                wording("SongStation.keep-them"),
+                                wording("SongStation.take-all-proposed-chords"),
+                                this::takeProposals),
                         Cards.button(
                                 "remove-chords",
-                                "Remove them",
-                                "Leave the tune without chords",
+                                wording("SongStation.remove-them"),
+                                wording("SongStation.leave-the-tune-without-chords"),
                                 this::removeProposals));
         proposals.setAlignment(Pos.CENTER_LEFT);
         proposals.setId("proposals");
@@ -224,14 +238,14 @@ public final class SongStation extends HBox implements Viewed {
 
     private void takeProposals() {
         workbench.editSong(
-                "chords kept",
+                wording("SongStation.chords-kept"),
                 song -> song.withChart(
                         song.chart().stream().map(ChordChange::taken).toList()));
     }
 
     private void removeProposals() {
         workbench.editSong(
-                "chords removed",
+                wording("SongStation.chords-removed"),
                 song -> song.withChart(song.chart().stream()
                         .filter(change -> !change.proposed())
                         .toList()));
@@ -278,7 +292,7 @@ public final class SongStation extends HBox implements Viewed {
     private void takeTitle() {
         String text = title.getText().trim();
         if (!text.isEmpty()) {
-            workbench.editSong("title " + text, song -> song.withTitle(text));
+            workbench.editSong(wording("SongStation.title", text), song -> song.withTitle(text));
         }
     }
 
@@ -288,8 +302,10 @@ public final class SongStation extends HBox implements Viewed {
 
     private void replaceChord(int index, ChordSymbol chord) {
         workbench.editSong(
-                chord.text() + " for "
-                        + song().map(song -> song.chart().get(index).symbol()).orElse(""),
+                wording(
+                        "SongStation.for",
+                        chord.text(),
+                        song().map(song -> song.chart().get(index).symbol()).orElse("")),
                 song -> {
                     List<ChordChange> chart = new ArrayList<>(song.chart());
                     chart.set(index, new ChordChange(chart.get(index).startTick(), Optional.of(chord)));
@@ -299,7 +315,7 @@ public final class SongStation extends HBox implements Viewed {
 
     private void takeWords(String text) {
         int from = cursor;
-        workbench.editSong("words", song -> Words.under(song, from, text));
+        workbench.editSong(wording("SongStation.words"), song -> Words.under(song, from, text));
         bars.requestFocus();
     }
 
@@ -417,8 +433,7 @@ public final class SongStation extends HBox implements Viewed {
 
     private void copy(boolean cut) {
         if (selection.isEmpty()) {
-            workbench.say(
-                    Message.plain("Nothing is marked: hold Shift and go with the arrow keys, or draw over bars."));
+            workbench.say(Message.plain(wording("SongStation.nothing-is-marked-hold-shift")));
             return;
         }
         line().ifPresent(song -> {
@@ -426,7 +441,7 @@ public final class SongStation extends HBox implements Viewed {
             if (cut) {
                 delete();
             }
-            workbench.say(Message.plain("Copied " + what + ". Ctrl+V puts them in at the cursor."));
+            workbench.say(Message.plain(wording("SongStation.copied-ctrl-v-puts-them", what)));
         });
     }
 
@@ -436,16 +451,16 @@ public final class SongStation extends HBox implements Viewed {
                 .ifPresentOrElse(
                         passage -> {
                             int at = cursor;
-                            edit("passage put in", song -> passage.into(song, at));
+                            edit(wording("SongStation.passage-put-in"), song -> passage.into(song, at));
                             pick(at + passage.lengthTicks());
                         },
-                        () -> workbench.say(Message.plain("Nothing was copied yet: mark notes and press Ctrl+C.")));
+                        () -> workbench.say(Message.plain(wording("SongStation.nothing-was-copied-yet-mark"))));
     }
 
     private void delete() {
         int from = selection.isEmpty() ? cursor : selection.from();
         int to = selection.isEmpty() ? cursor + tune.ticks() : selection.to();
-        edit("rest", song -> TuneEdit.clear(song, from, to));
+        edit(wording("SongStation.rest"), song -> TuneEdit.clear(song, from, to));
     }
 
     private int barAway(int by) {
@@ -462,16 +477,17 @@ public final class SongStation extends HBox implements Viewed {
 
     /** Moves what is marked; else the note at the cursor, else the one before it. */
     private void transpose(int semitones) {
-        String way = semitones > 0 ? "up" : "down";
+        String way = semitones > 0 ? wording("SongStation.up") : wording("SongStation.down");
         if (!selection.isEmpty()) {
             int from = selection.from();
             int to = selection.to();
-            edit("passage " + way, song -> TuneEdit.transpose(song, from, to, semitones));
+            edit(wording("SongStation.passage", way), song -> TuneEdit.transpose(song, from, to, semitones));
             return;
         }
         line().flatMap(this::noteHere)
                 .ifPresent(note -> edit(
-                        "a note " + way, song -> TuneEdit.transpose(song, note.tick(), note.tick() + 1, semitones)));
+                        wording("SongStation.a-note", way),
+                        song -> TuneEdit.transpose(song, note.tick(), note.tick() + 1, semitones)));
     }
 
     private Optional<MelodyNote> noteHere(Song song) {
@@ -487,7 +503,7 @@ public final class SongStation extends HBox implements Viewed {
 
     private void takeBack() {
         line().flatMap(this::before).ifPresent(note -> {
-            edit("note taken out", song -> TuneEdit.clear(song, note.tick(), note.endTick()));
+            edit(wording("SongStation.note-taken-out"), song -> TuneEdit.clear(song, note.tick(), note.endTick()));
             moveTo(note.tick());
         });
     }
@@ -502,12 +518,12 @@ public final class SongStation extends HBox implements Viewed {
         } else if (key >= 'A' && key <= 'G') {
             letter(key);
         } else if (key == 'r') {
-            edit("rest", song -> TuneEdit.clear(song, cursor, cursor + tune.ticks()));
+            edit(wording("SongStation.rest"), song -> TuneEdit.clear(song, cursor, cursor + tune.ticks()));
             moveTo(cursor + tune.ticks());
         } else if (key == '+') {
             awaitSecond();
         } else if (key == '-') {
-            edit("tie", song -> TuneEdit.lengthen(song, cursor, tune.ticks()));
+            edit(wording("SongStation.tie"), song -> TuneEdit.lengthen(song, cursor, tune.ticks()));
             moveTo(cursor + tune.ticks());
         } else {
             tune.take(key);
@@ -519,13 +535,13 @@ public final class SongStation extends HBox implements Viewed {
     private void awaitSecond() {
         if (awaitsSecond) {
             awaitsSecond = false;
-            workbench.say(Message.plain("The next note stands alone."));
+            workbench.say(Message.plain(wording("SongStation.the-next-note-stands-alone")));
             return;
         }
         Optional<MelodyNote> note = line().flatMap(this::before);
         awaitsSecond = note.isPresent();
-        workbench.say(note.map(one -> Message.plain("The next note goes with " + one.pitch() + "; + again leaves it."))
-                .orElse(Message.error("There is no note before the cursor that a second one could go with.")));
+        workbench.say(note.map(one -> Message.plain(wording("SongStation.the-next-note-goes-with", one.pitch())))
+                .orElse(Message.error(wording("SongStation.there-is-no-note-before"))));
     }
 
     private void digit(int digit) {
@@ -552,7 +568,7 @@ public final class SongStation extends HBox implements Viewed {
     private void place(int string, int fret) {
         workbench.project().ifPresent(project -> {
             if (!project.instrument().has(string, fret)) {
-                workbench.say(Message.error("String " + string + " has no fret " + fret + ". Nothing was put in."));
+                workbench.say(Message.error(wording("SongStation.string-has-no-fret-nothing", string, fret)));
                 return;
             }
             int midi = project.instrument().midi(string, fret);
@@ -568,10 +584,10 @@ public final class SongStation extends HBox implements Viewed {
         awaitsSecond = false;
         if (with.isPresent()) {
             MelodyNote both = with.get().with(pitch);
-            edit(pitch + " with " + with.get().pitch(), song -> TuneEdit.put(song, both));
+            edit(wording("SongStation.with", pitch, with.get().pitch()), song -> TuneEdit.put(song, both));
             return;
         }
-        edit("note " + pitch, song -> TuneEdit.put(song, new MelodyNote(at, tune.ticks(), pitch)));
+        edit(wording("SongStation.note", pitch), song -> TuneEdit.put(song, new MelodyNote(at, tune.ticks(), pitch)));
         moveTo(at + tune.ticks());
     }
 
@@ -582,7 +598,7 @@ public final class SongStation extends HBox implements Viewed {
 
     private void edit(String what, UnaryOperator<Song> change) {
         if (tune.isBass()) {
-            workbench.editSong("bass: " + what, song -> TuneEdit.onBass(song, change));
+            workbench.editSong(wording("SongStation.bass", what), song -> TuneEdit.onBass(song, change));
         } else {
             workbench.editSong(what, change);
         }

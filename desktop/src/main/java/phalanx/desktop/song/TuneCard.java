@@ -1,5 +1,7 @@
 package phalanx.desktop.song;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -17,6 +19,7 @@ import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.Pens;
 import phalanx.guitar.Instrument;
 import phalanx.song.Ticks;
+import phalanx.words.Words;
 
 /** What the next note of the tune will be: its length and its string, and the neck to put it on by hand. */
 final class TuneCard extends VBox {
@@ -25,33 +28,30 @@ final class TuneCard extends VBox {
 
     /** The lengths, each with its key. */
     enum Length {
-        WHOLE("whole", 'w', Ticks.WHOLE),
-        HALF("half", 'h', Ticks.WHOLE / 2),
-        QUARTER("quarter", 'q', Ticks.QUARTER),
-        EIGHTH("eighth", 'e', Ticks.QUARTER / 2),
-        SIXTEENTH("16th", 's', Ticks.QUARTER / 4);
+        WHOLE('w', Ticks.WHOLE),
+        HALF('h', Ticks.WHOLE / 2),
+        QUARTER('q', Ticks.QUARTER),
+        EIGHTH('e', Ticks.QUARTER / 2),
+        SIXTEENTH('s', Ticks.QUARTER / 4);
 
-        private final String label;
         private final char key;
         private final int ticks;
 
-        Length(String label, char key, int ticks) {
-            this.label = label;
+        Length(char key, int ticks) {
             this.key = key;
             this.ticks = ticks;
         }
     }
 
     private final List<ToggleButton> lengths = new ArrayList<>();
-    private final ToggleButton dot = toggle("dot", "dot", "Half as long again (.)");
-    private final ToggleButton triplet = toggle("triplet", "triplet", "Three in the time of two (t)");
-    private final ToggleButton tens =
-            toggle("tens", "10+", "The next digit is a fret from 10 on, twice from 20 on (x)");
-    private final ToggleButton bass = toggle(
-            "own-bass",
-            "bass",
-            "Notes go to your own bass line, not to the tune (b). A bar with such notes has no other bass");
-    private final ToggleButton neckShown = toggle("neck-shown", "neck", "Shows the neck to put notes on by hand");
+    private final ToggleButton dot = toggle("dot", wording("TuneCard.dot"), wording("TuneCard.half-as-long-again"));
+    private final ToggleButton triplet =
+            toggle("triplet", wording("TuneCard.triplet"), wording("TuneCard.three-in-the-time-of"));
+    private final ToggleButton tens = toggle("tens", "10+", wording("TuneCard.the-next-digit-is-a"));
+    private final ToggleButton bass =
+            toggle("own-bass", wording("TuneCard.bass"), wording("TuneCard.notes-go-to-your-own"));
+    private final ToggleButton neckShown =
+            toggle("neck-shown", wording("TuneCard.neck"), wording("TuneCard.shows-the-neck-to-put"));
     private final Neck neck;
     private boolean neckWanted;
     private Length length = Length.QUARTER;
@@ -65,7 +65,8 @@ final class TuneCard extends VBox {
         ToggleGroup group = new ToggleGroup();
         FlowPane row = new FlowPane(6, 6, bass);
         for (Length one : Length.values()) {
-            ToggleButton button = toggle("length-" + one.key, one.label, "Length of the next note (" + one.key + ")");
+            ToggleButton button =
+                    toggle("length-" + one.key, Words.name(one), wording("TuneCard.length-of-the-next-note", one.key));
             button.setToggleGroup(group);
             button.setOnAction(event -> choose(one));
             lengths.add(button);
@@ -187,7 +188,7 @@ final class TuneCard extends VBox {
         Neck(BiConsumer<Integer, Integer> onPlace) {
             super(NECK);
             setId("tune-neck");
-            setAccessibleText("The neck: click to put a note");
+            setAccessibleText(wording("TuneCard.the-neck-click-to-put"));
             setOnMousePressed(event -> instrument.ifPresent(shown -> {
                 int clicked = 1 + (int) Math.round((event.getY() - 10) / gap(shown));
                 string = Math.max(1, Math.min(shown.strings(), clicked));

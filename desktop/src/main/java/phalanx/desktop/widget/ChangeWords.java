@@ -1,5 +1,7 @@
 package phalanx.desktop.widget;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -19,7 +21,7 @@ public final class ChangeWords {
     public static List<Label> lines(Change change) {
         List<Label> lines = new ArrayList<>();
         if (change.moves().isEmpty()) {
-            lines.add(Cards.quiet("Open strings before and after: no finger moves."));
+            lines.add(Cards.quiet(wording("ChangeWords.open-strings-before-and-after")));
         }
         String stays = words(change, FingerMove.Kind.ANCHOR, FingerMove.Kind.ROLL);
         if (!stays.isEmpty()) {
@@ -49,7 +51,7 @@ public final class ChangeWords {
     }
 
     private static String travel(FingerMove move) {
-        String squeak = move.squeaks() ? "; a wound string: ease off or lift, or it squeaks" : "";
+        String squeak = move.squeaks() ? wording("ChangeWords.a-wound-string-ease-off") : "";
         return Pacing.of(move).sentence() + squeak;
     }
 

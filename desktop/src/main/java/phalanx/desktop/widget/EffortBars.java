@@ -1,5 +1,7 @@
 package phalanx.desktop.widget;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.Locale;
@@ -37,7 +39,7 @@ public final class EffortBars extends VBox {
     /** Shows an effort in the colours of a theme. The figures of the terms add up to the one above them. */
     public void show(Effort effort, View view) {
         int total = (int) Math.round(100 * effort.total());
-        getChildren().setAll(Cards.heading(String.format(Locale.ROOT, "Effort %.2f", total / 100.0)));
+        getChildren().setAll(Cards.heading(String.format(Locale.ROOT, wording("EffortBars.effort"), total / 100.0)));
         int rest = 0;
         Map<Term, Integer> terms = hundredths(effort, total);
         int least = terms.values().stream()
@@ -54,7 +56,7 @@ public final class EffortBars extends VBox {
             }
         }
         if (rest > 0) {
-            getChildren().add(line("smaller ones", rest / 100.0, view));
+            getChildren().add(line(wording("EffortBars.smaller-ones"), rest / 100.0, view));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.desktop.widget;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -78,14 +80,16 @@ public final class NeckCrop extends Drawing {
                 reaches.keySet().stream().max((a, b) -> Double.compare(share(a, reaches), share(b, reaches)));
         double y = TOP + NECK_HEIGHT + 38;
         if (widest.isEmpty()) {
-            String text = fingering.presses().isEmpty() ? "open strings, no finger down" : "no stretch";
+            String text = fingering.presses().isEmpty()
+                    ? wording("NeckCrop.open-strings-no-finger-down")
+                    : wording("NeckCrop.no-stretch");
             Pens.centred(g, text, getWidth() / 2, y + 12, Pens.sans(13), view().colour("quiet"));
             return;
         }
         Reach.Pair pair = widest.get();
         String words = String.format(
                 Locale.ROOT,
-                "%d to %d: %.0f of %.0f mm",
+                wording("NeckCrop.to-of-mm"),
                 pair.low(),
                 pair.high(),
                 reaches.get(pair),

@@ -1,5 +1,7 @@
 package phalanx.formats.abc;
 
+import static phalanx.words.Words.wording;
+
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
@@ -85,7 +87,7 @@ record AbcKey(Key key, Map<Step, Integer> signs, int octaves, int semitones) {
         Matcher parts = TONIC.matcher(value);
         if (!parts.lookingAt()) {
             if (!NO_MODE.matcher(value).matches() && !SIGN.matcher(value).lookingAt()) {
-                say.accept("\"" + value + "\" is not a key such as G, Dm or A dor; it is read as " + before.key);
+                say.accept(wording("AbcKey.is-not-a-key-such", value, before.key));
             }
             return before.key;
         }
@@ -94,15 +96,16 @@ record AbcKey(Key key, Map<Step, Integer> signs, int octaves, int semitones) {
         Note tonic = Note.parse(parts.group(1));
         try {
             if (word.equals("loc")) {
-                say.accept("locrian is read as the major key of the same signature");
+                say.accept(wording("AbcKey.locrian-is-read-as-the"));
                 return Key.ofFifths(tonic.fifths() - 5, Key.Mode.MAJOR);
             }
             String usual = word.equals("ion") || word.equals("maj") ? "major" : word;
             return new Key(
                     tonic,
-                    Key.Mode.byWord(usual).orElseThrow(() -> new IllegalArgumentException("the mode is not known")));
+                    Key.Mode.byWord(usual)
+                            .orElseThrow(() -> new IllegalArgumentException(wording("AbcKey.the-mode-is-not-known"))));
         } catch (IllegalArgumentException e) {
-            say.accept("the key \"" + value + "\" cannot be read: " + e.getMessage() + "; it is read as " + before.key);
+            say.accept(wording("AbcKey.the-key-cannot-be-read", value, e.getMessage(), before.key));
             return before.key;
         }
     }

@@ -1,5 +1,7 @@
 package phalanx.formats.abc;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -44,7 +46,7 @@ public final class AbcReader {
     /** A voice of a tune that begins in a line. */
     private record Line(int start, int voice, String title, String voiceName) {
         String name() {
-            return voiceName.isEmpty() ? title : title + ", voice " + voiceName;
+            return voiceName.isEmpty() ? title : wording("AbcReader.voice", title, voiceName);
         }
     }
 
@@ -56,11 +58,11 @@ public final class AbcReader {
     public Reading read(byte[] bytes) throws FormatException {
         List<String> lines = new String(bytes, StandardCharsets.UTF_8).lines().toList();
         if (lines.size() > MOST_LINES) {
-            throw new FormatException("", "the file has more than " + MOST_LINES + " lines");
+            throw new FormatException("", wording("AbcReader.the-file-has-more-than", MOST_LINES));
         }
         List<Line> choices = choices(lines);
         if (choices.isEmpty()) {
-            throw new FormatException("", "this is not ABC notation: no tune begins with a line \"X:\"");
+            throw new FormatException("", wording("AbcReader.this-is-not-abc-notation"));
         }
         Line chosen = Choice.of(choices, choice.tune(), choices.get(0));
         AbcTune tune = tune(lines, chosen.start);
@@ -76,7 +78,9 @@ public final class AbcReader {
         tune.voices().forEach((name, voice) -> {
             String only = voice.song().voices().stream().findFirst().orElse("");
             voices.add(new PartLine(
-                    voice.song(), only, tune.voices().size() < 2 ? chosen.title : chosen.title + ", voice " + name));
+                    voice.song(),
+                    only,
+                    tune.voices().size() < 2 ? chosen.title : wording("AbcReader.voice", chosen.title, name)));
         });
         PartLine melody = choice.tune().isPresent()
                 ? voices.get(Math.min(chosen.voice, voices.size() - 1))
@@ -92,7 +96,7 @@ public final class AbcReader {
         }
         long tunes = choices.stream().mapToInt(Line::start).distinct().count();
         if (tunes > 1 && choice.tune().isEmpty()) {
-            song.say("the file holds " + tunes + " tunes; the first is read");
+            song.say(wording("AbcReader.the-file-holds-tunes-the", tunes));
         }
         melody.join(voices, choice.within(parts, voices));
         voices.stream().filter(voice -> voice != melody).forEach(voice -> song.complete(voice.song()));
@@ -106,7 +110,7 @@ public final class AbcReader {
         AbcTune tune = new AbcTune();
         for (int i = start; i < lines.size() && !lines.get(i).isBlank(); i++) {
             String line = withoutComment(lines.get(i));
-            tune.at("line " + (i + 1));
+            tune.at(wording("AbcReader.line", i + 1));
             try {
                 if (FIELD.matcher(line).matches()) {
                     tune.field(line.charAt(0), line.substring(2).trim());
@@ -114,7 +118,7 @@ public final class AbcReader {
                     tune.music(line);
                 }
             } catch (IllegalArgumentException e) {
-                throw new FormatException("line " + (i + 1), e.getMessage());
+                throw new FormatException(wording("AbcReader.line", i + 1), e.getMessage());
             }
         }
         tune.finish();
@@ -146,8 +150,9 @@ public final class AbcReader {
                 inBody |= line.startsWith("K:");
                 at++;
             }
-            String name =
-                    title.isEmpty() ? "tune " + lines.get(start).substring(2).trim() : title;
+            String name = title.isEmpty()
+                    ? wording("AbcReader.tune", lines.get(start).substring(2).trim())
+                    : title;
             List<String> inOrder = List.copyOf(voices);
             for (int voice = 0; voice < Math.max(1, inOrder.size()); voice++) {
                 choices.add(new Line(start, voice, name, inOrder.size() < 2 ? "" : inOrder.get(voice)));

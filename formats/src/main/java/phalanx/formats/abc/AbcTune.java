@@ -1,5 +1,7 @@
 package phalanx.formats.abc;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -80,7 +82,7 @@ final class AbcTune {
                 }
             }
             case 'P' -> part(value);
-            case 'W' -> say(song -> song.once("words after the tune are not kept"));
+            case 'W' -> say(song -> song.once(wording("AbcTune.words-after-the-tune-are")));
             case 'T' -> say(song -> song.title(value));
             case 'M' -> say(song -> meter(song, value));
             case 'Q' -> tempo(value);
@@ -162,7 +164,7 @@ final class AbcTune {
             }
             song.meter(beats, Long.parseLong(fraction.group(2)));
         } else {
-            song.say("\"" + value + "\" is not a meter such as 3/4; bars are counted in " + song.meter());
+            song.say(wording("AbcTune.is-not-a-meter-such", value, song.meter()));
         }
     }
 
@@ -171,7 +173,7 @@ final class AbcTune {
         long below = fraction.lookingAt() && fraction.group(2) != null ? Long.parseLong(fraction.group(2)) : 1;
         long ticks = fraction.lookingAt() && below > 0 ? Ticks.WHOLE * Long.parseLong(fraction.group(1)) / below : 0;
         if (ticks <= 0 || ticks > Ticks.WHOLE) {
-            say(song -> song.say("the unit length \"" + value + "\" is not one such as 1/8; it is not used"));
+            say(song -> song.say(wording("AbcTune.the-unit-length-is-not", value)));
         } else if (inBody) {
             voice().unit((int) ticks);
         } else {
@@ -182,7 +184,7 @@ final class AbcTune {
     private void tempo(String value) {
         Matcher mark = TEMPO.matcher(value.replaceAll("\"[^\"]*\"", "").trim());
         if (!mark.matches()) {
-            say(song -> song.say("the tempo \"" + value + "\" is not understood"));
+            say(song -> song.say(wording("AbcTune.the-tempo-is-not-understood", value)));
         } else if (mark.group(1) == null) {
             tempoUnits = Double.parseDouble(mark.group(3));
         } else {

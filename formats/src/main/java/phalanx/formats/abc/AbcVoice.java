@@ -1,5 +1,7 @@
 package phalanx.formats.abc;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.EnumSet;
@@ -122,7 +124,7 @@ final class AbcVoice {
     void words(String value) {
         verses++;
         if (verses > 1) {
-            song.once("of several verses the first is kept");
+            song.once(wording("AbcVoice.of-several-verses-the-first"));
             return;
         }
         Matcher syllables = SYLLABLE.matcher(value);
@@ -168,7 +170,7 @@ final class AbcVoice {
                 return decoration(text, at, sign);
             }
             case '{' -> {
-                song.once("grace notes were left out");
+                song.once(wording("AbcVoice.grace-notes-were-left-out"));
                 return after(text, at, '}');
             }
             case '(' -> {
@@ -187,7 +189,7 @@ final class AbcVoice {
                 return at + 1;
             }
             case '&' -> {
-                song.once("a second voice within the bar was left out");
+                song.once(wording("AbcVoice.a-second-voice-within-the"));
                 overlay = true;
                 return at + 1;
             }
@@ -227,9 +229,9 @@ final class AbcVoice {
             String first = words.split("[\\s(;,]")[0];
             try {
                 put(ChordChange.parse(0, first));
-                song.say(e.getMessage() + "; it is read as " + first);
+                song.say(wording("AbcVoice.it-is-read-as", e.getMessage(), first));
             } catch (IllegalArgumentException again) {
-                song.say(e.getMessage() + "; it was left out");
+                song.say(wording("AbcVoice.it-was-left-out", e.getMessage()));
             }
         }
     }
@@ -373,7 +375,7 @@ final class AbcVoice {
     private int ticks(double factor, String text) {
         double exact = unit() * factor;
         if (exact < 1 || exact > LONGEST_TICKS) {
-            song.say("a note or rest of length \"" + text + "\" was left out");
+            song.say(wording("AbcVoice.a-note-or-rest-of", text));
             return 0;
         }
         return (int) Math.round(exact);
@@ -456,7 +458,7 @@ final class AbcVoice {
             last.add(tone);
             return Optional.of(tone);
         } catch (IllegalArgumentException e) {
-            song.say("note \"" + note.group() + "\" was left out: " + e.getMessage());
+            song.say(wording("AbcVoice.note-was-left-out", note.group(), e.getMessage()));
             return Optional.empty();
         }
     }

@@ -1,5 +1,7 @@
 package phalanx.formats.disk;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -20,17 +22,17 @@ public final class FileContent {
     public static byte[] of(Path file) throws FormatException {
         try {
             if (!Files.exists(file)) {
-                throw new FormatException("", "there is no such file");
+                throw new FormatException("", wording("FileContent.there-is-no-such-file"));
             }
             if (Files.isDirectory(file)) {
-                throw new FormatException("", "this is a folder, not a file");
+                throw new FormatException("", wording("FileContent.this-is-a-folder-not"));
             }
             if (Files.size(file) > MOST_BYTES) {
-                throw new FormatException("", "the file is larger than 20 MB");
+                throw new FormatException("", wording("FileContent.the-file-is-larger-than"));
             }
             return Files.readAllBytes(file);
         } catch (IOException e) {
-            throw new FormatException("", "the file cannot be read (" + e.getMessage() + ")");
+            throw new FormatException("", wording("FileContent.the-file-cannot-be-read", e.getMessage()));
         }
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.formats.disk;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -40,14 +42,14 @@ public final class SafeFile {
         try {
             write(file.toAbsolutePath(), bytes);
         } catch (IOException | ReadOnlyFileSystemException e) {
-            throw new FormatException("", "the file cannot be written: " + reason(e)).in(file);
+            throw new FormatException("", wording("SafeFile.the-file-cannot-be-written", reason(e))).in(file);
         }
     }
 
     private static void write(Path named, byte[] bytes) throws IOException {
         Path target = followed(named);
         if (Files.isDirectory(target)) {
-            throw new FileSystemException(null, null, "it is a folder");
+            throw new FileSystemException(null, null, wording("SafeFile.it-is-a-folder"));
         }
         if (Files.exists(target) && !Files.isWritable(target)) {
             throw new AccessDeniedException(null);
@@ -64,7 +66,7 @@ public final class SafeFile {
                 }
                 channel.force(true);
                 if (channel.size() != bytes.length) {
-                    throw new FileSystemException(null, null, "not all of it was taken");
+                    throw new FileSystemException(null, null, wording("SafeFile.not-all-of-it-was"));
                 }
             }
             keepMode(target, temporary);
@@ -95,7 +97,7 @@ public final class SafeFile {
         Path at = file;
         for (int links = 0; Files.isSymbolicLink(at); links++) {
             if (links == MOST_LINKS) {
-                throw new FileSystemException(null, null, "it is a link that leads nowhere");
+                throw new FileSystemException(null, null, wording("SafeFile.it-is-a-link-that"));
             }
             at = at.resolveSibling(Files.readSymbolicLink(at)).normalize();
         }
@@ -132,23 +134,23 @@ public final class SafeFile {
         String told = e instanceof FileSystemException system ? String.valueOf(system.getReason()) : e.getMessage();
         String low = String.valueOf(told).toLowerCase(Locale.ROOT);
         if (e instanceof AccessDeniedException) {
-            return "no permission to write there";
+            return wording("SafeFile.no-permission-to-write-there");
         }
         if (e instanceof NoSuchFileException) {
-            return "there is no such folder";
+            return wording("SafeFile.there-is-no-such-folder");
         }
         if (e instanceof ReadOnlyFileSystemException || low.contains("read-only")) {
-            return "the disk is read-only";
+            return wording("SafeFile.the-disk-is-read-only");
         }
         if (low.contains("no space") || low.contains("out of disk space") || low.contains("quota")) {
-            return "the disk is full";
+            return wording("SafeFile.the-disk-is-full");
         }
         if (low.contains("name too long")) {
-            return "its name is too long";
+            return wording("SafeFile.its-name-is-too-long");
         }
         if (low.contains("not a directory")) {
-            return "there is no such folder";
+            return wording("SafeFile.there-is-no-such-folder");
         }
-        return told == null || low.equals("null") ? "the system gave no reason" : told;
+        return told == null || low.equals("null") ? wording("SafeFile.the-system-gave-no-reason") : told;
     }
 }

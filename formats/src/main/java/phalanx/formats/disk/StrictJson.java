@@ -1,5 +1,7 @@
 package phalanx.formats.disk;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
 import com.fasterxml.jackson.annotation.PropertyAccessor;
 import com.fasterxml.jackson.core.JsonParser;
@@ -47,7 +49,7 @@ public final class StrictJson {
         @Override
         public Object deserializeKey(String key, DeserializationContext context) {
             if (!key.matches("[1-4]{2}")) {
-                throw new IllegalArgumentException("\"" + key + "\" is not a pair of fingers such as 14");
+                throw new IllegalArgumentException(wording("StrictJson.is-not-a-pair-of", key));
             }
             return new Reach.Pair(key.charAt(0) - '0', key.charAt(1) - '0');
         }
@@ -58,14 +60,17 @@ public final class StrictJson {
         if (e instanceof JsonMappingException mapping) {
             String reason =
                     e.getCause() == null ? e.getOriginalMessage() : e.getCause().getMessage();
-            return new FormatException(place(mapping), reason == null ? "a value is missing" : reason);
+            return new FormatException(
+                    place(mapping), reason == null ? wording("StrictJson.a-value-is-missing") : reason);
         }
         if (e instanceof StreamConstraintsException) {
-            return new FormatException(
-                    "", "this is nested deeper, or has longer numbers or texts, than any of our files");
+            return new FormatException("", wording("StrictJson.this-is-nested-deeper-or"));
         }
         return new FormatException(
-                e.getLocation() == null ? "" : "line " + e.getLocation().getLineNr(), "this is not JSON");
+                e.getLocation() == null
+                        ? ""
+                        : wording("StrictJson.line", e.getLocation().getLineNr()),
+                wording("StrictJson.this-is-not-json"));
     }
 
     private static String place(JsonMappingException e) {

@@ -48,15 +48,15 @@ public final class EventsJson {
         ArrayNode hits = root.putArray("hits");
         arrangement.hits().forEach(hit -> hits.addObject()
                 .put("tick", hit.tick())
-                .put("kind", hit.kind().label())
-                .put("hand", hit.kind().side().label()));
+                .put("kind", hit.kind().word())
+                .put("hand", hit.kind().side().word()));
         if (!arrangement.slurs().isEmpty()) {
             addSlurs(arrangement, root.putArray("slurs"));
         }
         addAudit(arrangement, root);
-        root.put("tune", arrangement.request().tune().label());
+        root.put("tune", arrangement.request().tune().word());
         root.put("octaveMoved", Math.floorDiv(arrangement.movedBy(), 12));
-        root.put("level", arrangement.request().picking().plan().level().label());
+        root.put("level", arrangement.request().picking().plan().level().word());
         root.put("tempo", arrangement.song().tempo());
         root.put("tempoCeiling", ceiling(arrangement));
         root.put("solveMillis", rounded(solveMillis));
@@ -98,7 +98,7 @@ public final class EventsJson {
         root.put("effort", arrangement.effort());
         ArrayNode terms = root.putArray("terms");
         arrangement.cost().effort().terms().forEach((term, value) -> terms.addObject()
-                .put("name", term.label())
+                .put("name", term.word())
                 .put("value", value));
     }
 
@@ -129,7 +129,7 @@ public final class EventsJson {
         arrangement.slurs().forEach(slur -> slurs.addObject()
                 .put("tick", slur.tick())
                 .put("string", slur.string())
-                .put("kind", slur.kind().label())
+                .put("kind", slur.kind().word())
                 .put("barCeilingPlucked", Math.floor(slur.ceilingBefore()))
                 .put("barCeiling", Math.floor(slur.ceilingAfter())));
     }
@@ -140,10 +140,10 @@ public final class EventsJson {
                 .put("string", note.string())
                 .put("fret", note.fret())
                 .put("midi", note.midi())
-                .put("role", note.role().label())
+                .put("role", note.role().word())
                 .put("left", note.left().map(Finger::symbol).orElse("0"))
                 .put("right", note.right().symbol())
-                .put("technique", note.attack().label());
+                .put("technique", note.attack().word());
         if (note.attack() instanceof Attack.Touched touched) {
             node.put("node", touched.node().toString())
                     .put("touchFret", note.fret() + touched.node().frets());
@@ -167,8 +167,8 @@ public final class EventsJson {
     private static void addFinding(Finding finding, ObjectNode node) {
         node.put("bar", finding.bar())
                 .put("beat", rounded(finding.beat()))
-                .put("kind", finding.kind().label())
-                .put("severity", finding.severity().label())
+                .put("kind", finding.kind().word())
+                .put("severity", finding.severity().word())
                 .put("measured", rounded(finding.measured()))
                 .put("limit", rounded(finding.limit()))
                 .put("unit", finding.unit())

@@ -19,18 +19,18 @@ public final class LadderJson {
             node.putArray("bars")
                     .add(step.bars().get(0).number())
                     .add(step.bars().get(step.bars().size() - 1).number());
-            node.put("hands", step.hands().label());
+            node.put("hands", step.hands().word());
             ArrayNode strokes = node.putArray("strokes");
             step.notes().forEach(note -> strokes.addObject()
                     .put("tick", note.tick())
                     .put("string", note.string())
                     .put("fret", note.fret())
                     .put("right", note.right().symbol())
-                    .put("technique", note.attack().label()));
+                    .put("technique", note.attack().word()));
             ArrayNode hits = node.putArray("hits");
             step.hits().forEach(hit -> hits.addObject()
                     .put("tick", hit.tick())
-                    .put("kind", hit.kind().label()));
+                    .put("kind", hit.kind().word()));
             node.put("count", step.count())
                     .put("tempo", step.tempo())
                     .put("loop", true)

@@ -1,5 +1,7 @@
 package phalanx.formats.library;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -102,7 +104,7 @@ public record Library(
 
     private static String checked(String name) {
         if (name == null || name.isBlank()) {
-            throw new IllegalArgumentException("what is saved needs a name");
+            throw new IllegalArgumentException(wording("Library.what-is-saved-needs-a"));
         }
         return name.trim();
     }

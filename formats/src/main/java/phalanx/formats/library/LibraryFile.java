@@ -1,5 +1,7 @@
 package phalanx.formats.library;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -42,18 +44,18 @@ public final class LibraryFile {
                 return Optional.empty();
             }
             if (Files.size(file) > LARGEST_BYTES) {
-                throw new FormatException("", "the file is larger than 20 MB").in(file);
+                throw new FormatException("", wording("LibraryFile.the-file-is-larger-than")).in(file);
             }
             JsonNode root = mapper.readTree(Files.readAllBytes(file));
             if (!(root instanceof ObjectNode tree) || tree.path("version").asInt() != VERSION) {
-                throw new FormatException("version", "this is not a library of version " + VERSION).in(file);
+                throw new FormatException("version", wording("LibraryFile.this-is-not-a-library", VERSION)).in(file);
             }
             tree.remove("version");
             return Optional.of(mapper.treeToValue(tree, Library.class));
         } catch (JsonProcessingException e) {
             throw StrictJson.error(e).in(file);
         } catch (IOException e) {
-            throw new FormatException("", "the file cannot be read (" + e + ")").in(file);
+            throw new FormatException("", wording("LibraryFile.the-file-cannot-be-read", e)).in(file);
         }
     }
 
@@ -69,7 +71,7 @@ public final class LibraryFile {
             root.setAll((ObjectNode) mapper.valueToTree(library));
             SafeFile.replace(file, mapper.writeValueAsBytes(root));
         } catch (IOException e) {
-            throw new FormatException("", "the file cannot be written: its folder cannot be made").in(file);
+            throw new FormatException("", wording("LibraryFile.the-file-cannot-be-written")).in(file);
         }
     }
 

@@ -7,17 +7,19 @@ package phalanx.formats.library;
  * @param percent how large everything is, {@value #SMALLEST} to {@value #LARGEST} hundredths of the usual size
  * @param leftHanded whether necks have the nut at the right
  * @param still whether nothing moves but what the player moves
+ * @param language what is spoken, by its two letters; empty for that of the system
  */
-public record Looks(String theme, int percent, boolean leftHanded, boolean still) {
+public record Looks(String theme, int percent, boolean leftHanded, boolean still, String language) {
     public static final int SMALLEST = 80;
     public static final int LARGEST = 200;
 
     /** What a first start has. */
-    public static final Looks FIRST = new Looks("Spruce", 100, false, false);
+    public static final Looks FIRST = new Looks("Spruce", 100, false, false, "");
 
     /** Settings are a comfort: what cannot be is as at a first start. */
     public Looks {
         theme = theme == null ? "Spruce" : theme;
+        language = language == null ? "" : language;
         percent = percent < SMALLEST || percent > LARGEST ? 100 : percent;
     }
 }

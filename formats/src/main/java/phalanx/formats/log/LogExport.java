@@ -49,7 +49,7 @@ public final class LogExport {
                     .put("tempo", entry.tempo())
                     .put("clean", entry.clean())
                     .put("seconds", entry.seconds())
-                    .put("feel", entry.feel().label())
+                    .put("feel", entry.feel().word())
                     .put("note", entry.note());
         }
         return rows;

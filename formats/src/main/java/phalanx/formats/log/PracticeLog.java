@@ -1,5 +1,7 @@
 package phalanx.formats.log;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -44,7 +46,7 @@ public final class PracticeLog implements AutoCloseable {
         try {
             Files.createDirectories(file.toAbsolutePath().getParent());
         } catch (IOException e) {
-            throw new FormatException("", "the practice log cannot be written: its folder cannot be made").in(file);
+            throw new FormatException("", wording("PracticeLog.the-practice-log-cannot-be")).in(file);
         }
         try {
             return new PracticeLog(file, connected(file), Optional.empty());
@@ -65,7 +67,7 @@ public final class PracticeLog implements AutoCloseable {
             statement.execute("PRAGMA synchronous = FULL");
             int version = number(statement, "PRAGMA user_version");
             if (version > VERSION) {
-                throw new FormatException("", "a later Phalanx wrote the practice log; it is left alone").in(file);
+                throw new FormatException("", wording("PracticeLog.a-later-phalanx-wrote-the")).in(file);
             }
             statement.execute("CREATE TABLE IF NOT EXISTS pass (id INTEGER PRIMARY KEY, at INTEGER NOT NULL,"
                     + " song TEXT NOT NULL, passage TEXT NOT NULL, step TEXT NOT NULL, tempo INTEGER NOT NULL"
@@ -81,7 +83,7 @@ public final class PracticeLog implements AutoCloseable {
             }
             statement.execute("PRAGMA user_version = " + VERSION);
             if (!"ok".equals(text(statement, "PRAGMA quick_check"))) {
-                throw new SQLException("the file is damaged");
+                throw new SQLException(wording("PracticeLog.the-file-is-damaged"));
             }
             return connection;
         } catch (SQLException | FormatException e) {
@@ -122,8 +124,7 @@ public final class PracticeLog implements AutoCloseable {
             }
             return aside;
         } catch (IOException e) {
-            throw new FormatException("", "the practice log cannot be read, nor put aside (" + e.getMessage() + ")")
-                    .in(file);
+            throw new FormatException("", wording("PracticeLog.the-practice-log-cannot-be-2", e.getMessage())).in(file);
         }
     }
 
@@ -148,7 +149,7 @@ public final class PracticeLog implements AutoCloseable {
             insert.setInt(5, entry.tempo());
             insert.setBoolean(6, entry.clean());
             insert.setInt(7, entry.seconds());
-            insert.setString(8, entry.feel().label());
+            insert.setString(8, entry.feel().word());
             insert.setString(9, entry.note());
             insert.executeUpdate();
         } catch (SQLException e) {
@@ -165,7 +166,7 @@ public final class PracticeLog implements AutoCloseable {
     public void sayOfLast(LogEntry entry) throws FormatException {
         try (PreparedStatement update = connection.prepareStatement(
                 "UPDATE pass SET feel = ?, note = ? WHERE id = (SELECT MAX(id) FROM pass WHERE at = ? AND step = ?)")) {
-            update.setString(1, entry.feel().label());
+            update.setString(1, entry.feel().word());
             update.setString(2, entry.note());
             update.setLong(3, entry.at().getEpochSecond());
             update.setString(4, entry.step());
@@ -206,7 +207,7 @@ public final class PracticeLog implements AutoCloseable {
     /** A word that is not known says nothing. */
     private static LogEntry.Feel feel(String label) {
         return Arrays.stream(LogEntry.Feel.values())
-                .filter(feel -> feel.label().equals(label))
+                .filter(feel -> feel.word().equals(label))
                 .findFirst()
                 .orElse(LogEntry.Feel.NOT_SAID);
     }
@@ -221,6 +222,6 @@ public final class PracticeLog implements AutoCloseable {
     }
 
     private static FormatException error(Path file, SQLException e) {
-        return new FormatException("", "the practice log: " + e.getMessage()).in(file);
+        return new FormatException("", wording("PracticeLog.the-practice-log", e.getMessage())).in(file);
     }
 }

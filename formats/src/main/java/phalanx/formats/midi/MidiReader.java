@@ -1,5 +1,7 @@
 package phalanx.formats.midi;
 
+import static phalanx.words.Words.wording;
+
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -74,7 +76,7 @@ public final class MidiReader {
     /** The notes of one channel of one track. */
     private record Line(String name, int channel, List<Sound> sounds) {
         String words() {
-            return (name.isEmpty() ? "" : "\"" + name + "\", ") + "channel " + (channel + 1);
+            return wording("MidiReader.channel", name.isEmpty() ? "" : "\"" + name + "\", ", channel + 1);
         }
 
         double height() {
@@ -91,7 +93,7 @@ public final class MidiReader {
         SoundTracks tracks = new SoundTracks(bytes);
         Sequence sequence = sequence(tracks.repaired());
         if (tracks.damaged()) {
-            song.say("the file is damaged; of each track what stands before the damage is read");
+            song.say(wording("MidiReader.the-file-is-damaged-of"));
         }
         double scale = Ticks.QUARTER / (double) sequence.getResolution();
         List<Line> lines = new ArrayList<>();
@@ -101,7 +103,7 @@ public final class MidiReader {
         }
         int notes = lines.stream().mapToInt(line -> line.sounds.size()).sum();
         if (notes > MOST_NOTES) {
-            throw new FormatException("", "the file has " + notes + " notes; " + MOST_NOTES + " is the most");
+            throw new FormatException("", wording("MidiReader.the-file-has-notes-is", notes, MOST_NOTES));
         }
         title(sequence).ifPresent(song::title);
         readTempo(metas);
@@ -183,19 +185,18 @@ public final class MidiReader {
         try {
             Sequence sequence = MidiSystem.getSequence(new ByteArrayInputStream(bytes));
             if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() <= 0) {
-                throw new FormatException("", "the file counts film frames, not beats; save it with beats");
+                throw new FormatException("", wording("MidiReader.the-file-counts-film-frames"));
             }
             return sequence;
         } catch (InvalidMidiDataException | IOException | RuntimeException e) {
-            throw new FormatException(
-                    "", "this is not a Standard MIDI file, or it is damaged (" + e.getMessage() + ")");
+            throw new FormatException("", wording("MidiReader.this-is-not-a-standard", e.getMessage()));
         }
     }
 
     private static int ticks(long tick, double scale) throws FormatException {
         double ticks = tick * scale;
         if (ticks > Integer.MAX_VALUE / 4.0) {
-            throw new FormatException("", "an event stands " + tick + " ticks after the beginning, beyond any song");
+            throw new FormatException("", wording("MidiReader.an-event-stands-ticks-after", tick));
         }
         return (int) Math.round(ticks);
     }
@@ -330,7 +331,7 @@ public final class MidiReader {
             bars.add(new Bar(number, at, meter.barTicks(), pickup ? next : meter));
             at += meter.barTicks();
             if (bars.size() > Song.MOST_BARS) {
-                throw new FormatException("", "the file has more than " + Song.MOST_BARS + " bars");
+                throw new FormatException("", wording("MidiReader.the-file-has-more-than", Song.MOST_BARS));
             }
         }
         return bars;

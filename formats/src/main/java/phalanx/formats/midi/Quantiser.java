@@ -1,5 +1,7 @@
 package phalanx.formats.midi;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -84,7 +86,7 @@ final class Quantiser {
                 ? Optional.empty()
                 : Optional.of(String.format(
                         Locale.ROOT,
-                        "%d notes were put on the grid of sixteenths and triplets; mean shift %.3f, greatest %.3f of a quarter",
+                        wording("Quantiser.notes-were-put-on-the"),
                         moved,
                         sum / (double) moved / Ticks.QUARTER,
                         most / (double) Ticks.QUARTER));

@@ -1,5 +1,7 @@
 package phalanx.formats.midi;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -93,9 +95,6 @@ final class Skyline {
 
     /** What was left out; nothing where nothing was. */
     Optional<String> report() {
-        return covered == 0
-                ? Optional.empty()
-                : Optional.of("of notes at once the highest is the tune; " + covered
-                        + " lower ones that do not go with it were left out");
+        return covered == 0 ? Optional.empty() : Optional.of(wording("Skyline.of-notes-at-once-the", covered));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.formats.musicxml;
 
+import static phalanx.words.Words.wording;
+
 import java.io.ByteArrayInputStream;
 import java.io.FilterInputStream;
 import java.io.IOException;
@@ -30,7 +32,7 @@ public final class CompressedMusicXml {
     public InputStream score() throws FormatException {
         InputStream container = entry(CONTAINER)
                 .orElseThrow(() ->
-                        new FormatException("", "this is not a compressed MusicXML file: it has no " + CONTAINER));
+                        new FormatException("", wording("CompressedMusicXml.this-is-not-a-compressed", CONTAINER)));
         List<String> names = new ArrayList<>();
         new XmlReader()
                 .read(container, (node, parent) -> {
@@ -46,7 +48,7 @@ public final class CompressedMusicXml {
                 return score.get();
             }
         }
-        throw new FormatException(CONTAINER, "it names no score that is in the archive");
+        throw new FormatException(CONTAINER, wording("CompressedMusicXml.it-names-no-score-that"));
     }
 
     private Optional<InputStream> entry(String name) throws FormatException {
@@ -68,13 +70,13 @@ public final class CompressedMusicXml {
                 }
             }
         } catch (IOException | IllegalArgumentException e) {
-            throw new FormatException("", "the archive is damaged (" + e.getMessage() + ")");
+            throw new FormatException("", wording("CompressedMusicXml.the-archive-is-damaged", e.getMessage()));
         }
         return Optional.empty();
     }
 
     private static FormatException tooLarge() {
-        return new FormatException("", "the archive unpacks past 100 MB");
+        return new FormatException("", wording("CompressedMusicXml.the-archive-unpacks-past-100"));
     }
 
     /** Ends with an error past the limit. */

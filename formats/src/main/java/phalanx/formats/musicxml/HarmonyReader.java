@@ -1,5 +1,7 @@
 package phalanx.formats.musicxml;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -108,7 +110,7 @@ final class HarmonyReader {
         if (NUMERALS.contains(letters)) {
             return degree(NUMERALS.indexOf(letters) + 1, 0);
         }
-        throw new IllegalArgumentException("a chord symbol has no root; it was left out");
+        throw new IllegalArgumentException(wording("HarmonyReader.a-chord-symbol-has-no"));
     }
 
     private String degree(int number, int alter) {
@@ -137,8 +139,7 @@ final class HarmonyReader {
                 Optional.of(text).filter(some -> parsed(root + some).isPresent());
         boolean triad = written.isEmpty() || !value.equals("other") && text.isEmpty();
         if (triad) {
-            say.accept("the chord kind \"" + (text.isEmpty() ? value : text) + "\" over " + root
-                    + " is not known; it is read as " + root);
+            say.accept(wording("HarmonyReader.the-chord-kind-over-is", text.isEmpty() ? value : text, root));
         }
         return written.orElse("");
     }
@@ -168,8 +169,7 @@ final class HarmonyReader {
         Step step = parent.text(name + "-step")
                 .filter(text -> text.matches("[A-G]"))
                 .map(Step::valueOf)
-                .orElseThrow(() ->
-                        new IllegalArgumentException("a chord's " + name + " is not a letter A to G; it was left out"));
+                .orElseThrow(() -> new IllegalArgumentException(wording("HarmonyReader.a-chord-s-is-not", name)));
         return new Note(step, alter(parent, name + "-alter"));
     }
 

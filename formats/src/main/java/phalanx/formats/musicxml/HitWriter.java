@@ -65,7 +65,7 @@ final class HitWriter {
         }
         named = kind;
         FormattedTextId words = new FormattedTextId();
-        words.setValue(kind.label());
+        words.setValue(kind.word());
         DirectionType type = new DirectionType();
         type.getWordsOrSymbol().add(words);
         Direction direction = new Direction();

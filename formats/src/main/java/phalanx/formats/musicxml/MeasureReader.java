@@ -1,5 +1,7 @@
 package phalanx.formats.musicxml;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -67,7 +69,7 @@ final class MeasureReader {
      */
     void read(XmlNode measure) throws FormatException {
         String number = measure.attribute("number");
-        song.at("bar " + (number.isBlank() ? String.valueOf(song.bars() + 1) : number));
+        song.at(wording("MeasureReader.bar", number.isBlank() ? String.valueOf(song.bars() + 1) : number));
         cursor = 0;
         reached = 0;
         lastOnset = 0;
@@ -102,7 +104,7 @@ final class MeasureReader {
     private void move(double ticks) {
         cursor += ticks;
         if (cursor < -1) {
-            song.once("a step back goes past the beginning of the bar; it ends there");
+            song.once(wording("MeasureReader.a-step-back-goes-past"));
         }
         cursor = Math.max(0, cursor);
         reached = Math.max(reached, cursor);
@@ -115,8 +117,10 @@ final class MeasureReader {
             if (read > 0 && read <= MOST_DIVISIONS) {
                 divisions = read;
             } else {
-                song.say("divisions \"" + attributes.text("divisions").orElse("") + "\" cannot be; " + (long) divisions
-                        + " a quarter note are read on");
+                song.say(wording(
+                        "MeasureReader.divisions-cannot-be-a-quarter",
+                        attributes.text("divisions").orElse(""),
+                        (long) divisions));
             }
         }
         attributes.children("transpose").forEach(this::readTransposition);
@@ -129,12 +133,14 @@ final class MeasureReader {
         long octaves = Math.round(orNought(number(transpose, "octave-change")));
         long all = chromatic + TWELVE * octaves;
         if (Math.abs(all) > 5 * TWELVE) {
-            song.say("a transposition by " + all + " semitones is not used");
+            song.say(wording("MeasureReader.a-transposition-by-semitones-is", all));
             return;
         }
         if (all % TWELVE != 0 && all != semitones) {
-            song.say("written for a transposing instrument; read at concert pitch, " + Math.abs(all) + " semitones "
-                    + (all < 0 ? "lower" : "higher"));
+            song.say(wording(
+                    "MeasureReader.written-for-a-transposing-instrument",
+                    Math.abs(all),
+                    all < 0 ? wording("MeasureReader.lower") : wording("MeasureReader.higher")));
         }
         semitones = (int) all;
     }
@@ -142,21 +148,24 @@ final class MeasureReader {
     private void readKey(XmlNode key) {
         double fifths = number(key, "fifths");
         if (Double.isNaN(fifths)) {
-            song.once("a key without a usual signature is not used");
+            song.once(wording("MeasureReader.a-key-without-a-usual"));
             return;
         }
         int signs = (int) Math.rint(fifths);
         if (Math.abs(signs) > MOST_SIGNS) {
             int simpler = Math.floorMod(signs + MOST_SIGNS - 1, TWELVE) - MOST_SIGNS + 1;
-            song.say("a key of " + Math.abs(signs) + (signs < 0 ? " flats" : " sharps") + " is read as "
-                    + Key.ofFifths(simpler, Key.Mode.MAJOR));
+            song.say(wording(
+                    "MeasureReader.a-key-of-is-read",
+                    Math.abs(signs),
+                    signs < 0 ? wording("MeasureReader.flats") : wording("MeasureReader.sharps"),
+                    Key.ofFifths(simpler, Key.Mode.MAJOR)));
             signs = simpler;
         }
         String mode = key.text("mode").orElse("major");
         Optional<Key.Mode> known = Key.Mode.byWord(mode);
         signature = Key.ofFifths(signs, known.orElse(Key.Mode.MAJOR));
         if (known.isEmpty() && !mode.equals("none")) {
-            song.say("mode " + mode + " is read as " + signature);
+            song.say(wording("MeasureReader.mode-is-read-as", mode, signature));
         }
         song.key(signature.transpose(semitones));
     }
@@ -179,7 +188,7 @@ final class MeasureReader {
                 }
             }
             if (beats.size() > 1 || beats.stream().anyMatch(node -> node.text().contains("+"))) {
-                song.once("a meter of several parts is read as their sum");
+                song.once(wording("MeasureReader.a-meter-of-several-parts"));
             }
             song.meter(sum, unit);
         }
@@ -195,7 +204,7 @@ final class MeasureReader {
 
     private void readNote(XmlNode node) {
         if (node.has("grace")) {
-            song.once("grace notes were left out");
+            song.once(wording("MeasureReader.grace-notes-were-left-out"));
             return;
         }
         boolean inChord = node.has("chord");
@@ -207,7 +216,7 @@ final class MeasureReader {
         }
         unpitched |= node.has("unpitched");
         if (node.has("cue")) {
-            song.once("cue notes were left out");
+            song.once(wording("MeasureReader.cue-notes-were-left-out"));
             return;
         }
         int tick = tick(onset);
@@ -235,7 +244,7 @@ final class MeasureReader {
     private void sing(Tone tone, XmlNode note) {
         List<XmlNode> lyrics = note.children("lyric");
         if (lyrics.size() > 1) {
-            song.once("of several verses the first is kept");
+            song.once(wording("MeasureReader.of-several-verses-the-first"));
         }
         lyrics.stream()
                 .filter(lyric -> lyric.text("text").isPresent())
@@ -272,11 +281,11 @@ final class MeasureReader {
         try {
             Step step = Step.valueOf(node.text("step").orElse(""));
             if (alter != Math.rint(alter)) {
-                song.once("quarter tones were rounded to semitones");
+                song.once(wording("MeasureReader.quarter-tones-were-rounded-to"));
             }
             if (!(octave >= -3 && octave <= 11)) {
                 throw new IllegalArgumentException(
-                        "octave \"" + node.text("octave").orElse("") + "\"");
+                        wording("MeasureReader.octave", node.text("octave").orElse("")));
             }
             int sharps = (int) Math.round(alter);
             int midi = TWELVE * ((int) octave + 1) + step.semitones() + sharps + semitones;
@@ -285,7 +294,7 @@ final class MeasureReader {
                             ? new Pitch(new Note(step, sharps), (int) octave + semitones / TWELVE)
                             : Pitch.of(midi, signature.transpose(semitones)));
         } catch (IllegalArgumentException e) {
-            song.say("a note without usable pitch was left out (" + e.getMessage() + ")");
+            song.say(wording("MeasureReader.a-note-without-usable-pitch", e.getMessage()));
             return Optional.empty();
         }
     }
@@ -329,7 +338,7 @@ final class MeasureReader {
         if (perMinute.matches("\\d{1,3}(\\.\\d+)?") && quarters > 0) {
             song.tempo(Double.parseDouble(perMinute) * quarters);
         } else {
-            song.once("a tempo mark without usable number is not used");
+            song.once(wording("MeasureReader.a-tempo-mark-without-usable"));
         }
     }
 
@@ -344,7 +353,7 @@ final class MeasureReader {
     private double ticks(XmlNode node) {
         double value = number(node, "duration");
         if (!(value >= 0 && value <= MOST_DIVISIONS)) {
-            song.once("notes and steps without usable duration count as nothing");
+            song.once(wording("MeasureReader.notes-and-steps-without-usable"));
             return 0;
         }
         return value * Ticks.QUARTER / divisions;
@@ -365,7 +374,7 @@ final class MeasureReader {
     private int tick(double inBar) {
         double within = Math.min(inBar, Integer.MAX_VALUE / 4.0);
         if (Math.abs(within - Math.rint(within)) > 1e-3) {
-            song.once("times finer than 1/1680 of a quarter note were rounded");
+            song.once(wording("MeasureReader.times-finer-than-1-1680"));
         }
         return (int) Math.round(within);
     }

@@ -1,5 +1,7 @@
 package phalanx.formats.musicxml;
 
+import static phalanx.words.Words.wording;
+
 import java.io.ByteArrayInputStream;
 import java.io.InputStream;
 import java.util.ArrayList;
@@ -64,19 +66,18 @@ public final class MusicXmlReader {
         // what was read before a text breaks off is used, if there is anything
         XmlNode score = parts.isEmpty() ? text.whole() : text.root();
         if (!score.name().startsWith("score-")) {
-            throw new FormatException(
-                    "", "this is XML but not a MusicXML score (it begins with <" + score.name() + ">)");
+            throw new FormatException("", wording("MusicXmlReader.this-is-xml-but-not", score.name()));
         }
         List<PartLine> lines = lines(score);
         if (lines.isEmpty()) {
             text.whole();
-            throw new FormatException("", "the score has neither notes of a tune nor chord symbols");
+            throw new FormatException("", wording("MusicXmlReader.the-score-has-neither-notes"));
         }
         PartLine melody = Choice.of(lines, choice.tune(), PartLine.likeliest(lines));
         SongBuilder song = melody.song();
         title(score).ifPresent(song::title);
-        text.broken()
-                .ifPresent(broken -> song.report().say("", broken.getMessage() + "; the bars before that are read"));
+        text.broken().ifPresent(broken -> song.report()
+                .say("", wording("MusicXmlReader.the-bars-before-that-are", broken.getMessage())));
         melody.join(lines, own(score) ? withOwnBass(lines) : choice);
         parts.values().stream()
                 .map(MeasureReader::song)
@@ -106,7 +107,7 @@ public final class MusicXmlReader {
             XmlNode measure = byParts ? node : withAttributes(parent, node);
             String id = (byParts ? parent : node).attribute("id");
             if (!parts.containsKey(id) && parts.size() >= MOST_PARTS) {
-                throw new FormatException("", "the score has more than " + MOST_PARTS + " parts");
+                throw new FormatException("", wording("MusicXmlReader.the-score-has-more-than", MOST_PARTS));
             }
             parts.computeIfAbsent(id, any -> new MeasureReader()).read(measure);
         }
@@ -157,7 +158,10 @@ public final class MusicXmlReader {
             boolean alone = own && !voices.contains("1") && measures.song().hasChords();
             for (String voice : measures.unpitched() || alone ? List.<String>of() : voices) {
                 String name = names.getOrDefault(id, id);
-                lines.add(new PartLine(measures.song(), voice, voices.size() > 1 ? name + ", voice " + voice : name));
+                lines.add(new PartLine(
+                        measures.song(),
+                        voice,
+                        voices.size() > 1 ? wording("MusicXmlReader.voice", name, voice) : name));
             }
         });
         if (lines.isEmpty()) {

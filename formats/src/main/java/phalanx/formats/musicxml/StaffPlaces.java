@@ -1,5 +1,7 @@
 package phalanx.formats.musicxml;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -156,11 +158,7 @@ final class StaffPlaces {
             TreeMap<Integer, Hit> beside = hitsOfDead(built, notes.keySet(), open.strings(), song);
             addHits(others, built, song, beside);
             if (!usable && !beside.isEmpty()) {
-                song.report()
-                        .say(
-                                "",
-                                "hits stay with notes that have their strings and frets; " + beside.size()
-                                        + " were left out");
+                song.report().say("", wording("StaffPlaces.hits-stay-with-notes-that", beside.size()));
             }
             return usable
                     ? Optional.of(new Written(
@@ -195,7 +193,7 @@ final class StaffPlaces {
             }
         }
         if (late > 0) {
-            song.report().say("", "hits after the last bar were left out: " + late);
+            song.report().say("", wording("StaffPlaces.hits-after-the-last-bar", late));
         }
     }
 

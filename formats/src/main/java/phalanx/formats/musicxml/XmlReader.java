@@ -1,5 +1,7 @@
 package phalanx.formats.musicxml;
 
+import static phalanx.words.Words.wording;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.StringReader;
@@ -93,8 +95,9 @@ final class XmlReader {
         } catch (Stop e) {
             throw e.reason;
         } catch (SAXParseException e) {
-            FormatException broken =
-                    new FormatException("line " + e.getLineNumber(), "this is not well-formed XML: " + oneLine(e));
+            FormatException broken = new FormatException(
+                    wording("XmlReader.line", e.getLineNumber()),
+                    wording("XmlReader.this-is-not-well-formed", oneLine(e)));
             if (tree.root == null) {
                 throw broken;
             }
@@ -102,7 +105,7 @@ final class XmlReader {
         } catch (SAXException e) {
             throw new FormatException("", oneLine(e));
         } catch (IOException e) {
-            throw new FormatException("", "this is not readable XML: " + oneLine(e));
+            throw new FormatException("", wording("XmlReader.this-is-not-readable-xml", oneLine(e)));
         } catch (ParserConfigurationException e) {
             throw new IllegalStateException(e);
         }
@@ -130,8 +133,8 @@ final class XmlReader {
                 throw new Stop(new FormatException(
                         "",
                         open.size() >= DEEPEST
-                                ? "its elements are nested deeper than " + DEEPEST
-                                : "a bar or the score's head holds more than " + MOST_NODES + " elements"));
+                                ? wording("XmlReader.its-elements-are-nested-deeper", DEEPEST)
+                                : wording("XmlReader.a-bar-or-the-score", MOST_NODES)));
             }
             XmlNode node = new XmlNode(local);
             for (int i = 0; i < attributes.getLength(); i++) {
@@ -169,8 +172,7 @@ final class XmlReader {
 
         @Override
         public void externalEntityDecl(String name, String publicId, String systemId) throws SAXException {
-            throw new SAXException(
-                    "the DOCTYPE names an external entity (" + name + "); such files are refused. Remove it");
+            throw new SAXException(wording("XmlReader.the-doctype-names-an-external", name));
         }
 
         @Override

@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -84,9 +86,12 @@ record Comeback(Optional<String> name, int from, int to, int firstFrom) {
     /** What the page says in its place. */
     String words(Song song) {
         List<Bar> bars = song.bars();
-        return "bars " + bars.get(from).number() + " to " + bars.get(to - 1).number() + " as bars "
-                + bars.get(firstFrom).number() + " to "
-                + bars.get(firstFrom + to - from - 1).number();
+        return wording(
+                "Comeback.bars-to-as-bars-to",
+                bars.get(from).number(),
+                bars.get(to - 1).number(),
+                bars.get(firstFrom).number(),
+                bars.get(firstFrom + to - from - 1).number());
     }
 
     static double height(double space) {

@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.awt.Font;
 import java.awt.FontFormatException;
 import java.awt.Shape;
@@ -76,7 +78,7 @@ public enum Face {
     public static InputStream open(String name) {
         InputStream in = Face.class.getResourceAsStream("fonts/" + name);
         if (in == null) {
-            throw new IllegalArgumentException("no font is called " + name);
+            throw new IllegalArgumentException(wording("Face.no-font-is-called", name));
         }
         return in;
     }

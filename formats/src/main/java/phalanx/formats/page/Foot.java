@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -64,7 +66,7 @@ final class Foot {
                         pen.framed(x, y - SIGN / 2, SIGN, SIGN, 1.2, 1, Shade.BASS);
                         pen.centred("2", x + SIGN / 2, y, Face.MONO_BOLD, SIZE, Shade.INK);
                     },
-                    "bass"));
+                    wording("Foot.bass")));
         }
         if (has(arrangement, Role.MELODY)) {
             entries.add(entry(
@@ -72,17 +74,18 @@ final class Foot {
                         pen.framed(x, y - SIGN / 2, SIGN, SIGN, SIGN / 2, 1, Shade.TUNE);
                         pen.centred("3", x + SIGN / 2, y, Face.MONO_BOLD, SIZE, Shade.INK);
                     },
-                    "tune"));
+                    wording("Foot.tune")));
         }
         if (has(arrangement, Role.INNER)) {
             entries.add(entry(
-                    (pen, x, y) -> pen.centred("2", x + SIGN / 2, y, Face.MONO_BOLD, SIZE, Shade.INNER), "inner"));
+                    (pen, x, y) -> pen.centred("2", x + SIGN / 2, y, Face.MONO_BOLD, SIZE, Shade.INNER),
+                    wording("Foot.inner")));
         }
-        entries.add(entry((pen, x, y) -> pen.line(x, y, x + SIGN, y, 1.4, Shade.TUNE), "rings on"));
+        entries.add(entry((pen, x, y) -> pen.line(x, y, x + SIGN, y, 1.4, Shade.TUNE), wording("Foot.rings-on")));
         if (arrangement.notes().stream().anyMatch(note -> note.attack() instanceof Attack.Touched)) {
             entries.add(entry(
                     (pen, x, y) -> pen.diamond(x + SIGN / 2, y, SIGN / 2, 1, Shade.HARMONIC),
-                    "harmonic, touched over that fret"));
+                    wording("Foot.harmonic-touched-over-that-fret")));
             arrangement.notes().stream()
                     .filter(note -> note.fret() > 0 && note.attack() instanceof Attack.Touched)
                     .map(note -> ((Attack.Touched) note.attack()).node())
@@ -92,7 +95,7 @@ final class Foot {
                             "",
                             String.format(
                                     Locale.ROOT,
-                                    "held and touched %.0f frets above by the index: %d semitones higher",
+                                    wording("Foot.held-and-touched-frets-above"),
                                     node.frets(),
                                     node.nearest()))));
         }
@@ -107,7 +110,7 @@ final class Foot {
                     pen.arc(x, x + SIGN, y + 3, 4, 1, Shade.INK);
                     pen.centred(kind.sign(), x + SIGN / 2, y - 3, Face.BOLD, 6, Shade.INK);
                 },
-                kind.label() + ", not plucked")));
+                wording("Foot.not-plucked", kind.label()))));
         if (arrangement.notes().stream().anyMatch(note -> note.attack() instanceof Attack.Brush)) {
             entries.add(entry(
                     (pen, x, y) -> {
@@ -115,13 +118,14 @@ final class Foot {
                         pen.line(x + 5, y - 5, x + 3.5, y - 2.5, 1, Shade.INK);
                         pen.line(x + 5, y - 5, x + 6.5, y - 2.5, 1, Shade.INK);
                     },
-                    "brush, as the arrow goes"));
+                    wording("Foot.brush-as-the-arrow-goes")));
         }
         if (arrangement.notes().stream().anyMatch(note -> note.attack() instanceof Attack.Roll)) {
-            entries.add(entry((pen, x, y) -> pen.line(x + 5, y - 5, x + 5, y + 5, 1, Shade.INK), "rolled"));
+            entries.add(
+                    entry((pen, x, y) -> pen.line(x + 5, y - 5, x + 5, y + 5, 1, Shade.INK), wording("Foot.rolled")));
         }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.UPSTROKE))) {
-            entries.add(word("p^", "thumb back up"));
+            entries.add(word("p^", wording("Foot.thumb-back-up")));
         }
         TreeSet<HitKind> hits = new TreeSet<>();
         arrangement.hits().forEach(hit -> hits.add(hit.kind()));
@@ -129,7 +133,7 @@ final class Foot {
                 (pen, x, y) -> pen.left(String.valueOf(kind.letter()), x, y + CENTRE, Face.MONO_BOLD, SIZE, Shade.HIT),
                 Face.MONO_BOLD.width(String.valueOf(kind.letter()), SIZE),
                 kind.label())));
-        entries.add(word("13", "fingers, where they land, bass first"));
+        entries.add(word("13", wording("Foot.fingers-where-they-land-bass")));
         arrangement.notes().stream()
                 .map(ArrangedNote::right)
                 .distinct()
@@ -194,7 +198,7 @@ final class Foot {
             }
             y += LEADING;
         }
-        String number = "page " + page + " of " + count;
+        String number = wording("Foot.page-of", page, count);
         double room = setup.right() - setup.left() - Face.SANS.width(number, SIZE) - GAP;
         pen.left(Type.cut(title, Face.SANS, SIZE, room), setup.left(), y + CENTRE, Face.SANS, SIZE, Shade.QUIET);
         pen.right(number, setup.right(), y + CENTRE, Face.SANS, SIZE, Shade.QUIET);

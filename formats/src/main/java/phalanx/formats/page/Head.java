@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import phalanx.arrange.score.Arrangement;
@@ -57,14 +59,23 @@ final class Head {
         Instrument instrument = arrangement.request().instrument();
         Song song = arrangement.song();
         List<Fact> facts = new ArrayList<>();
-        facts.add(new Fact("tuning", Note.printed(instrument.tuning().notes())));
-        facts.add(new Fact("capo", instrument.capo() == 0 ? "none" : String.valueOf(instrument.capo())));
-        instrument.partial().map(PartialCapo::label).ifPresent(label -> facts.add(new Fact("partial capo", label)));
-        facts.add(new Fact("key", Note.printed(song.key().toString())));
         facts.add(new Fact(
-                "meter", song.bars().get(song.bars().size() > 1 ? 1 : 0).meter().toString()));
-        facts.add(new Fact("quarter =", String.valueOf(song.tempo())));
-        facts.add(new Fact("goes up to", (int) Math.floor(arrangement.ceiling().tempo()) + " bpm"));
+                wording("Head.tuning"), Note.printed(instrument.tuning().notes())));
+        facts.add(new Fact(
+                wording("Head.capo"),
+                instrument.capo() == 0 ? wording("Head.none") : String.valueOf(instrument.capo())));
+        instrument
+                .partial()
+                .map(PartialCapo::label)
+                .ifPresent(label -> facts.add(new Fact(wording("Head.partial-capo"), label)));
+        facts.add(new Fact(wording("Head.key"), Note.printed(song.key().toString())));
+        facts.add(new Fact(
+                wording("Head.meter"),
+                song.bars().get(song.bars().size() > 1 ? 1 : 0).meter().toString()));
+        facts.add(new Fact(wording("Head.quarter"), String.valueOf(song.tempo())));
+        facts.add(new Fact(
+                wording("Head.goes-up-to"),
+                (int) Math.floor(arrangement.ceiling().tempo()) + " bpm"));
         return facts;
     }
 }

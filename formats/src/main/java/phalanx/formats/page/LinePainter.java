@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -310,15 +312,15 @@ final class LinePainter {
         double base = rowY(row) + WORDS_ROW * s;
         bar.words().forEach(word -> pen.left(word.text(), left(word), base, Face.SANS, Sizes.WORDS * s, Shade.INK));
         if (named && bar == line.bars().get(0)) {
-            nameRow("finger", over);
+            nameRow(wording("LinePainter.finger"), over);
             if (staff.isEmpty()) {
-                nameRow("rhythm", rhythmY());
+                nameRow(wording("LinePainter.rhythm"), rhythmY());
             }
-            nameRow("digit", rowY(0));
+            nameRow(wording("LinePainter.digit"), rowY(0));
             if (hits) {
-                nameRow("hit", rowY(1));
+                nameRow(wording("LinePainter.hit"), rowY(1));
             }
-            nameRow("count", rowY(row));
+            nameRow(wording("LinePainter.count"), rowY(row));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.awt.geom.Rectangle2D;
 import java.util.Objects;
 import java.util.Optional;
@@ -79,7 +81,7 @@ public sealed interface Mark {
         public Text {
             Objects.requireNonNull(text, "text");
             if (!(size > 0)) {
-                throw new IllegalArgumentException("type of " + size + " points");
+                throw new IllegalArgumentException(wording("Mark.type-of-points", size));
             }
         }
 

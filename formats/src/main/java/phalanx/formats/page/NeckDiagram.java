@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Comparator;
 import java.util.Locale;
 import java.util.Map;
@@ -101,8 +103,8 @@ final class NeckDiagram {
     private String reach() {
         Map<Reach.Pair, Double> reaches = held.fingering().reaches(instrument);
         Optional<Reach.Pair> widest = reaches.keySet().stream().max(Comparator.comparing(reaches::get));
-        return widest.map(pair ->
-                        String.format(Locale.ROOT, "%d to %d: %.0f mm", pair.low(), pair.high(), reaches.get(pair)))
-                .orElse(held.fingering().presses().isEmpty() ? "open" : "");
+        return widest.map(pair -> String.format(
+                        Locale.ROOT, wording("NeckDiagram.to-mm"), pair.low(), pair.high(), reaches.get(pair)))
+                .orElse(held.fingering().presses().isEmpty() ? wording("NeckDiagram.open") : "");
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 
 /**
@@ -13,7 +15,7 @@ public record Page(double width, double height, List<Mark> marks) {
     public Page {
         marks = List.copyOf(marks);
         if (!(width > 0) || !(height > 0)) {
-            throw new IllegalArgumentException("a page of " + width + " by " + height);
+            throw new IllegalArgumentException(wording("Page.a-page-of-by", width, height));
         }
     }
 

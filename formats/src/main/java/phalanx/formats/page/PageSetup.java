@@ -1,6 +1,9 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Objects;
+import phalanx.words.Words;
 
 /**
  * How pages are laid out.
@@ -39,18 +42,24 @@ public record PageSetup(
         LETTER("Letter", 215.9, 279.4),
         PHONE("phone", 90, 2000);
 
-        private final String label;
+        private final String word;
         private final double widthMm;
         private final double heightMm;
 
-        Paper(String label, double widthMm, double heightMm) {
-            this.label = label;
+        Paper(String word, double widthMm, double heightMm) {
+            this.word = word;
             this.widthMm = widthMm;
             this.heightMm = heightMm;
         }
 
+        /** What files and commands call it, in every language. */
+        public String word() {
+            return word;
+        }
+
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
 
         /** Whether it ends where what is on it does. */
@@ -71,18 +80,17 @@ public record PageSetup(
         Objects.requireNonNull(paper, "paper");
         if (!(marginMm >= LEAST_MARGIN && marginMm <= MOST_MARGIN)) {
             throw new IllegalArgumentException(
-                    "a margin is " + LEAST_MARGIN + " to " + MOST_MARGIN + " mm, not " + marginMm);
+                    wording("PageSetup.a-margin-is-to-mm", LEAST_MARGIN, MOST_MARGIN, marginMm));
         }
         if (paper.widthMm - 2 * marginMm < NARROWEST) {
-            throw new IllegalArgumentException(
-                    "a margin of " + marginMm + " mm leaves too little of a page " + paper.widthMm + " mm wide");
+            throw new IllegalArgumentException(wording("PageSetup.a-margin-of-mm-leaves", marginMm, paper.widthMm));
         }
         if (!(spaceMm >= SMALLEST && spaceMm <= LARGEST)) {
             throw new IllegalArgumentException(
-                    "strings stand " + SMALLEST + " to " + LARGEST + " mm apart, not " + spaceMm);
+                    wording("PageSetup.strings-stand-to-mm-apart", SMALLEST, LARGEST, spaceMm));
         }
         if (barsPerLine < 0 || barsPerLine > MOST_BARS) {
-            throw new IllegalArgumentException("0 to " + MOST_BARS + " bars a line, not " + barsPerLine);
+            throw new IllegalArgumentException(wording("PageSetup.0-to-bars-a-line", MOST_BARS, barsPerLine));
         }
     }
 

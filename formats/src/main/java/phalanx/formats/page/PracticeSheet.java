@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import phalanx.arrange.score.Arrangement;
 import phalanx.practice.Drills;
@@ -36,9 +38,9 @@ final class PracticeSheet {
         }
         y += LEADING / 2;
         List<Step> steps = Ladder.of(arrangement);
-        list("The ladder: each step clean three times in a row, then the next", steps);
-        list("Drills: some each day, what is hard first", Drills.of(arrangement));
-        foot.draw(pen, arrangement.song().title() + ": practice");
+        list(wording("PracticeSheet.the-ladder-each-step-clean"), steps);
+        list(wording("PracticeSheet.drills-some-each-day-what"), Drills.of(arrangement));
+        foot.draw(pen, wording("PracticeSheet.practice", arrangement.song().title()));
         return pen.pages();
     }
 

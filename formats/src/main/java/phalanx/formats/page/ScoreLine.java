@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import phalanx.song.Bar;
 
@@ -62,7 +64,7 @@ record ScoreLine(List<BarColumns> bars, double begin, double left, double space,
             }
             x += width(before);
         }
-        throw new IllegalArgumentException("the bar is not of this line");
+        throw new IllegalArgumentException(wording("ScoreLine.the-bar-is-not-of"));
     }
 
     /** Where a bar of the song ends, and the next one or the line with it. */

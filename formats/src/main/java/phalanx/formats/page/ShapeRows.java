@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -105,7 +107,8 @@ final class ShapeRows {
             if (detailed) {
                 String frets = new ChordFrets(shape.held().shape().frets()).toString();
                 pen.left(frets, x, base + 1.5 * space, Face.MONO, space, Shade.QUIET);
-                String bars = (shape.bars().size() == 1 ? "bar " : "bars ") + numbers(shape.bars());
+                String bars = (shape.bars().size() == 1 ? wording("ShapeRows.bar") : wording("ShapeRows.bars"))
+                        + numbers(shape.bars());
                 pen.left(Type.cut(bars, Face.SANS, space, width), x, base + 2.9 * space, Face.SANS, space, Shade.QUIET);
             }
             new NeckDiagram(arrangement.request().instrument(), shape.held(), space, width, setup.leftHanded())

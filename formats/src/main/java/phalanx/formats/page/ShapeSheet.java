@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import phalanx.arrange.score.Arrangement;
 
@@ -25,14 +27,16 @@ final class ShapeSheet {
         ShapeRows rows = new ShapeRows(arrangement, setup, strings, least);
         List<ShapeRows.Named> shapes = rows.shapes();
         if (shapes.isEmpty()) {
-            pen.left("No shape is held in this song.", setup.left(), y + 14, Face.SANS, 11, Shade.INK);
+            pen.left(wording("ShapeSheet.no-shape-is-held-in"), setup.left(), y + 14, Face.SANS, 11, Shade.INK);
         }
         for (int from = 0; from < shapes.size(); from += rows.columns()) {
             y = foot.room(pen, y, rows.rowHeight(true));
             rows.draw(pen, shapes.subList(from, Math.min(shapes.size(), from + rows.columns())), y, true);
             y += rows.rowHeight(true) + 2 * strings;
         }
-        foot.draw(pen, arrangement.song().title() + ": shapes, string 1 on top, to scale");
+        foot.draw(
+                pen,
+                wording("ShapeSheet.shapes-string-1-on-top", arrangement.song().title()));
         return pen.pages();
     }
 }

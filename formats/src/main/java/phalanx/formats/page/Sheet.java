@@ -1,28 +1,37 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import phalanx.arrange.score.Arrangement;
+import phalanx.words.Words;
 
 /** What can be printed of an arrangement. */
 public enum Sheet {
-    SCORE("score", "the whole arrangement: tablature with fingers, rhythm, digits, count and words"),
-    SHAPES("shapes", "every shape of the song on one neck after the other"),
-    PRACTICE("practice", "the ladder and the drills with boxes to tick"),
-    WORDS("words", "words and chords with the shapes, for a singer");
+    SCORE("score", wording("Sheet.the-whole-arrangement-tablature-with")),
+    SHAPES("shapes", wording("Sheet.every-shape-of-the-song")),
+    PRACTICE("practice", wording("Sheet.the-ladder-and-the-drills")),
+    WORDS("words", wording("Sheet.words-and-chords-with-the"));
 
-    private final String label;
+    private final String word;
     private final String words;
 
-    Sheet(String label, String words) {
-        this.label = label;
+    Sheet(String word, String words) {
+        this.word = word;
         this.words = words;
     }
 
+    /** What files and commands call it, in every language. */
+    public String word() {
+        return word;
+    }
+
+    /** What it is called on screen. */
     public String label() {
-        return label;
+        return Words.name(this);
     }
 
     /** What is on it. */
@@ -33,7 +42,7 @@ public enum Sheet {
     /** The sheet of a name. */
     public static Optional<Sheet> parse(String name) {
         return Stream.of(values())
-                .filter(sheet -> sheet.label.equals(name.strip().toLowerCase(Locale.ROOT)))
+                .filter(sheet -> sheet.word.equals(name.strip().toLowerCase(Locale.ROOT)))
                 .findFirst();
     }
 

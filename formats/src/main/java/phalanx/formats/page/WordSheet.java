@@ -1,5 +1,7 @@
 package phalanx.formats.page;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
@@ -83,7 +85,7 @@ final class WordSheet {
             held += all.get(bar).lengthTicks();
         }
         draw(line);
-        foot.draw(pen, arrangement.song().title() + ": words and chords");
+        foot.draw(pen, wording("WordSheet.words-and-chords", arrangement.song().title()));
         return pen.pages();
     }
 

@@ -1,5 +1,7 @@
 package phalanx.formats.project;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -27,14 +29,14 @@ final class JsonPlace {
     JsonPlace child(String name) throws FormatException {
         String to = path.isEmpty() ? name : path + "." + name;
         if (!node.hasNonNull(name)) {
-            throw new FormatException(to, "the value is missing");
+            throw new FormatException(to, wording("JsonPlace.the-value-is-missing"));
         }
         return new JsonPlace(mapper, node.get(name), to);
     }
 
     List<JsonPlace> items() throws FormatException {
         if (!node.isArray()) {
-            throw new FormatException(path, "a list is expected");
+            throw new FormatException(path, wording("JsonPlace.a-list-is-expected"));
         }
         List<JsonPlace> items = new ArrayList<>();
         for (int i = 0; i < node.size(); i++) {
@@ -45,28 +47,28 @@ final class JsonPlace {
 
     String text() throws FormatException {
         if (!node.isTextual()) {
-            throw new FormatException(path, "a text is expected, not " + node);
+            throw new FormatException(path, wording("JsonPlace.a-text-is-expected-not", node));
         }
         return node.asText();
     }
 
     int integer() throws FormatException {
         if (!node.isInt()) {
-            throw new FormatException(path, "a whole number is expected, not " + node);
+            throw new FormatException(path, wording("JsonPlace.a-whole-number-is-expected", node));
         }
         return node.asInt();
     }
 
     double number() throws FormatException {
         if (!node.isNumber()) {
-            throw new FormatException(path, "a number is expected, not " + node);
+            throw new FormatException(path, wording("JsonPlace.a-number-is-expected-not", node));
         }
         return node.asDouble();
     }
 
     boolean flag() throws FormatException {
         if (!node.isBoolean()) {
-            throw new FormatException(path, "true or false is expected, not " + node);
+            throw new FormatException(path, wording("JsonPlace.true-or-false-is-expected", node));
         }
         return node.asBoolean();
     }

@@ -28,8 +28,8 @@ final class PickingJson {
 
     ObjectNode write(Picking picking) {
         ObjectNode node = mapper.createObjectNode()
-                .put("school", picking.school().label())
-                .put("place", picking.place().label())
+                .put("school", picking.school().word())
+                .put("place", picking.place().word())
                 .put("repeatsASecond", picking.speeds().repeatsASecond())
                 .put("rollASecond", picking.speeds().rollASecond())
                 .put("upASecond", picking.speeds().upASecond());
@@ -45,9 +45,9 @@ final class PickingJson {
 
     private static void write(Picking.Plan plan, ObjectNode node) {
         plan.pattern().ifPresent(pattern -> node.put("pattern", PatternText.write(pattern)));
-        node.put("bass", plan.bass().label())
-                .put("level", plan.level().label())
-                .put("strings", plan.strings().label());
+        node.put("bass", plan.bass().word())
+                .put("level", plan.level().word())
+                .put("strings", plan.strings().word());
         plan.groove().ifPresent(groove -> node.put("groove", groove.text()));
     }
 

@@ -1,5 +1,7 @@
 package phalanx.formats.project;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -114,7 +116,7 @@ public final class ProjectFile {
         } catch (JsonProcessingException e) {
             throw StrictJson.error(e);
         } catch (IOException e) {
-            throw new FormatException("", "the file cannot be read (" + e.getMessage() + ")");
+            throw new FormatException("", wording("ProjectFile.the-file-cannot-be-read", e.getMessage()));
         }
         ProjectVersions.Raised raised = ProjectVersions.raise(root);
         return new Opened(project(new JsonPlace(mapper, raised.root(), "")), raised.report());

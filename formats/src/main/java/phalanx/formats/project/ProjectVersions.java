@@ -1,5 +1,7 @@
 package phalanx.formats.project;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -79,7 +81,7 @@ final class ProjectVersions {
                 ? 0
                 : given.get(NUMBER).intValue();
         if (version < 1 || !given.isObject()) {
-            throw new FormatException(NUMBER, "this is not a project; it names no version");
+            throw new FormatException(NUMBER, wording("ProjectVersions.this-is-not-a-project"));
         }
         ObjectNode root = given.deepCopy();
         for (int step = version; step < NOW; step++) {
@@ -91,11 +93,10 @@ final class ProjectVersions {
 
     private static List<String> unknown(ObjectNode root, int version) {
         List<String> report = new ArrayList<>();
-        report.add("the project was written by a later Phalanx, in version " + version + "; this one knows version "
-                + NOW + " and will not write over the file unasked");
+        report.add(wording("ProjectVersions.the-project-was-written-by", version, NOW));
         root.fieldNames().forEachRemaining(name -> {
             if (!KNOWN.contains(name)) {
-                report.add("\"" + name + "\" is not known here and left out");
+                report.add(wording("ProjectVersions.is-not-known-here-and", name));
             }
         });
         return report;
@@ -149,7 +150,7 @@ final class ProjectVersions {
             for (JsonNode note : root.path(notes)) {
                 if (note instanceof ObjectNode own && own.path("slurred").isBoolean()) {
                     boolean slurred = own.remove("slurred").booleanValue();
-                    own.put("way", (slurred ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED).label());
+                    own.put("way", (slurred ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED).word());
                 }
             }
         }
@@ -178,8 +179,8 @@ final class ProjectVersions {
             node.put(
                     "level",
                     switch (density) {
-                        case "thin" -> Level.PLAIN.label();
-                        case "as written" -> Level.EVEN.label();
+                        case "thin" -> Level.PLAIN.word();
+                        case "as written" -> Level.EVEN.word();
                         default -> density;
                     });
         }

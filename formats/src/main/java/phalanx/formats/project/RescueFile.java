@@ -1,5 +1,7 @@
 package phalanx.formats.project;
 
+import static phalanx.words.Words.wording;
+
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -53,7 +55,7 @@ public final class RescueFile {
             root.set("project", mapper.readTree(new ProjectFile().write(work.project)));
             SafeFile.replace(to, mapper.writeValueAsBytes(root));
         } catch (IOException e) {
-            throw new FormatException("", "the folder for unsaved work cannot be made").in(to);
+            throw new FormatException("", wording("RescueFile.the-folder-for-unsaved-work")).in(to);
         }
     }
 
@@ -68,7 +70,7 @@ public final class RescueFile {
             if (root == null
                     || root.path("rescue").asInt() != VERSION
                     || !root.path("project").isObject()) {
-                throw new FormatException("", "this is not unsaved work of version " + VERSION);
+                throw new FormatException("", wording("RescueFile.this-is-not-unsaved-work", VERSION));
             }
             Optional<Path> file =
                     root.has("file") ? Optional.of(Path.of(root.get("file").asText())) : Optional.empty();
@@ -77,7 +79,7 @@ public final class RescueFile {
         } catch (JsonProcessingException e) {
             throw StrictJson.error(e).in(from);
         } catch (IOException | DateTimeException | InvalidPathException e) {
-            throw new FormatException("", "it cannot be read").in(from);
+            throw new FormatException("", wording("RescueFile.it-cannot-be-read")).in(from);
         }
     }
 }

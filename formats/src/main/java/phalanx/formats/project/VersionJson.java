@@ -71,7 +71,7 @@ final class VersionJson {
             } else if (lock instanceof PlaceLock place) {
                 ObjectNode one = places.addObject()
                         .put("tick", place.tick())
-                        .put("role", place.role().label())
+                        .put("role", place.role().word())
                         .put("string", place.string());
                 place.finger().ifPresent(finger -> one.put("finger", finger.symbol()));
             } else if (lock instanceof InnerLock inner) {
@@ -85,8 +85,8 @@ final class VersionJson {
             } else if (lock instanceof AttackLock attack) {
                 attacks.addObject()
                         .put("tick", attack.tick())
-                        .put("role", attack.role().label())
-                        .put("way", attack.way().label());
+                        .put("role", attack.role().word())
+                        .put("way", attack.way().word());
             }
         }
         version.written().ifPresent(written -> {
@@ -95,18 +95,18 @@ final class VersionJson {
                     .put("tick", note.tick())
                     .put("string", note.string())
                     .put("fret", note.fret())
-                    .put("way", note.way().label()));
+                    .put("way", note.way().word()));
             ArrayNode hits = node.putArray("writtenHits");
             written.hits().forEach(hit -> hits.addObject()
                     .put("tick", hit.tick())
-                    .put("kind", hit.kind().label()));
+                    .put("kind", hit.kind().word()));
         });
         node.set("picking", new PickingJson(mapper).write(version.picking()));
         node.set("wishes", wishes(version.wishes()));
         ArrayNode ignored = node.putArray("ignored");
         version.ignored().forEach(one -> ignored.addObject()
                 .put("tick", one.tick())
-                .put("kind", one.kind().label())
+                .put("kind", one.kind().word())
                 .put("reason", one.reason()));
         return node;
     }
@@ -140,9 +140,9 @@ final class VersionJson {
     static ObjectNode wishes(Wishes wishes) {
         ObjectNode node = JsonNodeFactory.instance
                 .objectNode()
-                .put("tune", wishes.tune().label())
-                .put("octave", wishes.octave().label())
-                .put("hold", wishes.holding().label())
+                .put("tune", wishes.tune().word())
+                .put("octave", wishes.octave().word())
+                .put("hold", wishes.holding().word())
                 .put("fullEnds", wishes.fullEnds())
                 .put("slurs", wishes.slurs());
         wishes.highestFret().ifPresent(fret -> node.put("highestFret", fret));

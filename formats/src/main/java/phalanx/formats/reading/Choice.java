@@ -1,5 +1,7 @@
 package phalanx.formats.reading;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Objects;
 import java.util.OptionalInt;
@@ -60,7 +62,7 @@ public record Choice(OptionalInt tune, OptionalInt harmony, OptionalInt bass) {
         }
         int index = together.indexOf(of(all, one, null));
         if (index < 0) {
-            throw new FormatException("", "part " + (one.getAsInt() + 1) + " belongs to another tune of the file");
+            throw new FormatException("", wording("Choice.part-belongs-to-another-tune", one.getAsInt() + 1));
         }
         return OptionalInt.of(index);
     }
@@ -72,9 +74,7 @@ public record Choice(OptionalInt tune, OptionalInt harmony, OptionalInt bass) {
      */
     public static <T> T of(List<T> all, OptionalInt choice, T otherwise) throws FormatException {
         if (choice.isPresent() && (choice.getAsInt() < 0 || choice.getAsInt() >= all.size())) {
-            throw new FormatException(
-                    "",
-                    "there is no part " + (choice.getAsInt() + 1) + "; the file has " + all.size() + " to choose from");
+            throw new FormatException("", wording("Choice.there-is-no-part-the", choice.getAsInt() + 1, all.size()));
         }
         return choice.isPresent() ? all.get(choice.getAsInt()) : otherwise;
     }

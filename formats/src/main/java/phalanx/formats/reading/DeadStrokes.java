@@ -1,5 +1,7 @@
 package phalanx.formats.reading;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Optional;
 import phalanx.technique.HitKind;
 
@@ -9,11 +11,12 @@ public final class DeadStrokes {
 
     /** One line for the report. */
     public static String words(Optional<HitKind> read) {
-        return "dead strokes (x) "
-                + read.map(kind -> switch (kind) {
-                            case CHUCK -> "over three strings or more are read as a chuck";
-                            default -> "on bass strings are read as a " + kind.label();
+        return wording(
+                "DeadStrokes.dead-strokes-x",
+                read.map(kind -> switch (kind) {
+                            case CHUCK -> wording("DeadStrokes.over-three-strings-or-more");
+                            default -> wording("DeadStrokes.on-bass-strings-are-read", kind.label());
                         })
-                        .orElse("on single treble strings are left out");
+                        .orElse(wording("DeadStrokes.on-single-treble-strings-are")));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.formats.reading;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -16,8 +18,8 @@ public record PartLine(SongBuilder song, String voice, String name) {
     /** Its name and what it holds. */
     public String words() {
         int notes = song.notes(voice);
-        String held = notes > 0 ? notes == 1 ? "1 note" : notes + " notes" : "chords";
-        return name + ": " + held + (syllables() > 0 ? ", with words" : "");
+        String held = notes > 0 ? notes == 1 ? wording("PartLine.1-note") : wording("PartLine.notes", notes) : "chords";
+        return name + ": " + held + (syllables() > 0 ? wording("PartLine.with-words") : "");
     }
 
     private long syllables() {
@@ -60,13 +62,15 @@ public record PartLine(SongBuilder song, String voice, String name) {
                 .toList();
         int shown = Math.min(4, others.size());
         String left = String.join("; ", others.subList(0, shown))
-                + (others.size() > shown ? " and " + (others.size() - shown) + " more" : "");
+                + (others.size() > shown ? wording("PartLine.and-more", others.size() - shown) : "");
         song.report()
                 .say(
                         "",
-                        name + " is taken for the tune"
-                                + (harmony == null ? "" : ", " + harmony.name + " for a second voice under it")
-                                + (bass == null ? "" : ", " + bass.name + " for the bass")
-                                + (left.isEmpty() ? "" : "; left out: " + left));
+                        wording(
+                                "PartLine.is-taken-for-the-tune",
+                                name,
+                                harmony == null ? "" : wording("PartLine.for-a-second-voice-under", harmony.name),
+                                bass == null ? "" : wording("PartLine.for-the-bass", bass.name),
+                                left.isEmpty() ? "" : wording("PartLine.left-out", left)));
     }
 }

@@ -1,5 +1,7 @@
 package phalanx.formats.tab;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -75,13 +77,13 @@ final class TabAssembly {
         List<TabBar> written = new ArrayList<>();
         systems.forEach(system -> written.addAll(system.bars()));
         if (written.stream().allMatch(bar -> bar.cells().isEmpty())) {
-            throw new FormatException("", "the tablature has no fret figures");
+            throw new FormatException("", wording("TabAssembly.the-tablature-has-no-fret"));
         }
         if (fit(told.bars(), written)) {
             return told(told, written);
         }
         if (!told.bars().isEmpty()) {
-            report.add("the lines for programs do not fit the tablature, which was changed; they are not used");
+            report.add(wording("TabAssembly.the-lines-for-programs-do"));
         }
         Meter meter = namedMeter.orElseGet(() -> counted(written));
         boolean pickup = isPickup(written, meter);
@@ -94,12 +96,13 @@ final class TabAssembly {
             TabBar bar = written.get(i);
             boolean exact = addBar(bar, meters.get(i), spacing, pickup && bars.isEmpty());
             if (!exact) {
-                report.add("bar " + bars.get(bars.size() - 1).number()
-                        + ": the spacing fits no even grid; its rhythm is the nearest that does");
+                report.add(wording(
+                        "TabAssembly.bar-the-spacing-fits-no",
+                        bars.get(bars.size() - 1).number()));
             }
         }
         if (notes.size() > MOST_NOTES) {
-            throw new FormatException("", "the tablature has more than " + MOST_NOTES + " notes");
+            throw new FormatException("", wording("TabAssembly.the-tablature-has-more-than", MOST_NOTES));
         }
         return song(marks(written));
     }
@@ -144,7 +147,7 @@ final class TabAssembly {
                     List.of(),
                     0);
         } catch (IllegalArgumentException e) {
-            throw new FormatException("the lines for programs", e.getMessage());
+            throw new FormatException(wording("TabAssembly.the-lines-for-programs"), e.getMessage());
         }
     }
 
@@ -167,7 +170,7 @@ final class TabAssembly {
                 .flatMap(bar -> bar.counts().stream())
                 .anyMatch(word -> !Character.isDigit(word.text().charAt(0)));
         if (most < 1 || most > 12) {
-            report.add("no meter is named and no count stands under the strings; 4/4 is taken");
+            report.add(wording("TabAssembly.no-meter-is-named-and"));
             return Meter.COMMON;
         }
         return new Meter(most, !between && most % 3 == 0 && most > 3 ? 8 : 4);
@@ -191,7 +194,7 @@ final class TabAssembly {
                 bars.isEmpty() ? (pickup ? 0 : 1) : bars.get(bars.size() - 1).number() + 1;
         int ticks = pickup ? pickupTicks(bar, meter) : meter.barTicks();
         if (bars.size() == Song.MOST_BARS) {
-            throw new FormatException("", "the tablature has more than " + Song.MOST_BARS + " bars");
+            throw new FormatException("", wording("TabAssembly.the-tablature-has-more-than-2", Song.MOST_BARS));
         }
         bars.add(new Bar(number, start, ticks, meter));
         bar.section().ifPresent(name -> sections.add(new Section(name, start)));
@@ -208,9 +211,12 @@ final class TabAssembly {
     private void checkFret(TabBar bar, TabBar.Cell cell, int number) throws FormatException {
         if (!instrument.has(cell.string(), cell.fret())) {
             throw new FormatException(
-                    "line " + (bar.line() + cell.string() - 1) + ", bar " + number,
-                    "fret " + cell.fret() + " is beyond the neck, which ends at fret " + instrument.highestFret()
-                            + (capo > 0 ? " above the capo" : ""));
+                    wording("TabAssembly.line-bar", bar.line() + cell.string() - 1, number),
+                    wording(
+                            "TabAssembly.fret-is-beyond-the-neck",
+                            cell.fret(),
+                            instrument.highestFret(),
+                            capo > 0 ? wording("TabAssembly.above-the-capo") : ""));
         }
     }
 
@@ -307,7 +313,7 @@ final class TabAssembly {
         song.title(title);
         song.key(key);
         song.tempo(tempo);
-        report.add("the highest notes are taken for the tune: " + tune.size() + " of " + notes.size());
+        report.add(wording("TabAssembly.the-highest-notes-are-taken", tune.size(), notes.size()));
         report.forEach(line -> song.report().say("", line));
         try {
             time.fill(song, marks);

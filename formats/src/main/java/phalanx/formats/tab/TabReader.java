@@ -1,5 +1,7 @@
 package phalanx.formats.tab;
 
+import static phalanx.words.Words.wording;
+
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -51,7 +53,7 @@ public final class TabReader {
                 .map(TabReader::withoutTabs)
                 .toList();
         if (all.size() > MOST_LINES) {
-            throw new FormatException("", "the file has more than " + MOST_LINES + " lines");
+            throw new FormatException("", wording("TabReader.the-file-has-more-than", MOST_LINES));
         }
         int told = all.indexOf(TabTimes.HEAD);
         List<String> lines = told < 0 ? all : all.subList(0, told);
@@ -59,15 +61,14 @@ public final class TabReader {
         List<String> head = new ArrayList<>();
         List<TabSystem> systems = systems(lines, head);
         if (systems.isEmpty()) {
-            throw new FormatException(
-                    "", "this is not tablature: no lines of dashes and fret figures, one for each string, were found");
+            throw new FormatException("", wording("TabReader.this-is-not-tablature-no"));
         }
         List<String> report = new ArrayList<>();
         String words = String.join("\n", head);
         Tuning tuning = tuning(words, systems, report);
         int capo = number(CAPO.matcher(words)).orElse(0);
         if (capo > Instrument.HIGHEST_CAPO) {
-            throw new FormatException("", "capo " + capo + " is beyond fret " + Instrument.HIGHEST_CAPO);
+            throw new FormatException("", wording("TabReader.capo-is-beyond-fret", capo, Instrument.HIGHEST_CAPO));
         }
         systems.stream()
                 .flatMap(system -> {
@@ -144,16 +145,17 @@ public final class TabReader {
     }
 
     private static void checkStrings(TabSystem system, List<TabSystem> before) throws FormatException {
-        String line = "line " + system.firstLine();
+        String line = wording("TabReader.line", system.firstLine());
         if (system.strings() < Tuning.FEWEST_STRINGS || system.strings() > Tuning.MOST_STRINGS) {
-            throw new FormatException(
-                    line, system.strings() + " string lines stand together; a guitar has 4 to 10, mostly six");
+            throw new FormatException(line, wording("TabReader.string-lines-stand-together-a", system.strings()));
         }
         if (!before.isEmpty() && before.get(0).strings() != system.strings()) {
             throw new FormatException(
                     line,
-                    "this system has " + system.strings() + " string lines, the first one "
-                            + before.get(0).strings());
+                    wording(
+                            "TabReader.this-system-has-string-lines",
+                            system.strings(),
+                            before.get(0).strings()));
         }
     }
 
@@ -175,20 +177,25 @@ public final class TabReader {
                 return checked(Tuning.parse(String.join(" ", upwards)), systems);
             }
         } catch (IllegalArgumentException e) {
-            throw new FormatException("", "the tuning: " + e.getMessage());
+            throw new FormatException("", wording("TabReader.the-tuning", e.getMessage()));
         }
         if (systems.get(0).strings() != Tuning.STANDARD.strings()) {
             throw new FormatException(
-                    "", "the tablature has " + systems.get(0).strings() + " strings and does not name their notes");
+                    "",
+                    wording(
+                            "TabReader.the-tablature-has-strings-and",
+                            systems.get(0).strings()));
         }
-        report.add("no tuning is named; standard is taken");
+        report.add(wording("TabReader.no-tuning-is-named-standard"));
         return Tuning.STANDARD;
     }
 
     private static Tuning checked(Tuning tuning, List<TabSystem> systems) {
         if (tuning.strings() != systems.get(0).strings()) {
-            throw new IllegalArgumentException(
-                    tuning.strings() + " notes are named for " + systems.get(0).strings() + " string lines");
+            throw new IllegalArgumentException(wording(
+                    "TabReader.notes-are-named-for-string",
+                    tuning.strings(),
+                    systems.get(0).strings()));
         }
         return tuning;
     }
@@ -204,11 +211,11 @@ public final class TabReader {
     private static int tempo(String words, List<String> report) throws FormatException {
         Optional<Integer> tempo = number(TEMPO.matcher(words));
         if (tempo.isEmpty()) {
-            report.add("no tempo is named; " + USUAL_TEMPO + " quarter notes a minute are taken");
+            report.add(wording("TabReader.no-tempo-is-named-quarter", USUAL_TEMPO));
         }
         int named = tempo.orElse(USUAL_TEMPO);
         if (named < Song.SLOWEST || named > Song.FASTEST) {
-            throw new FormatException("", "tempo " + named + " is outside 20 to 400 quarter notes a minute");
+            throw new FormatException("", wording("TabReader.tempo-is-outside-20-to", named));
         }
         return named;
     }

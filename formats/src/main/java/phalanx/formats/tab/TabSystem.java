@@ -1,5 +1,7 @@
 package phalanx.formats.tab;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -131,8 +133,7 @@ final class TabSystem {
             if (kind.isPresent()) {
                 hits.add(new TabBar.HitSign(column, kind.get()));
             } else if (line.charAt(column) != ' ' && line.charAt(column) != '|') {
-                signs.add("\"" + line.charAt(column) + "\" in a row of hits is none of " + HitKind.legend()
-                        + "; it is left out");
+                signs.add(wording("TabSystem.in-a-row-of-hits", line.charAt(column), HitKind.legend()));
             }
         }
     }
@@ -339,7 +340,7 @@ final class TabSystem {
             if (HarmonicNode.over(fret).isPresent()) {
                 return AttackLock.Way.HARMONIC;
             }
-            signs.add("figures in < > over which no harmonic lies are read as plain notes at their frets");
+            signs.add(wording("TabSystem.figures-in-over-which-no"));
         }
         if (sign == 'b') {
             return AttackLock.Way.BENT;
@@ -352,13 +353,13 @@ final class TabSystem {
 
     private void noteSign(char c, boolean bendsTo) {
         if (c == 'b' && !bendsTo) {
-            signs.add("bends that name no fret to bend to are left out, their notes kept");
+            signs.add(wording("TabSystem.bends-that-name-no-fret"));
         } else if ("r^~v".indexOf(c) >= 0) {
-            signs.add("releases of bends and vibrato are left out, their notes kept");
+            signs.add(wording("TabSystem.releases-of-bends-and-vibrato"));
         } else if (c == '*') {
-            signs.add("touched harmonics (*) are read as plain notes at their frets");
+            signs.add(wording("TabSystem.touched-harmonics-are-read-as"));
         } else if (c == '(') {
-            signs.add("figures in brackets are taken for held notes, not plucked again");
+            signs.add(wording("TabSystem.figures-in-brackets-are-taken"));
         }
     }
 }

@@ -77,7 +77,7 @@ public final class TabWriter {
                             .map(Hit::kind)
                             .distinct()
                             .sorted()
-                            .map(kind -> kind.letter() + " " + kind.label())
+                            .map(kind -> kind.letter() + " " + kind.word())
                             .collect(Collectors.joining(", ")))
                     .append('\n');
         }
@@ -85,7 +85,7 @@ public final class TabWriter {
                 .flatMap(note -> note.attack() instanceof Attack.Slur slur ? Stream.of(slur.kind()) : Stream.of())
                 .distinct()
                 .sorted()
-                .map(kind -> kind.sign() + " " + kind.label())
+                .map(kind -> kind.sign() + " " + kind.word())
                 .collect(Collectors.joining(", "));
         if (!slurs.isEmpty()) {
             text.append("slurs: ").append(slurs).append(" (not plucked)\n");

@@ -1,5 +1,7 @@
 package phalanx.sound.guitar;
 
+import static phalanx.words.Words.wording;
+
 /**
  * How a string is plucked.
  *
@@ -12,7 +14,7 @@ package phalanx.sound.guitar;
 public record Pluck(double hertz, int harmonic, double level, boolean nail, boolean damped) {
     public Pluck {
         if (!(hertz > 0) || harmonic < 1 || !(level > 0)) {
-            throw new IllegalArgumentException(hertz + " Hz, harmonic " + harmonic + ", level " + level);
+            throw new IllegalArgumentException(wording("Pluck.hz-harmonic-level", hertz, harmonic, level));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.sound.guitar;
 
+import static phalanx.words.Words.wording;
+
 import phalanx.guitar.GuitarString;
 import phalanx.guitar.StringSet;
 
@@ -32,7 +34,7 @@ public record StringTone(double seconds, double highSeconds) {
 
     public StringTone {
         if (!(seconds > 0) || !(highSeconds > 0)) {
-            throw new IllegalArgumentException("a string cannot ring " + seconds + " and " + highSeconds + " s");
+            throw new IllegalArgumentException(wording("StringTone.a-string-cannot-ring-and", seconds, highSeconds));
         }
     }
 

@@ -1,5 +1,7 @@
 package phalanx.sound.guitar;
 
+import static phalanx.words.Words.wording;
+
 import java.util.ArrayList;
 import java.util.List;
 import phalanx.guitar.Guitar;
@@ -19,7 +21,7 @@ public record Strings(boolean steel, List<Double> hertz, List<StringTone> tones)
         hertz = List.copyOf(hertz);
         tones = List.copyOf(tones);
         if (hertz.isEmpty() || hertz.size() != tones.size()) {
-            throw new IllegalArgumentException(hertz.size() + " pitches of " + tones.size() + " strings");
+            throw new IllegalArgumentException(wording("Strings.pitches-of-strings", hertz.size(), tones.size()));
         }
     }
 

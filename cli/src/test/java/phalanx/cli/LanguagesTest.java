@@ -1,0 +1,120 @@
+package phalanx.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A language is settled when a process begins: each run has one of its own. */
+class LanguagesTest {
+    private static final Path DEMOS = Path.of("../desktop/src/main/resources/phalanx/desktop/demo");
+
+    /** Files that travel or come back: the same byte for byte. */
+    private static final List<String> SAME =
+            List.of("out.musicxml", "out.tab.txt", "out.fingers.tab.txt", "out.mid", "out.phalanx.json");
+
+    /** What a player reads in answers for programs. */
+    private static final Set<String> READ =
+            Set.of("message", "reason", "name", "adds", "clean", "why", "octaveChoice", "joining");
+
+    @TempDir
+    private Path folder;
+
+    private String run(String language, Path home, List<String> args) throws Exception {
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "phalanx.cli.Main"));
+        command.addAll(args);
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
+        builder.environment().put("PHALANX_HOME", home.toString());
+        if (language.isEmpty()) {
+            builder.environment().remove("PHALANX_LANGUAGE");
+        } else {
+            builder.environment().put("PHALANX_LANGUAGE", language);
+        }
+        Process process = builder.start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(process.waitFor(120, TimeUnit.SECONDS)).isTrue();
+        assertThat(process.exitValue()).as(said).isZero();
+        return said;
+    }
+
+    private String arrange(String language, Path song, Path out) throws Exception {
+        Files.createDirectories(out);
+        List<String> args = new ArrayList<>(List.of("arrange", song.toString()));
+        for (String file : SAME) {
+            args.addAll(List.of("-o", out.resolve(file).toString()));
+        }
+        args.addAll(List.of("-o", out.resolve("out.json").toString()));
+        args.addAll(List.of("-o", out.resolve("out.pdf").toString(), "--sheet", "practice"));
+        return run(language, folder.resolve("home"), args);
+    }
+
+    /** The song has hits, slurs and harmonics, which files name. */
+    @Test
+    void filesHoldTheSameWhateverIsSpoken() throws Exception {
+        Path song = DEMOS.resolve("lantern-weir.phalanx.json");
+        Path english = folder.resolve("english");
+        Path italian = folder.resolve("italian");
+        arrange("en", song, english);
+        arrange("it", song, italian);
+        for (String file : SAME) {
+            assertThat(italian.resolve(file)).hasSameBinaryContentAs(english.resolve(file));
+        }
+        ObjectMapper mapper = new ObjectMapper();
+        Set<String> differ = new TreeSet<>();
+        differences(
+                mapper.readTree(english.resolve("out.json").toFile()),
+                mapper.readTree(italian.resolve("out.json").toFile()),
+                "",
+                differ);
+        assertThat(READ).containsAll(differ);
+        assertThat(differ).contains("message");
+    }
+
+    private static void differences(JsonNode one, JsonNode other, String name, Set<String> found) {
+        assertThat(other.getNodeType()).isEqualTo(one.getNodeType());
+        assertThat(other.size()).as(name).isEqualTo(one.size());
+        if (one.isObject()) {
+            one.fieldNames().forEachRemaining(field -> differences(one.get(field), other.get(field), field, found));
+        } else if (one.isArray()) {
+            for (int i = 0; i < one.size(); i++) {
+                differences(one.get(i), other.get(i), name, found);
+            }
+        } else if (!one.equals(other) && !name.endsWith("Millis")) {
+            assertThat(one.isTextual()).as(name).isTrue();
+            found.add(name);
+        }
+    }
+
+    @Test
+    void commandsExplainThemselvesInTheLanguageThatIsAskedFor() throws Exception {
+        assertThat(run("it", folder, List.of("arrange", "--help")))
+                .contains("Arrangia un brano", "Mostra questo aiuto")
+                .doesNotContain("Show this help", "bundle:");
+        assertThat(run("fr", folder, List.of("--help"))).contains("Arranges songs", "0   done");
+    }
+
+    /** What was chosen in the window holds for commands too; the environment comes before it. */
+    @Test
+    void theLanguageChosenInTheWindowIsSpoken() throws Exception {
+        Files.writeString(folder.resolve("settings.json"), "{\"looks\":{\"language\":\"it\"}}");
+        assertThat(run("", folder, List.of("--help"))).contains("Arrangia brani", "fatto");
+        assertThat(run("en", folder, List.of("--help"))).contains("Arranges songs");
+        Files.writeString(folder.resolve("settings.json"), "{\"looks\":{\"language\":\"it");
+        assertThat(run("", folder, List.of("--help"))).contains("Arranges songs");
+    }
+}
