@@ -55,7 +55,7 @@ final class AnalyseCommand implements Callable<Integer> {
     private static ObjectNode json(Song song, SongHarmony harmony) {
         ObjectNode root = new ObjectMapper().createObjectNode();
         root.put("key", harmony.key().tonic().toString());
-        root.put("mode", harmony.key().mode().label());
+        root.put("mode", harmony.key().mode().word());
         ArrayNode chords = root.putArray("chords");
         for (SongHarmony.Placed placed : harmony.chords()) {
             Bar bar = song.barAt(placed.startTick());

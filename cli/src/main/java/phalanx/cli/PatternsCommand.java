@@ -10,6 +10,7 @@ import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.PatternStroke;
 import phalanx.righthand.PatternText;
+import phalanx.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -42,7 +43,7 @@ final class PatternsCommand implements Callable<Integer> {
                     family = pattern.family();
                     out.println(family);
                 }
-                out.printf("  %-16s %-4s %s%n", pattern.name(), pattern.meter(), pattern.serves());
+                out.printf("  %-16s %-4s %s%n", pattern.name(), pattern.meter(), Words.shipped(pattern.serves()));
             }
         }
         out.flush();

@@ -2,6 +2,7 @@ package phalanx.righthand;
 
 import java.util.Arrays;
 import java.util.Optional;
+import phalanx.words.Words;
 
 /** What a stroke of a pattern is for; inner rows are counted down from the top string. */
 public enum PatternRow {
@@ -24,6 +25,11 @@ public enum PatternRow {
     /** What patterns call it, in every language. */
     public String word() {
         return word;
+    }
+
+    /** What it is called on screen. */
+    public String label() {
+        return Words.name(this);
     }
 
     /** Of an inner row: 1 is the highest string of the shape that the tune leaves free, 2 the next below it. */

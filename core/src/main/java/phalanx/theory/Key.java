@@ -10,6 +10,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import phalanx.words.Words;
 
 /**
  * A key: tonic and mode.
@@ -28,17 +29,23 @@ public record Key(Note tonic, Mode mode) {
         PHRYGIAN(-4, "phrygian", Pattern.compile("phr|phrygian"));
 
         private final int offset;
-        private final String label;
+        private final String word;
         private final Pattern words;
 
-        Mode(int offset, String label, Pattern words) {
+        Mode(int offset, String word, Pattern words) {
             this.offset = offset;
-            this.label = label;
+            this.word = word;
             this.words = words;
         }
 
+        /** What files and commands call it, in every language. */
+        public String word() {
+            return word;
+        }
+
+        /** What it is called on screen. */
         public String label() {
-            return label;
+            return Words.name(this);
         }
 
         /** Whether its third is minor. */
@@ -160,9 +167,9 @@ public record Key(Note tonic, Mode mode) {
         return Math.abs(fifths) > MOST_SIGNS ? Optional.empty() : Optional.of(new Key(tonic, other));
     }
 
-    /** In words, such as {@code F# minor}. */
+    /** As it is said, such as {@code F# minor}. */
     public String words() {
-        return tonic + " " + mode.label;
+        return tonic + " " + mode.label();
     }
 
     @Override
@@ -170,7 +177,7 @@ public record Key(Note tonic, Mode mode) {
         return switch (mode) {
             case MAJOR -> tonic.toString();
             case MINOR -> tonic + "m";
-            default -> words();
+            default -> tonic + " " + mode.word;
         };
     }
 }

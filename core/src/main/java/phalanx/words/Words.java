@@ -74,6 +74,15 @@ public final class Words {
         return wording(type.substring(type.lastIndexOf('.') + 1).replace('$', '.') + "." + one.name());
     }
 
+    /**
+     * What is shipped in English and named by it, such as what a pattern serves, in the player's language; as it is where
+     * it has no other words there.
+     */
+    public static String shipped(String english) {
+        return SPOKEN.find("Shipped." + english.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"))
+                .orElse(english);
+    }
+
     String say(String key, Object... values) {
         Sentence sentence = sentences.get(key);
         if (sentence == null) {
@@ -84,11 +93,14 @@ public final class Words {
     }
 
     private String text(String key) {
+        return find(key).orElseThrow(() -> new IllegalArgumentException("no words for " + key));
+    }
+
+    private Optional<String> find(String key) {
         return bundles.stream()
                 .filter(bundle -> bundle.containsKey(key))
                 .findFirst()
-                .map(bundle -> bundle.getString(key))
-                .orElseThrow(() -> new IllegalArgumentException("no words for " + key));
+                .map(bundle -> bundle.getString(key));
     }
 
     /**

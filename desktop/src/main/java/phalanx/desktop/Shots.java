@@ -28,6 +28,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.widget.Chip;
 import phalanx.formats.page.Page;
 import phalanx.project.Project;
+import phalanx.righthand.Level;
 import phalanx.righthand.PatternLibrary;
 
 /** Writes a picture of every main view that the song has, says which are left out, then closes the window. */
@@ -111,9 +112,9 @@ final class Shots {
                     ((Button) scene.lookup("#looks-open")).fire();
                 }),
                 // last: they make a version and change the tempo
-                new Picture("versions.png", this::showVersions, () -> ((Labeled) scene.lookup("#comparison"))
-                                .getText()
-                                .contains("differ."))
+                new Picture("versions.png", this::showVersions, () -> !((ListView<?>) scene.lookup("#compared-bars"))
+                                .getItems()
+                                .isEmpty())
                         .ofArranged(),
                 new Picture(
                         "findings.png",
@@ -151,7 +152,10 @@ final class Shots {
         ((Button) scene.lookup("#all-versions")).fire();
         shell.applyCss();
         ComboBox<String> tries = (ComboBox<String>) scene.lookup("#what-if");
-        tries.setValue("level full");
+        tries.getItems().stream()
+                .filter(name -> name.endsWith(" " + Level.FULL.label()))
+                .findFirst()
+                .ifPresent(tries::setValue);
     }
 
     private void showScoreAgain() {

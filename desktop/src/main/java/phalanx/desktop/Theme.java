@@ -22,8 +22,8 @@ import phalanx.words.Words;
 
 /** The themes. Colours are read from the style sheet, so that controls and drawings share one source. */
 public enum Theme {
-    SPRUCE("Spruce", "light", "spruce.css", new PrimerLight().getUserAgentStylesheet()),
-    ROSEWOOD("Rosewood", "dark", "rosewood.css", new PrimerDark().getUserAgentStylesheet()),
+    SPRUCE("Spruce", wording("Theme.light"), "spruce.css", new PrimerLight().getUserAgentStylesheet()),
+    ROSEWOOD("Rosewood", wording("Theme.dark"), "rosewood.css", new PrimerDark().getUserAgentStylesheet()),
     EBONY(
             "Ebony",
             wording("Theme.black-on-white-the-strongest"),

@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
@@ -106,7 +108,8 @@ final class NeckLanePainter {
             g.setLineWidth(fret == 0 ? 2.4 : 0.8);
             g.strokeLine(layout.left(), y, end, y);
         }
-        Pens.centred(g, "nut", layout.labelX(), y(line, 0), Pens.sans(12), view.colour("quiet"));
+        Pens.centred(
+                g, wording("NeckLanePainter.nut"), layout.labelX(), y(line, 0), Pens.sans(12), view.colour("quiet"));
         for (int fret : NAMED_FRETS) {
             double y = fretY(line, fret);
             if (along(fret) <= topMm + 0.01 && lastLabel - y >= 13) {

@@ -1,5 +1,7 @@
 package phalanx.desktop.arrange;
 
+import static phalanx.words.Words.wording;
+
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -183,7 +185,7 @@ final class ScorePainter {
         if (!arrangement.hits().isEmpty()) {
             double y = layout.digitY(
                     line, arrangement.request().picking().school().digits().size());
-            Pens.centred(g, "hit", layout.labelX(), y, Pens.sans(12), colour("quiet"));
+            Pens.centred(g, wording("ScorePainter.hit"), layout.labelX(), y, Pens.sans(12), colour("quiet"));
         }
         g.setStroke(colour("ink"));
         g.setLineWidth(1.4);

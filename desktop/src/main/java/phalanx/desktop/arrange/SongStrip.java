@@ -61,7 +61,7 @@ final class SongStrip extends Drawing {
         double mean =
                 efforts.stream().mapToDouble(Double::doubleValue).average().orElse(1);
         double width = barWidth(bars.size());
-        Pens.left(g, "effort", 0, TOP + HIGHEST, Pens.sans(12), view().colour("quiet"));
+        Pens.left(g, wording("SongStrip.effort"), 0, TOP + HIGHEST, Pens.sans(12), view().colour("quiet"));
         for (int i = 0; i < bars.size(); i++) {
             double height = Math.max(LEAST, HIGHEST * efforts.get(i) / Math.max(most, 1e-9));
             String token = efforts.get(i) > HARD * mean ? "alarm" : efforts.get(i) > mean ? "bass" : "inner";

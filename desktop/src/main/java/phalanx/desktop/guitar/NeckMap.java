@@ -228,9 +228,9 @@ final class NeckMap extends Drawing {
 
         private void paintStrings() {
             Key key = Key.C_MAJOR;
-            Pens.left(g, "string", 2, 14, Pens.sans(12), view().colour("quiet"));
+            Pens.left(g, wording("NeckMap.string"), 2, 14, Pens.sans(12), view().colour("quiet"));
             Pens.left(g, "mm", GAUGE + 14, 14, Pens.sans(12), view().colour("quiet"));
-            Pens.left(g, "pull", PULL + 14, 14, Pens.sans(12), view().colour("quiet"));
+            Pens.left(g, wording("NeckMap.pull"), PULL + 14, 14, Pens.sans(12), view().colour("quiet"));
             boolean strung = project.strings().strings().size() == instrument.strings();
             Optional<TensionReport> pull = strung
                     ? Optional.of(TensionReport.of(guitar, project.strings(), instrument.tuning()))

@@ -276,7 +276,7 @@ final class RetuneCard extends VBox {
         return row(
                 string,
                 pitch,
-                "stays",
+                wording("RetuneCard.stays"),
                 check.map(RetuningStep.Check::brief).orElse(wording("RetuneCard.by-its-pitch")),
                 midi);
     }

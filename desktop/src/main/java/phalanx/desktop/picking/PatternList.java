@@ -16,6 +16,7 @@ import javafx.scene.layout.VBox;
 import phalanx.desktop.widget.Cards;
 import phalanx.righthand.Pattern;
 import phalanx.song.Meter;
+import phalanx.words.Words;
 
 /** The patterns to choose from, by family; going over one shows it, Enter tries it. */
 final class PatternList extends VBox {
@@ -44,7 +45,7 @@ final class PatternList extends VBox {
         getChildren().addAll(Cards.heading(wording("PatternList.patterns")), fitting, list, serves);
         list.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
             if (now != null) {
-                serves.setText(now.family() + ": " + now.serves());
+                serves.setText(words(now));
                 onShow.accept(now);
             }
         });
@@ -75,11 +76,15 @@ final class PatternList extends VBox {
 
     /** Marks a pattern that is shown elsewhere, if it is in the list. */
     void mark(Pattern shown) {
-        serves.setText(shown.serves().isEmpty() ? "" : shown.family() + ": " + shown.serves());
+        serves.setText(shown.serves().isEmpty() ? "" : words(shown));
         if (list.getItems().contains(shown)) {
             list.getSelectionModel().select(shown);
             list.scrollTo(Math.max(0, list.getSelectionModel().getSelectedIndex() - 3));
         }
+    }
+
+    private static String words(Pattern pattern) {
+        return Words.shipped(pattern.family()) + ": " + Words.shipped(pattern.serves());
     }
 
     private void fill() {
@@ -104,7 +109,7 @@ final class PatternList extends VBox {
             setText(
                     empty || pattern == null
                             ? null
-                            : pattern.name() + "\n" + pattern.family() + ", " + pattern.meter());
+                            : pattern.name() + "\n" + Words.shipped(pattern.family()) + ", " + pattern.meter());
         }
     }
 }

@@ -190,7 +190,7 @@ final class StepGrid extends Drawing {
             g.setStroke(view().colour("rule"));
             g.setLineWidth(1);
             g.strokeLine(LEFT, y, getWidth() - 8, y);
-            Pens.left(g, each.word(), 6, y + 5, Pens.sans(14), view().colour(each == row ? "ink" : "quiet"));
+            Pens.left(g, each.label(), 6, y + 5, Pens.sans(14), view().colour(each == row ? "ink" : "quiet"));
         }
     }
 
