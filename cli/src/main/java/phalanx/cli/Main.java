@@ -9,7 +9,9 @@ import java.util.concurrent.Callable;
 import phalanx.desktop.Opening;
 import phalanx.desktop.PhalanxWindow;
 import phalanx.desktop.session.DataFolder;
+import phalanx.formats.library.Looks;
 import phalanx.formats.library.SettingsFile;
+import phalanx.theory.NoteNames;
 import phalanx.words.Language;
 import phalanx.words.Words;
 import picocli.CommandLine;
@@ -69,15 +71,20 @@ public final class Main implements Callable<Integer> {
                 .setParameterExceptionHandler(ErrorReport::wrongUsage);
     }
 
-    /** In the language that was chosen in the window, unless the process is told another. */
+    /** In the language and with the names that were chosen in the window, unless the process is told others. */
     private static void speak() {
         Path home = DataFolder.of(System.getenv(), Path.of(System.getProperty("user.home")));
         Path settings = home.resolve("settings.json");
-        if (System.getProperty(Words.PROPERTY) == null
-                && System.getenv(Words.VARIABLE) == null
-                && Files.exists(settings)) {
-            Language.of(new SettingsFile(settings).read().looks().language())
-                    .ifPresent(language -> System.setProperty(Words.PROPERTY, language.code()));
+        if (Files.exists(settings)) {
+            Looks looks = new SettingsFile(settings).read().looks();
+            Language.of(looks.language()).ifPresent(one -> tell(Words.PROPERTY, Words.VARIABLE, one.code()));
+            tell(NoteNames.PROPERTY, NoteNames.VARIABLE, looks.notes());
+        }
+    }
+
+    private static void tell(String property, String variable, String value) {
+        if (System.getProperty(property) == null && System.getenv(variable) == null) {
+            System.setProperty(property, value);
         }
     }
 

@@ -87,7 +87,7 @@ public record TensionReport(List<Double> newtons, List<String> warnings) {
                     wording("TensionReport.string-stands-semitones-above-its"),
                     string,
                     midi - usual,
-                    Pitch.of(usual, Key.C_MAJOR),
+                    Pitch.of(usual, Key.C_MAJOR).spoken(),
                     newtons(guitar, set, string, midi),
                     newtons(guitar, set, string, usual)));
         } else if (usual - midi > MOST_DOWN) {
@@ -96,7 +96,7 @@ public record TensionReport(List<Double> newtons, List<String> warnings) {
                     wording("TensionReport.string-stands-semitones-below-its"),
                     string,
                     usual - midi,
-                    Pitch.of(usual, Key.C_MAJOR),
+                    Pitch.of(usual, Key.C_MAJOR).spoken(),
                     newtons(guitar, set, string, midi),
                     newtons(guitar, set, string, usual)));
         }

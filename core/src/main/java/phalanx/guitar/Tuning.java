@@ -117,7 +117,7 @@ public record Tuning(List<Integer> open) {
 
     /** Its known name, else its notes. */
     public String label() {
-        return NamedTuning.of(this).map(NamedTuning::label).orElseGet(this::notes);
+        return NamedTuning.of(this).map(NamedTuning::label).orElseGet(() -> Note.said(notes()));
     }
 
     /** The notes from the lowest string, such as {@code D A D G B E}. */

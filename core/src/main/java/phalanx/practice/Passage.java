@@ -55,7 +55,7 @@ final class Passage {
                 .filter(change -> change.startTick() <= tick)
                 .reduce((before, later) -> later)
                 .flatMap(ChordChange::chord)
-                .map(chord -> Said.of("Passage.over", alone, chord.text()))
+                .map(chord -> Said.of("Passage.over", alone, chord))
                 .orElse(alone);
     }
 

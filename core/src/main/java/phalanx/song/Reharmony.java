@@ -55,8 +55,8 @@ public final class Reharmony {
         next(index).ifPresent(following -> {
             int target = following.root().pitchClass();
             if (target != root) {
-                offer(hints, index, chord, target + 7, "7", wording("Reharmony.leads-to", following.text()));
-                offer(hints, index, chord, target + 1, "7", wording("Reharmony.leads-down-to", following.text()));
+                offer(hints, index, chord, target + 7, "7", wording("Reharmony.leads-to", following));
+                offer(hints, index, chord, target + 1, "7", wording("Reharmony.leads-down-to", following));
             }
         });
         int tonic = key.tonic().pitchClass();

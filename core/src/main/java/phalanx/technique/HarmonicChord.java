@@ -59,9 +59,7 @@ public record HarmonicChord(HarmonicNode node, List<Harmonic> strings, int missi
                 wording("HarmonicChord.over-fret-strings"),
                 node.frets(),
                 strings.stream().map(one -> String.valueOf(one.string())).collect(Collectors.joining(" ")),
-                strings.stream()
-                        .map(one -> Pitch.of(one.midi(), key).toString())
-                        .collect(Collectors.joining(" ")),
+                strings.stream().map(one -> Pitch.of(one.midi(), key).spoken()).collect(Collectors.joining(" ")),
                 missing == 0
                         ? ""
                         : missing == 1

@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import phalanx.words.Spoken;
 
 /**
  * A chord as players write it: root, tones and, after a slash, another bass.
@@ -16,7 +17,7 @@ import java.util.Optional;
  * @param tones root first, in order of their number
  * @param slashBass the note after the slash, if any
  */
-public record ChordSymbol(String text, Note root, List<ChordTone> tones, Optional<Note> slashBass) {
+public record ChordSymbol(String text, Note root, List<ChordTone> tones, Optional<Note> slashBass) implements Spoken {
     /** What a chart writes where no chord is to sound. */
     public static final String NO_CHORD = "N.C.";
 
@@ -115,6 +116,11 @@ public record ChordSymbol(String text, Note root, List<ChordTone> tones, Optiona
     /** The tones without repeats of a pitch class, as notes. */
     public List<Note> notes() {
         return new ArrayList<>(tones.stream().map(this::noteOf).distinct().toList());
+    }
+
+    @Override
+    public String spoken() {
+        return Note.said(toString());
     }
 
     @Override

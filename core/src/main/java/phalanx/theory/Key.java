@@ -10,6 +10,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import phalanx.words.Spoken;
 import phalanx.words.Words;
 
 /**
@@ -18,7 +19,7 @@ import phalanx.words.Words;
  * @param tonic the key note
  * @param mode major, minor or another mode of the same seven notes
  */
-public record Key(Note tonic, Mode mode) {
+public record Key(Note tonic, Mode mode) implements Spoken {
     /** The modes, each with its offset on the circle of fifths from the major key of the same tonic. */
     public enum Mode {
         MAJOR(0, "major", Pattern.compile("|M|maj|major|ionian")),
@@ -169,7 +170,12 @@ public record Key(Note tonic, Mode mode) {
 
     /** As it is said, such as {@code F# minor}. */
     public String words() {
-        return tonic + " " + mode.label();
+        return tonic.spoken() + " " + mode.label();
+    }
+
+    @Override
+    public String spoken() {
+        return Note.said(toString());
     }
 
     @Override

@@ -3,6 +3,7 @@ package phalanx.theory;
 import static phalanx.words.Words.wording;
 
 import java.util.Objects;
+import phalanx.words.Spoken;
 
 /**
  * A spelled note without an octave: a letter and an alteration in semitones (sharp positive, flat negative).
@@ -10,7 +11,7 @@ import java.util.Objects;
  * @param step the letter
  * @param alter semitones, -3 to 3
  */
-public record Note(Step step, int alter) {
+public record Note(Step step, int alter) implements Spoken {
     private static final int MAX_ALTER = 3;
 
     public Note {
@@ -73,9 +74,19 @@ public record Note(Step step, int alter) {
 
     /** A name of a note, a chord or a key as it is printed: ♯ and ♭ for # and b. */
     public static String printed(String name) {
-        return name.replaceAll("(?<=[A-G])bb", "♭♭")
+        return said(name.replaceAll("(?<=[A-G])bb", "♭♭")
                 .replaceAll("(?<=[A-G])b", "♭")
-                .replace("#", "♯");
+                .replace("#", "♯"));
+    }
+
+    /** A name of a note, a chord or a key, or several, as the player calls them. */
+    public static String said(String name) {
+        return NoteNames.current().said(name);
+    }
+
+    @Override
+    public String spoken() {
+        return said(toString());
     }
 
     /** Position on the line of fifths: C is 0, G is 1, F is -1. */

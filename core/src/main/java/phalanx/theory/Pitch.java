@@ -3,6 +3,7 @@ package phalanx.theory;
 import static phalanx.words.Words.wording;
 
 import java.util.Objects;
+import phalanx.words.Spoken;
 
 /**
  * A sounding pitch with its spelling. Middle C is C4, MIDI number 60; A4 is 440 Hz (ISO 16), equal temperament.
@@ -10,7 +11,7 @@ import java.util.Objects;
  * @param note the spelling
  * @param octave the octave of the letter, so B#3 and C4 are one MIDI number
  */
-public record Pitch(Note note, int octave) {
+public record Pitch(Note note, int octave) implements Spoken {
     private static final int A4_MIDI = 69;
     private static final double A4_HERTZ = 440.0;
 
@@ -58,6 +59,11 @@ public record Pitch(Note note, int octave) {
     /** Frequency of a MIDI number in hertz. */
     public static double hertz(double midi) {
         return A4_HERTZ * Math.pow(2, (midi - A4_MIDI) / 12);
+    }
+
+    @Override
+    public String spoken() {
+        return Note.said(toString());
     }
 
     @Override

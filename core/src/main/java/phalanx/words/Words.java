@@ -8,6 +8,7 @@ import java.util.MissingResourceException;
 import java.util.Optional;
 import java.util.ResourceBundle;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 
 /**
  * Looks up what is said to the player. The language is settled at the first sentence and stays: many words stand in
@@ -65,7 +66,7 @@ public final class Words {
 
     /** The same in English, whatever is spoken: for what files and records are compared by. */
     public static String english(String key, Object... values) {
-        return ENGLISH.say(key, values);
+        return ENGLISH.say(key, Stream.of(values).map(String::valueOf).toArray());
     }
 
     /** What one of several choices is called, by the key {@code Type.CONSTANT}, nested types {@code Outer.Type.CONSTANT}. */
@@ -113,6 +114,10 @@ public final class Words {
                 .orElseThrow(() -> new MissingResourceException("no words of " + module, module, ""));
     }
 
+    private static Object shown(Object value) {
+        return value instanceof Spoken spoken ? spoken.spoken() : value;
+    }
+
     /** A sentence cut at its places: {@code texts} has one more than {@code places}. */
     private static final class Sentence {
         private final List<String> texts = new ArrayList<>();
@@ -139,7 +144,7 @@ public final class Words {
                 if (places.get(i) >= values.length) {
                     throw new IllegalArgumentException("\"" + texts + "\" wants more than " + values.length);
                 }
-                said.append(texts.get(i)).append(values[places.get(i)]);
+                said.append(texts.get(i)).append(shown(values[places.get(i)]));
             }
             return said.append(texts.get(places.size())).toString();
         }

@@ -219,7 +219,7 @@ final class TopBar extends HBox {
                     wording("TopBar.key-to-move-the-song"),
                     workbench
                             .project()
-                            .map(project -> project.song().key().tonic().toString())
+                            .map(project -> project.song().key().tonic().spoken())
                             .orElse("C"),
                     applied(workbench::setKey, chip));
             for (String tonic : TONICS) {

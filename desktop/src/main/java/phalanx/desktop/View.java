@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Optional;
 import javafx.scene.paint.Color;
 import phalanx.formats.library.Looks;
+import phalanx.theory.NoteNames;
 import phalanx.words.Language;
 
 /**
@@ -17,14 +18,17 @@ import phalanx.words.Language;
  * @param leftHanded whether necks are drawn as a player sees them who frets with the right hand: the nut at the right
  * @param still whether nothing moves but what the player moves
  * @param language what is spoken from the next start on; that of the system where none is chosen
+ * @param notes what notes are called from the next start on
  */
-public record View(Theme theme, int percent, boolean leftHanded, boolean still, Optional<Language> language) {
+public record View(
+        Theme theme, int percent, boolean leftHanded, boolean still, Optional<Language> language, NoteNames notes) {
     /** What a first start has. */
     public static final View FIRST = of(Looks.FIRST);
 
     public View {
         Objects.requireNonNull(theme, "theme");
         Objects.requireNonNull(language, "language");
+        Objects.requireNonNull(notes, "notes");
         if (percent < Looks.SMALLEST || percent > Looks.LARGEST) {
             throw new IllegalArgumentException(wording("View.a-size-of-to-go", percent, Looks.SMALLEST, Looks.LARGEST));
         }
@@ -37,7 +41,8 @@ public record View(Theme theme, int percent, boolean leftHanded, boolean still, 
                 kept.percent(),
                 kept.leftHanded(),
                 kept.still(),
-                Language.of(kept.language()));
+                Language.of(kept.language()),
+                NoteNames.of(kept.notes()).orElse(NoteNames.ENGLISH));
     }
 
     Looks toKeep() {
@@ -46,7 +51,8 @@ public record View(Theme theme, int percent, boolean leftHanded, boolean still, 
                 percent,
                 leftHanded,
                 still,
-                language.map(Language::code).orElse(""));
+                language.map(Language::code).orElse(""),
+                notes.word());
     }
 
     /** The colour of a token of the theme, such as {@code melody}. */
@@ -55,24 +61,28 @@ public record View(Theme theme, int percent, boolean leftHanded, boolean still, 
     }
 
     View with(Theme other) {
-        return new View(other, percent, leftHanded, still, language);
+        return new View(other, percent, leftHanded, still, language, notes);
     }
 
     /** Larger or smaller, within what goes. */
     View sized(int newPercent) {
         int possible = Math.max(Looks.SMALLEST, Math.min(Looks.LARGEST, newPercent));
-        return new View(theme, possible, leftHanded, still, language);
+        return new View(theme, possible, leftHanded, still, language, notes);
     }
 
     View leftHanded(boolean now) {
-        return new View(theme, percent, now, still, language);
+        return new View(theme, percent, now, still, language, notes);
     }
 
     View still(boolean now) {
-        return new View(theme, percent, leftHanded, now, language);
+        return new View(theme, percent, leftHanded, now, language, notes);
+    }
+
+    View naming(NoteNames other) {
+        return new View(theme, percent, leftHanded, still, language, other);
     }
 
     View speaking(Optional<Language> other) {
-        return new View(theme, percent, leftHanded, still, other);
+        return new View(theme, percent, leftHanded, still, other, notes);
     }
 }

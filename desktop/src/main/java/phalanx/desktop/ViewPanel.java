@@ -19,6 +19,7 @@ import javafx.util.StringConverter;
 import phalanx.desktop.widget.Cards;
 import phalanx.desktop.widget.Veil;
 import phalanx.formats.library.Looks;
+import phalanx.theory.NoteNames;
 import phalanx.words.Language;
 
 /** How the player wants to see everything; each choice shows at once. */
@@ -34,6 +35,7 @@ final class ViewPanel extends Veil {
     private final CheckBox leftHanded = new CheckBox(wording("ViewPanel.necks-for-a-left-handed"));
     private final CheckBox still = new CheckBox(wording("ViewPanel.nothing-moves-by-itself-but"));
     private final ComboBox<Optional<Language>> languages = new ComboBox<>();
+    private final ComboBox<NoteNames> notes = new ComboBox<>();
     private View shown = View.FIRST;
     /** While the controls are set to what holds, they change nothing. */
     private boolean setting;
@@ -85,7 +87,7 @@ final class ViewPanel extends Veil {
         still.selectedProperty().addListener((property, before, now) -> change(shown.still(now)));
         Button close = Cards.button(
                 "looks-close", wording("ViewPanel.close-esc"), wording("ViewPanel.go-back-to-where-you"), this::escape);
-        card.getChildren().addAll(sizes, leftHanded, still, language(), close);
+        card.getChildren().addAll(sizes, leftHanded, still, language(), notes(), close);
         getChildren().add(card);
     }
 
@@ -117,6 +119,31 @@ final class ViewPanel extends Veil {
         return line;
     }
 
+    private HBox notes() {
+        notes.setId("note-names");
+        notes.setAccessibleText(wording("ViewPanel.notes"));
+        notes.getItems().setAll(NoteNames.values());
+        notes.setConverter(new StringConverter<>() {
+            @Override
+            public String toString(NoteNames names) {
+                return names == null ? "" : names.label();
+            }
+
+            @Override
+            public NoteNames fromString(String text) {
+                return NoteNames.of(text).orElse(NoteNames.ENGLISH);
+            }
+        });
+        notes.valueProperty().addListener((property, before, now) -> change(shown.naming(now)));
+        HBox line = new HBox(
+                GAP,
+                new Label(wording("ViewPanel.notes")),
+                notes,
+                Cards.quiet(wording("ViewPanel.from-the-next-start-on")));
+        line.setAlignment(Pos.CENTER_LEFT);
+        return line;
+    }
+
     private void change(View next) {
         if (!setting && !next.equals(shown)) {
             shown = next;
@@ -134,6 +161,7 @@ final class ViewPanel extends Veil {
         leftHanded.setSelected(now.leftHanded());
         still.setSelected(now.still());
         languages.setValue(now.language());
+        notes.setValue(now.notes());
         setting = false;
         open(size);
     }

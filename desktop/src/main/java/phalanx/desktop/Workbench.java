@@ -52,6 +52,7 @@ import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.TuneEdit;
 import phalanx.theory.Key;
+import phalanx.theory.NoteNames;
 
 /**
  * The open project and its arrangement. Every change of the project solves it anew in the background; a change that
@@ -234,7 +235,9 @@ public final class Workbench {
      * @param text a tonic such as G; with the word capo after it the shapes stay and a capo brings them there
      */
     public void setKey(String text) {
-        edit(wording("Workbench.key", text.trim()), now -> now.inKey(text));
+        edit(
+                wording("Workbench.key", text.trim()),
+                now -> now.inKey(NoteNames.current().english(text)));
     }
 
     /** Starts an empty song on the player's guitar. */

@@ -26,7 +26,7 @@ class SettingsFileTest {
     @Test
     void whatIsKeptComesBack() {
         Settings settings = Settings.FIRST
-                .with(new Looks("Ebony", 150, true, true, "it"))
+                .with(new Looks("Ebony", 150, true, true, "it", "sol-fa"))
                 .with(new Hearing(70, true, 5, false))
                 .at(10, 20, 1300, 900, false)
                 .opened(folder.resolve("a.abc"))
@@ -45,7 +45,7 @@ class SettingsFileTest {
                 """
                 {"dark":true,"x":5.0,"y":6.0,"width":1100.0,"height":760.0,"maximised":false,"recent":["/songs/a.abc"]}
                 """);
-        assertThat(settings.looks()).isEqualTo(new Looks("Rosewood", 100, false, false, ""));
+        assertThat(settings.looks()).isEqualTo(new Looks("Rosewood", 100, false, false, "", "english"));
         assertThat(settings.width()).isEqualTo(1100);
         assertThat(settings.recent()).isEqualTo(List.of("/songs/a.abc"));
         assertThat(settings.toured()).isFalse();
@@ -60,6 +60,6 @@ class SettingsFileTest {
             assertThat(read(damaged)).as(damaged).isEqualTo(Settings.FIRST);
         }
         assertThat(read("{\"looks\":{\"theme\":\"Ebony\",\"percent\":5000}}").looks())
-                .isEqualTo(new Looks("Ebony", 100, false, false, ""));
+                .isEqualTo(new Looks("Ebony", 100, false, false, "", "english"));
     }
 }

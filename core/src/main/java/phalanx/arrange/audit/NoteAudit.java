@@ -24,6 +24,7 @@ import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.theory.ChordSymbol;
+import phalanx.theory.Note;
 import phalanx.theory.Pitch;
 
 /**
@@ -231,7 +232,7 @@ final class NoteAudit {
         List<String> missing = chord.colourTones().stream()
                 .map(chord::noteOf)
                 .filter(note -> !heard.contains(note.pitchClass()))
-                .map(Object::toString)
+                .map(Note::spoken)
                 .collect(Collectors.toList());
         int asked = chord.colourTones().size();
         if (!missing.isEmpty()) {
@@ -244,7 +245,7 @@ final class NoteAudit {
                     "tones",
                     wording(
                             "NoteAudit.is-played-without-a-denser",
-                            chord.text(),
+                            chord,
                             String.join(wording("NoteAudit.and"), missing)));
         }
     }

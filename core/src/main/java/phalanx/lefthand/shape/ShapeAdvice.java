@@ -99,6 +99,6 @@ public record ShapeAdvice(String demand, Optional<PricedShape> nearest) {
     }
 
     private static String name(int midi) {
-        return Pitch.of(midi, Key.C_MAJOR).toString();
+        return Pitch.of(midi, Key.C_MAJOR).spoken();
     }
 }

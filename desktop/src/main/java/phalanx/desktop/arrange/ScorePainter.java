@@ -173,7 +173,7 @@ final class ScorePainter {
             g.setStroke(colour("rule"));
             g.strokeLine(layout.left(), y, end, y);
             int midi = arrangement.request().instrument().tuning().midi(string);
-            String name = Pitch.of(midi, Key.C_MAJOR).note().toString();
+            String name = Pitch.of(midi, Key.C_MAJOR).note().spoken();
             Pens.centred(g, name, layout.labelX(), y, Pens.mono(13), colour("quiet"));
         }
         for (Digit digit : arrangement.request().picking().school().digits()) {

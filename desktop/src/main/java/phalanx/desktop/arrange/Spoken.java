@@ -72,7 +72,7 @@ final class Spoken {
                 Locale.ROOT,
                 wording("Spoken.string"),
                 note.role().label(),
-                Pitch.of(note.midi(), song.key()),
+                Pitch.of(note.midi(), song.key()).spoken(),
                 note.string(),
                 fret,
                 finger,

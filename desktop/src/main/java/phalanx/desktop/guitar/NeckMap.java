@@ -239,7 +239,8 @@ final class NeckMap extends Drawing {
                 g.setStroke(view().colour("ink"));
                 g.setLineWidth(0.7 + 0.3 * string);
                 g.strokeLine(x(0), y(string, 0), x(lengthMm), y(string, lengthMm));
-                String open = string + "  " + Pitch.of(instrument.tuning().midi(string), key);
+                String open = string + "  "
+                        + Pitch.of(instrument.tuning().midi(string), key).spoken();
                 double line = MIDDLE + (string - (instrument.strings() + 1) / 2.0) * 19;
                 boolean usual = strung
                         && instrument.strings() == Tuning.STANDARD.strings()

@@ -272,7 +272,7 @@ final class RetuneCard extends VBox {
     }
 
     private Node stays(int string, int midi, Optional<RetuningStep.Check> check) {
-        Label pitch = pitch(Pitch.of(midi, Key.C_MAJOR).toString(), "mono");
+        Label pitch = pitch(Pitch.of(midi, Key.C_MAJOR).spoken(), "mono");
         return row(
                 string,
                 pitch,
@@ -316,7 +316,7 @@ final class RetuneCard extends VBox {
         Label words = Cards.small(check);
         words.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(words, Priority.ALWAYS);
-        String name = Pitch.of(midi, Key.C_MAJOR).toString();
+        String name = Pitch.of(midi, Key.C_MAJOR).spoken();
         Button hear = Cards.button(
                 "hear-" + string,
                 wording("RetuneCard.hear", name),

@@ -11,6 +11,7 @@ import phalanx.formats.library.Library;
 import phalanx.formats.library.LibraryFile;
 import phalanx.formats.reading.FormatException;
 import phalanx.guitar.Tuning;
+import phalanx.theory.NoteNames;
 
 /** What the player keeps beside the songs, on disk as soon as it changes. For the interface thread. */
 public final class Shelf {
@@ -79,6 +80,6 @@ public final class Shelf {
                 .filter(own -> own.name().equalsIgnoreCase(text.trim()))
                 .map(Library.OwnTuning::tuning)
                 .findFirst()
-                .orElseGet(() -> Tuning.parse(text));
+                .orElseGet(() -> Tuning.parse(NoteNames.current().english(text)));
     }
 }

@@ -33,6 +33,8 @@ import phalanx.lefthand.drill.Pacing;
 import phalanx.lefthand.track.Change;
 import phalanx.lefthand.track.FingerMove;
 import phalanx.project.Project;
+import phalanx.theory.Note;
+import phalanx.theory.NoteNames;
 
 /** A chain of shapes as a drill: each shape with its fingers and why, and between them what the change asks. */
 final class ChainView extends VBox {
@@ -142,7 +144,7 @@ final class ChainView extends VBox {
         Hand by = workbench.project().map(Project::hand).orElse(Hand.AVERAGE);
         double tempo = tempo();
         background.execute(() -> {
-            Drill drill = Drill.of(text, on, by, tempo);
+            Drill drill = Drill.of(NoteNames.current().english(text), on, by, tempo);
             interfaceThread.execute(() -> {
                 show(drill, on, tempo);
                 Cards.leave(field);
@@ -162,7 +164,7 @@ final class ChainView extends VBox {
                 .arrangement()
                 .ifPresentOrElse(
                         shown -> {
-                            field.setText(SongChain.text(shown));
+                            field.setText(Note.said(SongChain.text(shown)));
                             work(field.getText());
                         },
                         () -> workbench.say(Message.plain(wording("ChainView.open-a-song-first-its"))));
@@ -211,8 +213,8 @@ final class ChainView extends VBox {
                             ? link.wanted().text()
                             : ChainText.word(link.shape().held()))
                     .collect(Collectors.joining(" "));
-            field.setText(text);
-            work(text);
+            field.setText(Note.said(text));
+            work(field.getText());
         }));
     }
 
@@ -238,7 +240,7 @@ final class ChainView extends VBox {
         if (link.into().flatMap(Pacing::of).filter(Pacing::tooFast).isPresent()) {
             pace.getStyleClass().add("alarm");
         }
-        Label name = new Label(link.wanted().text());
+        Label name = new Label(Note.said(link.wanted().text()));
         name.getStyleClass().add("strong");
         name.setMinWidth(0);
         Label fingers = new Label(dashed(link));
@@ -253,7 +255,8 @@ final class ChainView extends VBox {
         card.setPrefWidth(ShapeCard.WIDTH);
         card.setMinWidth(ShapeCard.WIDTH);
         card.setMaxWidth(ShapeCard.WIDTH);
-        card.setAccessibleText(wording("ChainView.fingers", link.wanted().text(), dashed(link)));
+        card.setAccessibleText(
+                wording("ChainView.fingers", Note.said(link.wanted().text()), dashed(link)));
         card.setOnMousePressed(event -> select(index));
         return card;
     }
@@ -286,18 +289,18 @@ final class ChainView extends VBox {
         }
         Cards.scrollTo(scroll, row, cards.get(selected));
         Chain.Link link = chain.get().links().get(selected);
-        why.setText(link.wanted().text() + ": " + link.why() + ".");
+        why.setText(Note.said(link.wanted().text()) + ": " + link.why() + ".");
         link.into()
                 .ifPresentOrElse(
                         into -> change.show(
                                 wording(
                                         "ChainView.from-to",
-                                        chain.get()
+                                        Note.said(chain.get()
                                                 .links()
                                                 .get(selected - 1)
                                                 .wanted()
-                                                .text(),
-                                        link.wanted().text()),
+                                                .text()),
+                                        Note.said(link.wanted().text())),
                                 into,
                                 instrument,
                                 tempo()),

@@ -16,6 +16,7 @@ import phalanx.lefthand.shape.ShapeQuery;
 import phalanx.lefthand.shape.Voicing;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
+import phalanx.theory.NoteNames;
 import phalanx.theory.Pitch;
 
 /** The filters as chips, each with its own small editor. */
@@ -122,7 +123,7 @@ final class FilterBar extends FlowPane {
         ChoiceEditor editor = editor(bass, wording("FilterBar.lowest-note-such-as-f"), "", text -> switch (text) {
             case "written", "" -> filter.with(ShapeFilter.Bass.WRITTEN);
             case "any" -> filter.with(ShapeFilter.Bass.ANY);
-            default -> filter.with(ShapeFilter.Bass.of(Pitch.parse(text).midi()));
+            default -> filter.with(ShapeFilter.Bass.of(pitch(text).midi()));
         });
         editor.addChoice(wording("FilterBar.as-the-chord-says"), "written");
         editor.addChoice(wording("FilterBar.any-tone-the-root-may"), "any");
@@ -133,7 +134,7 @@ final class FilterBar extends FlowPane {
         ChoiceEditor editor = editor(top, wording("FilterBar.highest-note-such-as-d5"), "", this::parseTop);
         editor.addChoice(wording("FilterBar.any"), "any");
         tune.forEach(midi -> {
-            String pitch = Pitch.of(midi, Key.C_MAJOR).toString();
+            String pitch = Pitch.of(midi, Key.C_MAJOR).spoken();
             editor.addChoice(wording("FilterBar.in-the-tune", pitch), pitch);
         });
         return editor;
@@ -148,7 +149,11 @@ final class FilterBar extends FlowPane {
                 parts.length > 1 ? OptionalInt.of(number(parts[1], wording("FilterBar.string"))) : OptionalInt.empty();
         string.ifPresent(this::checkString);
         return filter.with(
-                new ShapeFilter.TopNote(OptionalInt.of(Pitch.parse(parts[0]).midi()), string));
+                new ShapeFilter.TopNote(OptionalInt.of(pitch(parts[0]).midi()), string));
+    }
+
+    private static Pitch pitch(String typed) {
+        return Pitch.parse(NoteNames.current().english(typed));
     }
 
     private static boolean any(String text) {

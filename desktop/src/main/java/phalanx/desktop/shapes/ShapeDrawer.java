@@ -99,7 +99,7 @@ final class ShapeDrawer extends ScrollPane {
 
     void show(PricedShape shape, About about, Library library, View view) {
         HeldShape held = new HeldShape(shape.shape(), shape.fingering());
-        content.getChildren().setAll(Cards.heading(about.chord.text() + "   " + shape.shape()));
+        content.getChildren().setAll(Cards.heading(about.chord.spoken() + "   " + shape.shape()));
         content.getChildren().addAll(facts(shape, held, about));
         effort.show(shape.effort(), view);
         content.getChildren().add(effort);
@@ -227,7 +227,7 @@ final class ShapeDrawer extends ScrollPane {
                 .filter(shape -> shape.tuning().equals(about.instrument.tuning()))
                 .filter(shape -> shape.name().equals(about.chord.text()))
                 .toList();
-        content.getChildren().add(Cards.heading(wording("ShapeDrawer.my-shapes-of", about.chord.text())));
+        content.getChildren().add(Cards.heading(wording("ShapeDrawer.my-shapes-of", about.chord)));
         if (own.isEmpty()) {
             content.getChildren().add(Cards.quiet(wording("ShapeDrawer.none-yet-m-keeps-the")));
         }

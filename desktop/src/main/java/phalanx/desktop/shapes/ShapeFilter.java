@@ -57,7 +57,7 @@ record ShapeFilter(
 
         String label(ChordSymbol chord) {
             if (midi.isPresent()) {
-                return Pitch.of(midi.getAsInt(), Key.C_MAJOR).toString();
+                return Pitch.of(midi.getAsInt(), Key.C_MAJOR).spoken();
             }
             return written ? chord.bass().toString() : wording("ShapeFilter.any-tone");
         }
@@ -71,7 +71,7 @@ record ShapeFilter(
             if (midi.isEmpty()) {
                 return wording("ShapeFilter.any");
             }
-            String pitch = Pitch.of(midi.getAsInt(), Key.C_MAJOR).toString();
+            String pitch = Pitch.of(midi.getAsInt(), Key.C_MAJOR).spoken();
             return string.isPresent() ? wording("ShapeFilter.string", pitch, string.getAsInt()) : pitch;
         }
     }

@@ -44,6 +44,8 @@ import phalanx.song.MelodyNote;
 import phalanx.technique.Cascade;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
+import phalanx.theory.Note;
+import phalanx.theory.NoteNames;
 
 /**
  * The shapes station: the chords of the song at the left, the shapes of the chosen one as cards in the middle with the
@@ -168,7 +170,7 @@ public final class ShapesStation extends HBox implements Viewed {
             Label bar = new Label(String.valueOf(item.bar()));
             bar.getStyleClass().addAll("quiet", "mono");
             bar.setMinWidth(24);
-            Label name = new Label(item.chord().text());
+            Label name = new Label(item.chord().spoken());
             name.getStyleClass().add("strong");
             Label effort = new Label(String.format(Locale.ROOT, "%.1f", item.effort()));
             effort.getStyleClass().add("mono");
@@ -213,7 +215,8 @@ public final class ShapesStation extends HBox implements Viewed {
 
     private void showAny() {
         try {
-            free = Optional.of(ChordSymbol.parse(anyChord.getText().trim()));
+            free = Optional.of(ChordSymbol.parse(
+                    NoteNames.current().english(anyChord.getText().trim())));
             chords.getSelectionModel().clearSelection();
             filters.forgetTop();
             search();
@@ -275,7 +278,7 @@ public final class ShapesStation extends HBox implements Viewed {
         scroll.setVvalue(0);
         if (shapes.isEmpty()) {
             selected = -1;
-            String why = chord.text() + ": " + found.advice().orElseThrow().words() + ".";
+            String why = chord.spoken() + ": " + found.advice().orElseThrow().words() + ".";
             grid.getChildren().setAll(Cards.quiet(why));
             count.setText(wording("ShapesStation.no-shape"));
             drawer.showNone(why);
@@ -287,7 +290,7 @@ public final class ShapesStation extends HBox implements Viewed {
         count.setText(String.format(
                 Locale.ROOT,
                 wording("ShapesStation.shape-in-ms-arrows-move"),
-                chord.text(),
+                chord.spoken(),
                 shapes.size() == 1
                         ? wording("ShapesStation.one-shape")
                         : wording("ShapesStation.shapes", shapes.size()),
@@ -388,7 +391,7 @@ public final class ShapesStation extends HBox implements Viewed {
         String from = index > 0
                 ? wording(
                         "ShapesStation.as-played",
-                        chords.getItems().get(index - 1).chord().text())
+                        chords.getItems().get(index - 1).chord())
                 : wording("ShapesStation.the-bar-before");
         change.show(
                 wording("ShapesStation.from-to", from, shape.shape()),
@@ -442,7 +445,7 @@ public final class ShapesStation extends HBox implements Viewed {
             workbench.say(Message.plain(wording(
                     "ShapesStation.among-your-shapes-of-m",
                     shape.shape() + (there ? wording("ShapesStation.is-no-longer") : wording("ShapesStation.is-now")),
-                    name,
+                    Note.said(name),
                     there ? wording("ShapesStation.keeps-it") : wording("ShapesStation.takes-it-out"))));
             showSelected();
         });

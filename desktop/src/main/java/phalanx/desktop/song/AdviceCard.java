@@ -34,6 +34,7 @@ import phalanx.guitar.NamedTuning;
 import phalanx.guitar.Tuning;
 import phalanx.project.Project;
 import phalanx.song.VoiceRange;
+import phalanx.theory.NoteNames;
 
 /** Where the song lies well: every key with every capo as a grid, warmer where it is harder. */
 final class AdviceCard extends VBox {
@@ -155,7 +156,9 @@ final class AdviceCard extends VBox {
 
     private void start() {
         try {
-            singer = voice.getText().isBlank() ? Optional.empty() : Optional.of(VoiceRange.parse(voice.getText()));
+            singer = voice.getText().isBlank()
+                    ? Optional.empty()
+                    : Optional.of(VoiceRange.parse(NoteNames.current().english(voice.getText())));
         } catch (IllegalArgumentException e) {
             showIdle();
             getChildren().add(Cards.caution(e.getMessage()));
@@ -289,7 +292,7 @@ final class AdviceCard extends VBox {
                 continue;
             }
             int row = 1 + way.key().tonic().pitchClass();
-            grid.add(Cards.small(way.key().toString()), 0, row);
+            grid.add(Cards.small(way.key().spoken()), 0, row);
             grid.add(cell(way, inOrder.indexOf(way) * HEAT.length / inOrder.size()), way.capo() + 1, row);
         }
         // a key's name stands once a row

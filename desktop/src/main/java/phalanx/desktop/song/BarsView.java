@@ -205,7 +205,7 @@ final class BarsView extends Drawing {
             if (change.chord().isEmpty() && change.frets().isPresent() && isShown(shown, change.startTick())) {
                 double x = x(shown, change.startTick()) + 6;
                 double y = top(shown, change.startTick()) + 36;
-                Pens.left(g, change.symbol(), x, y, Pens.monoBold(14), view().colour("ink"));
+                Pens.left(g, Note.said(change.symbol()), x, y, Pens.monoBold(14), view().colour("ink"));
             }
         }
     }

@@ -22,6 +22,7 @@ import phalanx.song.Meter;
 import phalanx.theory.ChordKind;
 import phalanx.theory.ChordTable;
 import phalanx.theory.Note;
+import phalanx.theory.NoteNames;
 
 /** The chart as text: read while it is typed, with mistakes marked under their word and endings offered for chords. */
 final class ChartCard extends VBox {
@@ -109,7 +110,8 @@ final class ChartCard extends VBox {
     }
 
     /** Shows a song's chart. While that has not changed, what the player has typed stays, mistakes and all. */
-    void show(String text) {
+    void show(String english) {
+        String text = Note.said(english);
         if (!text.equals(shown)) {
             shown = text;
             int caret = area.getCaretPosition();
@@ -127,7 +129,7 @@ final class ChartCard extends VBox {
                 && !event.isShiftDown()
                 && !offered().isEmpty()) {
             String word = word();
-            String root = word.substring(0, Note.prefixLength(word));
+            String root = root(word);
             int caret = area.getCaretPosition();
             area.replaceText(caret - word.length(), caret, root + offered().get(0));
             event.consume();
@@ -135,7 +137,7 @@ final class ChartCard extends VBox {
     }
 
     private ChartText read() {
-        return ChartText.parse(area.getText(), Meter.COMMON);
+        return ChartText.parse(NoteNames.current().english(area.getText()), Meter.COMMON);
     }
 
     private void take() {
@@ -152,7 +154,7 @@ final class ChartCard extends VBox {
         below.setVisible(!chart.mistakes().isEmpty());
         below.setText(chart.mistakes().isEmpty() ? "" : marked(chart.mistakes().get(0)));
         List<String> offered = offered();
-        String root = word().isEmpty() ? "" : word().substring(0, Note.prefixLength(word()));
+        String root = root(word());
         String bars =
                 chart.bars().size() + (chart.bars().size() == 1 ? wording("ChartCard.bar") : wording("ChartCard.bars"));
         String changed = area.getText().equals(shown) ? "" : wording("ChartCard.ctrl-enter-puts-it-into");
@@ -167,11 +169,13 @@ final class ChartCard extends VBox {
     /** The line of a mistake, carets under its word, and what is wrong. */
     private String marked(ChartText.Mistake mistake) {
         String text = area.getText();
-        int start = text.lastIndexOf('\n', Math.max(0, mistake.from() - 1)) + 1;
-        int end = text.indexOf('\n', mistake.from());
+        int first = NoteNames.current().typedPlace(text, mistake.from());
+        int last = Math.max(first, NoteNames.current().typedPlace(text, mistake.to()));
+        int start = text.lastIndexOf('\n', Math.max(0, first - 1)) + 1;
+        int end = text.indexOf('\n', first);
         String line = text.substring(start, end < 0 ? text.length() : end);
-        int from = Math.max(0, mistake.from() - start);
-        return line + "\n" + " ".repeat(from) + "^".repeat(mistake.to() - mistake.from()) + " " + mistake.message();
+        int from = Math.max(0, first - start);
+        return line + "\n" + " ".repeat(from) + "^".repeat(last - first) + " " + mistake.message();
     }
 
     /** The word before the caret, while the caret stands at its end. */
@@ -186,10 +190,17 @@ final class ChartCard extends VBox {
         return area.isFocused() ? area.getText().substring(start, caret) : "";
     }
 
+    /** The note that a word begins with, as it was typed; empty where there is none. */
+    private static String root(String word) {
+        String english = NoteNames.current().english(word);
+        int prefix = Note.prefixLength(english);
+        return prefix == 0 ? "" : word.substring(0, word.length() - (english.length() - prefix));
+    }
+
     /** Suffixes that go on from what stands behind the chord's root. */
     private List<String> offered() {
         String word = word();
-        int prefix = Note.prefixLength(word);
+        int prefix = root(word).length();
         if (prefix == 0 || word.contains("/") || word.length() == prefix) {
             return List.of();
         }

@@ -20,6 +20,7 @@ import phalanx.song.Song;
 import phalanx.song.SongHarmony;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
+import phalanx.theory.Note;
 import phalanx.theory.Pitch;
 
 /** The key that is heard, the chords from outside it and where they come from, the tune's range, other chords. */
@@ -59,7 +60,7 @@ final class HarmonyCard extends VBox {
             if (!placed.function().diatonic()) {
                 int bar = song.barAt(placed.startTick()).number();
                 outside.putIfAbsent(
-                        wording("HarmonyCard.bar", placed.chord().text(), bar),
+                        wording("HarmonyCard.bar", placed.chord(), bar),
                         placed.function().words());
             }
         }
@@ -108,7 +109,7 @@ final class HarmonyCard extends VBox {
                 int at = index;
                 String here = wording(
                         "HarmonyCard.bar",
-                        shown.chart().get(at).symbol(),
+                        Note.said(shown.chart().get(at).symbol()),
                         shown.barAt(shown.chart().get(at).startTick()).number());
                 hints.getChildren().add(Cards.heading(wording("HarmonyCard.the-tune-allows-for", here)));
                 offered.stream().limit(MOST_HINTS).forEach(hint -> hints.getChildren()
@@ -120,8 +121,8 @@ final class HarmonyCard extends VBox {
     private Node row(int index, Reharmony.Hint hint) {
         Button button = Cards.button(
                 "hint-" + hint.chord().text(),
-                hint.chord().text(),
-                wording("HarmonyCard.put-there-undo-returns", hint.chord().text()),
+                hint.chord().spoken(),
+                wording("HarmonyCard.put-there-undo-returns", hint.chord()),
                 () -> use.accept(index, hint.chord()));
         button.getStyleClass().add("small");
         button.setMinWidth(Region.USE_PREF_SIZE);

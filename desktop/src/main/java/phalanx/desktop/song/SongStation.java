@@ -43,6 +43,7 @@ import phalanx.song.Words;
 import phalanx.song.lick.Lick;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Note;
+import phalanx.theory.NoteNames;
 import phalanx.theory.Pitch;
 
 /** The song station: bars with chords and tune, the chart as text, tune entry on the strings, harmony, key and capo. */
@@ -304,7 +305,7 @@ public final class SongStation extends HBox implements Viewed {
         workbench.editSong(
                 wording(
                         "SongStation.for",
-                        chord.text(),
+                        chord,
                         song().map(song -> song.chart().get(index).symbol()).orElse("")),
                 song -> {
                     List<ChordChange> chart = new ArrayList<>(song.chart());
@@ -517,6 +518,8 @@ public final class SongStation extends HBox implements Viewed {
             digit(key - '0');
         } else if (key >= 'A' && key <= 'G') {
             letter(key);
+        } else if (key == 'H' && NoteNames.current() == NoteNames.GERMAN) {
+            letter('B');
         } else if (key == 'r') {
             edit(wording("SongStation.rest"), song -> TuneEdit.clear(song, cursor, cursor + tune.ticks()));
             moveTo(cursor + tune.ticks());
