@@ -17,8 +17,6 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** A language is settled when a process begins: each run has one of its own. */
 class LanguagesTest {
-    private static final Path DEMOS = Path.of("../desktop/src/main/resources/phalanx/desktop/demo");
-
     /** Files that travel or come back: the same byte for byte. */
     private static final List<String> SAME =
             List.of("out.musicxml", "out.tab.txt", "out.fingers.tab.txt", "out.mid", "out.phalanx.json");
@@ -54,7 +52,8 @@ class LanguagesTest {
 
     private String arrange(String language, Path song, Path out) throws Exception {
         Files.createDirectories(out);
-        List<String> args = new ArrayList<>(List.of("arrange", song.toString()));
+        List<String> args = new ArrayList<>(
+                List.of("arrange", song.toString(), "--groove", "backbeat", "--slurs", "ease", "--bass", "walking"));
         for (String file : SAME) {
             args.addAll(List.of("-o", out.resolve(file).toString()));
         }
@@ -63,10 +62,12 @@ class LanguagesTest {
         return run(language, folder.resolve("home"), args);
     }
 
-    /** The song has hits, slurs and harmonics, which files name. */
+    /** A short song with hits and slurs, which files name, and with something to find. */
     @Test
     void filesHoldTheSameWhateverIsSpoken() throws Exception {
-        Path song = DEMOS.resolve("lantern-weir.phalanx.json");
+        Path song = Files.writeString(
+                folder.resolve("in.abc"),
+                "X:1\nT:Long\nM:4/4\nL:1/8\nQ:1/4=180\nK:G\n\"G\"GABc d2B2|\"D7\"AcBA F2D2|\"Em\"EGBe g2fe|\"C\"e2c2 G4|]\n");
         Path english = folder.resolve("english");
         Path italian = folder.resolve("italian");
         arrange("en", song, english);

@@ -38,6 +38,7 @@ import phalanx.project.Project;
 import phalanx.righthand.Level;
 import phalanx.song.Song;
 import phalanx.theory.Key;
+import phalanx.theory.Note;
 
 /** Song title, the chips for tuning, capo, key, tempo, tune and level, play, open and export. */
 final class TopBar extends HBox {
@@ -223,7 +224,7 @@ final class TopBar extends HBox {
                             .orElse("C"),
                     applied(workbench::setKey, chip));
             for (String tonic : TONICS) {
-                editor.addChoice(tonic, tonic);
+                editor.addChoice(Note.said(tonic), Note.said(tonic));
             }
             editor.addCaution(wording("TopBar.locks-are-released-their-shapes"));
             return editor;
@@ -234,7 +235,7 @@ final class TopBar extends HBox {
     private static String keyText(Arrangement arrangement) {
         Key sounding = arrangement.song().key();
         int capo = arrangement.request().instrument().capo();
-        return capo == 0 ? sounding.toString() : wording("TopBar.sounds", sounding.transpose(-capo), sounding);
+        return capo == 0 ? sounding.spoken() : wording("TopBar.sounds", sounding.transpose(-capo), sounding);
     }
 
     private Node tempo() {

@@ -46,6 +46,7 @@ import phalanx.listening.Microphone;
 import phalanx.project.Answers;
 import phalanx.project.Project;
 import phalanx.sound.SilentOutput;
+import phalanx.words.Words;
 
 /** The real window on the demo song, with what flows through it need to act and to wait. */
 abstract class OpenWindow extends ApplicationTest {
@@ -137,7 +138,7 @@ abstract class OpenWindow extends ApplicationTest {
 
     @BeforeEach
     void demo() throws TimeoutException {
-        clickOn("Show the demo song");
+        clickOn(Words.wording("ScoreStation.show-the-demo-song"));
         // the quick answer and then the full one: nothing is at work when a test begins
         waitFor(() ->
                 workbench.arrangement().isPresent() && !workbench.busyProperty().get());

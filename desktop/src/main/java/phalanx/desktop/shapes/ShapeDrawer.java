@@ -32,6 +32,7 @@ import phalanx.theory.ChordNamer;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.ChordTable;
 import phalanx.theory.Key;
+import phalanx.theory.Note;
 import phalanx.theory.Pitch;
 
 /** The chosen shape in figures and words, its other fingerings, and what can be done with it. */
@@ -121,7 +122,10 @@ final class ShapeDrawer extends ScrollPane {
         String tones = midi.stream()
                 .map(pitch -> DEGREES[Math.floorMod(pitch - root, 12)])
                 .collect(Collectors.joining(" "));
-        String names = namer.names(midi, about.key).stream().limit(MOST_NAMES).collect(Collectors.joining(", "));
+        String names = namer.names(midi, about.key).stream()
+                .limit(MOST_NAMES)
+                .map(Note::said)
+                .collect(Collectors.joining(", "));
         String silent = SilentString.of(held).stream().map(SilentString::words).collect(Collectors.joining(", "));
         String free = IntStream.rangeClosed(1, 4)
                 .filter(finger -> shape.fingering().presses().stream()

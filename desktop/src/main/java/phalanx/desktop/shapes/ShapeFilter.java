@@ -59,7 +59,7 @@ record ShapeFilter(
             if (midi.isPresent()) {
                 return Pitch.of(midi.getAsInt(), Key.C_MAJOR).spoken();
             }
-            return written ? chord.bass().toString() : wording("ShapeFilter.any-tone");
+            return written ? chord.bass().spoken() : wording("ShapeFilter.any-tone");
         }
     }
 
