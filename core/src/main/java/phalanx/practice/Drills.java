@@ -19,6 +19,7 @@ import phalanx.arrange.score.Track;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.drill.Pacing;
+import phalanx.lefthand.shape.Shape;
 import phalanx.lefthand.shape.Stretch;
 import phalanx.lefthand.track.Change;
 import phalanx.lefthand.track.FingerMove;
@@ -30,7 +31,8 @@ import phalanx.words.Said;
 
 /**
  * Exercises on what is hard in a passage, apart from the ladder: its picking on open strings, its planting, the left hand
- * in silence, its hardest changes back and forth, its widest shape, and all its shapes in a row. Common practice, no
+ * in silence, its hardest changes back and forth, its widest shape, a shape along the neck over a pedal, and all its
+ * shapes in a row. Common practice, no
  * source.
  */
 public final class Drills {
@@ -85,6 +87,7 @@ public final class Drills {
             addLeftHand();
             addChanges();
             addStretch();
+            addMovedShape();
             addChain();
         }
         return List.copyOf(drills);
@@ -265,6 +268,38 @@ public final class Drills {
 
     private Optional<Stretch> stretch(ArrangedSlot slot) {
         return Stretch.of(slot.fingering().presses(), instrument, hand).filter(Stretch::isStretched);
+    }
+
+    /** The first shape that can be moved over a bass string of the key, a place a beat. */
+    private void addMovedShape() {
+        for (ArrangedSlot slot : slots()) {
+            Optional<MovedShape> moved = MovedShape.of(slot, song.key(), instrument, hand);
+            if (moved.isPresent()) {
+                int bar = song.barIndexAt(slot.startTick());
+                String places = moved.get().shapes().stream()
+                        .distinct()
+                        .map(Shape::toString)
+                        .collect(Collectors.joining(", "));
+                add(
+                        Said.of(
+                                "Drills.moved-along-the-neck-over",
+                                moved.get().first(),
+                                moved.get().pedal()),
+                        bar,
+                        bar,
+                        moved.get()
+                                .notes(
+                                        song.bars().get(bar),
+                                        arrangement.request().picking().school(),
+                                        instrument),
+                        passage.slow(slow),
+                        new Words(
+                                wording("Drills.a-place-a-beat", places),
+                                wording("Drills.nothing-buzzes", LOOP),
+                                wording("Drills.a-hand-that-keeps-its-form")));
+                return;
+            }
+        }
     }
 
     /** Each shape struck once, in the time of the song. */

@@ -15,6 +15,7 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.track.Change;
 import phalanx.lefthand.track.MoveMeter;
+import phalanx.righthand.Digit;
 import phalanx.righthand.Picking;
 import phalanx.song.ChartText;
 import phalanx.song.Meter;
@@ -80,6 +81,38 @@ class DrillsTest {
         assertThat(stretch.why()).contains("warm hand", "clinician");
         assertThat(stretch.notes()).isNotEmpty();
         assertThat(drills.get(0).name()).doesNotStartWith("stretch");
+    }
+
+    /** D over its open string, moved two frets at a time: the same fingers, each place within reach, the pedal open. */
+    @Test
+    void aShapeGoesAlongTheNeckOverAPedal() {
+        Song song = ChartText.parse("| D(xx0232) | A7(x02020) |", Meter.COMMON)
+                .over(TuneEdit.empty("Made up", Key.parse("D"), 90, Meter.COMMON, 2));
+        Step moved = Drills.of(arranged(song)).stream()
+                .filter(step -> step.name().contains("along the neck"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(moved.name()).isEqualTo("x x 0 2 3 2 along the neck over open string 4");
+        assertThat(moved.adds()).endsWith("x x 0 2 3 2, x x 0 4 5 4, x x 0 6 7 6");
+        List<Integer> beats =
+                moved.notes().stream().map(ArrangedNote::tick).distinct().toList();
+        assertThat(beats).hasSize(4);
+        for (int at = 0; at < 4; at++) {
+            int tick = beats.get(at);
+            int by = List.of(0, 2, 4, 2).get(at);
+            List<ArrangedNote> struck =
+                    moved.notes().stream().filter(note -> note.tick() == tick).toList();
+            assertThat(struck).extracting(ArrangedNote::string).containsExactly(4, 3, 2, 1);
+            assertThat(struck).extracting(ArrangedNote::fret).containsExactly(0, 2 + by, 3 + by, 2 + by);
+            assertThat(struck).extracting(ArrangedNote::midi).allSatisfy(midi -> assertThat(midi)
+                    .isPositive());
+            assertThat(struck.get(0).right()).isEqualTo(Digit.P);
+            assertThat(struck.stream().map(ArrangedNote::right).distinct()).hasSize(4);
+        }
+        // no string of the key lies open below the shape: E flat in standard tuning
+        Song flat = ChartText.parse("| Eb(xx1343) | Bb(x13331) |", Meter.COMMON)
+                .over(TuneEdit.empty("Made up", Key.parse("Eb"), 90, Meter.COMMON, 2));
+        assertThat(Drills.of(arranged(flat))).noneMatch(step -> step.name().contains("along the neck"));
     }
 
     /** Any song: drills are of its own bars, and never ask for more than its tempo. */
