@@ -23,10 +23,12 @@ import javafx.application.Platform;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
+import javafx.scene.text.Text;
 import javafx.stage.Stage;
 import javafx.stage.Window;
 import javax.sound.sampled.TargetDataLine;
@@ -265,6 +267,34 @@ abstract class OpenWindow extends ApplicationTest {
             waitFor(() -> text(id).contains(part));
         } catch (TimeoutException e) {
             throw new AssertionError(id + " says \"" + text(id) + "\", not \"" + part + "\"", e);
+        }
+    }
+
+    /** What labels and buttons in sight show only in part: an ellipsis stands where their words go on. The song's title gives way. */
+    final List<String> cut() {
+        settle();
+        return WaitForAsyncUtils.waitForAsyncFx(10_000, () -> {
+            List<String> cut = new ArrayList<>();
+            collectCut(shell, cut);
+            return cut;
+        });
+    }
+
+    private static void collectCut(Node node, List<String> cut) {
+        if (!node.isVisible()) {
+            return;
+        }
+        if (node instanceof Labeled labeled
+                && labeled.getText() != null
+                && labeled.lookup(".text") instanceof Text text) {
+            String end = labeled.getEllipsisString();
+            boolean named = "title".equals(labeled.getId());
+            if (!named && text.getText().endsWith(end) && !labeled.getText().endsWith(end)) {
+                cut.add(labeled.getText());
+            }
+        }
+        if (node instanceof Parent parent) {
+            parent.getChildrenUnmodifiable().forEach(child -> collectCut(child, cut));
         }
     }
 

@@ -6,6 +6,7 @@ import static org.junit.platform.engine.discovery.DiscoverySelectors.selectClass
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
@@ -106,6 +107,13 @@ class OtherLanguageTest {
             push(KeyCode.CONTROL, KeyCode.DIGIT3);
             enter("#any-chord", "La7/Do#");
             waitForText("#shape-count", "La7/Do#: ");
+
+            List<String> cut = new ArrayList<>();
+            for (Station station : Station.values()) {
+                interact(() -> shell.show(station));
+                cut().forEach(words -> cut.add(station.label() + ": " + words));
+            }
+            assertThat(cut).isEmpty();
 
             clickOn("#looks-open");
             ComboBox<Optional<Language>> languages = lookup("#language").query();

@@ -3,6 +3,8 @@ package phalanx.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.TimeoutException;
 import javafx.geometry.Bounds;
@@ -13,6 +15,7 @@ import javafx.scene.canvas.Canvas;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Region;
+import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.score.ArrangedNote;
@@ -172,5 +175,24 @@ class ViewTest extends OpenWindow {
         assertThat(right.wireX(1)).isLessThan(right.wireX(2));
         assertThat(left.y(6)).isEqualTo(right.y(6));
         assertThat(new Point2D(left.wireX(0), left.y(1))).isEqualTo(new Point2D(place.getMaxX(), place.getMinY()));
+    }
+
+    /** Names that a song or a player gives may be long; our own words are to be read whole. */
+    @Test
+    void nothingIsCutOff() {
+        List<String> cut = new ArrayList<>();
+        for (int[] size : new int[][] {{1280, 800, 100}, {1024, 700, 100}, {1280, 800, 150}}) {
+            interact(() -> {
+                Stage stage = (Stage) shell.getScene().getWindow();
+                stage.setWidth(size[0]);
+                stage.setHeight(size[1]);
+                shell.useView(View.FIRST.sized(size[2]));
+            });
+            for (Station station : Station.values()) {
+                interact(() -> shell.show(station));
+                cut().forEach(words -> cut.add(Arrays.toString(size) + " " + station.label() + ": " + words));
+            }
+        }
+        assertThat(cut).isEmpty();
     }
 }

@@ -69,9 +69,7 @@ final class RetuneCard extends VBox {
         setSpacing(8);
         below.setId("tension-warnings");
         HBox choices = new HBox(
-                12,
-                choice(wording("RetuneCard.the-guitar-has"), from),
-                choice(wording("RetuneCard.the-song-wants"), to));
+                12, choice(wording("RetuneCard.tuned-now"), from), choice(wording("RetuneCard.tuning-wanted"), to));
         HBox head = new HBox(
                 8,
                 Cards.heading(wording("RetuneCard.strings-and-retuning")),

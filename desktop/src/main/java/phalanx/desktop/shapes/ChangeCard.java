@@ -26,7 +26,8 @@ final class ChangeCard extends VBox {
         getStyleClass().add("card");
         setId("change");
         title.setId("change-title");
-        title.setMinWidth(0);
+        title.setWrapText(true);
+        title.setMinHeight(Region.USE_PREF_SIZE);
         tempo.setMinWidth(Region.USE_PREF_SIZE);
         tempo.setWrapText(false);
         words.setId("change-moves");

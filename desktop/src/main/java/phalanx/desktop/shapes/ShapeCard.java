@@ -26,7 +26,7 @@ final class ShapeCard extends VBox {
     private static final PseudoClass SELECTED = PseudoClass.getPseudoClass("selected");
     private static final PseudoClass MARKED = PseudoClass.getPseudoClass("marked");
     static final double WIDTH = 198;
-    private static final double BAR = 64;
+    private static final double BAR = 48;
 
     ShapeCard(PricedShape shape, Instrument instrument, Hand hand, View view) {
         getStyleClass().add("shape-card");

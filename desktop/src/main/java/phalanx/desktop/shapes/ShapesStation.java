@@ -20,6 +20,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.ShapeLock;
@@ -115,7 +116,8 @@ public final class ShapesStation extends HBox implements Viewed {
         scroll.getStyleClass().add("clear-scroll");
         scroll.setFocusTraversable(false);
         count.setId("shape-count");
-        count.setWrapText(false);
+        count.setWrapText(true);
+        count.setMinHeight(Region.USE_PREF_SIZE);
         getChildren().addAll(songChords(), middle, drawer);
         showChain(false);
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
