@@ -113,8 +113,8 @@ class WindowTest extends OpenWindow {
         waitForText("#message", "heard over and over");
         waitFor(() -> playback.playingProperty().get());
         Set<Integer> moments = new TreeSet<>();
-        for (int i = 0; i < 200; i++) {
-            clock.addAndGet((long) (0.1 * SECOND));
+        for (int i = 0; i < 80; i++) {
+            clock.addAndGet((long) (0.25 * SECOND));
             interact(() -> moments.add(shown.slotAt(playback.tick()).startTick()));
         }
         assertThat(playback.playingProperty().get()).as("endless").isTrue();
