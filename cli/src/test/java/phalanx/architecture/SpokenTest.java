@@ -30,6 +30,7 @@ import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import javax.lang.model.element.Modifier;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -43,6 +44,9 @@ class SpokenTest {
     private static final Pattern SENTENCE = Pattern.compile("(?s).*[A-Za-z]{2,} +[A-Za-z]{2,}.*");
     private static final Pattern QUERY = Pattern.compile("(?s)(SELECT|INSERT|UPDATE|ALTER|CREATE|PRAGMA)\\b.*");
     private static final Pattern BUNDLE = Pattern.compile("\\$\\{bundle:(.+)}");
+
+    /** How the compiler marks the constants of an enum. */
+    private static final Set<Modifier> CONSTANT = Set.of(Modifier.PUBLIC, Modifier.STATIC, Modifier.FINAL);
 
     /** Faults of ours that no player meets unless Phalanx is broken. */
     private static final Set<String> FAULTS = Set.of("IllegalStateException", "MissingResourceException");
@@ -266,7 +270,7 @@ class SpokenTest {
                         && constant.getType()
                                 .toString()
                                 .equals(type.getSimpleName().toString())
-                        && constant.getModifiers().getFlags().size() == 3) {
+                        && constant.getModifiers().getFlags().equals(CONSTANT)) {
                     asked.add(outer + type.getSimpleName() + "." + constant.getName());
                 }
             }

@@ -26,11 +26,6 @@ public enum NamedTuning {
         this.tuning = new Tuning(List.of(open));
     }
 
-    /** What files and commands call it, in every language. */
-    public String word() {
-        return word;
-    }
-
     /** What it is called on screen. */
     public String label() {
         return Words.name(this);

@@ -2,8 +2,12 @@ package phalanx.desktop;
 
 import static phalanx.words.Words.wording;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -92,54 +96,45 @@ final class ViewPanel extends Veil {
     }
 
     private HBox language() {
-        languages.setId("language");
-        languages.setAccessibleText(wording("ViewPanel.language"));
-        languages.getItems().add(Optional.empty());
-        for (Language each : Language.values()) {
-            languages.getItems().add(Optional.of(each));
-        }
-        languages.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(Optional<Language> one) {
-                return one == null ? "" : one.map(Language::label).orElse(wording("ViewPanel.as-the-system"));
-            }
-
-            @Override
-            public Optional<Language> fromString(String text) {
-                return Language.of(text);
-            }
-        });
-        languages.valueProperty().addListener((property, before, now) -> change(shown.speaking(now)));
-        HBox line = new HBox(
-                GAP,
-                new Label(wording("ViewPanel.language")),
+        List<Optional<Language>> all = new ArrayList<>(List.of(Optional.empty()));
+        Stream.of(Language.values()).map(Optional::of).forEach(all::add);
+        languages.getItems().setAll(all);
+        return choice(
                 languages,
-                Cards.quiet(wording("ViewPanel.from-the-next-start-on")));
-        line.setAlignment(Pos.CENTER_LEFT);
-        return line;
+                "language",
+                wording("ViewPanel.language"),
+                one -> one.map(Language::label).orElse(wording("ViewPanel.as-the-system")),
+                one -> change(shown.speaking(one)));
     }
 
     private HBox notes() {
-        notes.setId("note-names");
-        notes.setAccessibleText(wording("ViewPanel.notes"));
         notes.getItems().setAll(NoteNames.values());
-        notes.setConverter(new StringConverter<>() {
+        return choice(
+                notes,
+                "note-names",
+                wording("ViewPanel.notes"),
+                NoteNames::label,
+                names -> change(shown.naming(names)));
+    }
+
+    /** A choice that takes hold when Phalanx begins anew. */
+    private static <T> HBox choice(
+            ComboBox<T> box, String id, String label, Function<T, String> words, Consumer<T> use) {
+        box.setId(id);
+        box.setAccessibleText(label);
+        box.setConverter(new StringConverter<>() {
             @Override
-            public String toString(NoteNames names) {
-                return names == null ? "" : names.label();
+            public String toString(T one) {
+                return one == null ? "" : words.apply(one);
             }
 
             @Override
-            public NoteNames fromString(String text) {
-                return NoteNames.of(text).orElse(NoteNames.ENGLISH);
+            public T fromString(String text) {
+                return box.getValue();
             }
         });
-        notes.valueProperty().addListener((property, before, now) -> change(shown.naming(now)));
-        HBox line = new HBox(
-                GAP,
-                new Label(wording("ViewPanel.notes")),
-                notes,
-                Cards.quiet(wording("ViewPanel.from-the-next-start-on")));
+        box.valueProperty().addListener((property, before, now) -> use.accept(now));
+        HBox line = new HBox(GAP, new Label(label), box, Cards.quiet(wording("ViewPanel.from-the-next-start-on")));
         line.setAlignment(Pos.CENTER_LEFT);
         return line;
     }

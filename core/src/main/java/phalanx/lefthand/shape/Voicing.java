@@ -34,11 +34,6 @@ public enum Voicing {
         this.word = word;
     }
 
-    /** What files and commands call it, in every language. */
-    public String word() {
-        return word;
-    }
-
     /** What it is called on screen. */
     public String label() {
         return Words.name(this);
