@@ -306,7 +306,8 @@ public final class SongStation extends HBox implements Viewed {
                 wording(
                         "SongStation.for",
                         chord,
-                        song().map(song -> song.chart().get(index).symbol()).orElse("")),
+                        song().map(song -> Note.said(song.chart().get(index).symbol()))
+                                .orElse("")),
                 song -> {
                     List<ChordChange> chart = new ArrayList<>(song.chart());
                     chart.set(index, new ChordChange(chart.get(index).startTick(), Optional.of(chord)));

@@ -77,7 +77,7 @@ import phalanx.theory.Key;
 
 /** Pages as they are laid out and as other programs read them; 100 songs in the deep run. */
 class PagesTest {
-    private static final int SONGS = Boolean.getBoolean("phalanx.deep") ? 100 : 3;
+    private static final int SONGS = Boolean.getBoolean("phalanx.deep") ? 100 : 2;
 
     @TempDir
     private Path folder;
