@@ -32,6 +32,7 @@ class LanguagesTest {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:TieredStopAtLevel=1",
+                "-Duser.language=en",
                 "-cp",
                 System.getProperty("java.class.path"),
                 "phalanx.cli.Main"));
