@@ -47,8 +47,7 @@ final class AnalyseCommand implements Callable<Integer> {
         }
         out.flush();
         reading.report()
-                .forEach(line ->
-                        spec.commandLine().getErr().println(wording("AnalyseCommand.phalanx", in.getFileName(), line)));
+                .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
         return ExitCodes.DONE;
     }
 

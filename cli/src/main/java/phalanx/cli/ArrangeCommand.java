@@ -177,7 +177,7 @@ final class ArrangeCommand implements Callable<Integer> {
     }
 
     private void say(String line) {
-        spec.commandLine().getErr().println(wording("ArrangeCommand.phalanx", in.getFileName(), line));
+        spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line);
     }
 
     /** Tablature is kept as it is written, unless the player wants it anew. */
@@ -246,7 +246,7 @@ final class ArrangeCommand implements Callable<Integer> {
                         Math.floor(slur.ceilingBefore())));
         arrangement.findings().stream()
                 .filter(finding -> finding.kind() == FindingKind.LOCK_NOT_KEPT)
-                .forEach(finding -> err.println(wording("ArrangeCommand.phalanx-2", finding.message())));
+                .forEach(finding -> err.println("phalanx: " + finding.message()));
         List<Finding> unlaid = arrangement.findings().stream()
                 .filter(finding -> finding.kind() == FindingKind.HIT_NOT_LAID)
                 .toList();
@@ -257,7 +257,7 @@ final class ArrangeCommand implements Callable<Integer> {
                     unlaid.stream()
                             .mapToInt(finding -> (int) finding.measured())
                             .sum()));
-            unlaid.forEach(finding -> err.println(wording("ArrangeCommand.phalanx-3", finding.message())));
+            unlaid.forEach(finding -> err.println("phalanx:   " + finding.message()));
         }
         arrangement
                 .octave()
@@ -267,6 +267,6 @@ final class ArrangeCommand implements Callable<Integer> {
         arrangement.findings().stream()
                 .filter(finding -> finding.kind() == FindingKind.OUT_OF_RANGE)
                 .limit(1)
-                .forEach(finding -> err.println(wording("ArrangeCommand.phalanx-2", finding.message())));
+                .forEach(finding -> err.println("phalanx: " + finding.message()));
     }
 }

@@ -58,6 +58,6 @@ final class AuditCommand implements Callable<Integer> {
     }
 
     private void say(String line) {
-        spec.commandLine().getErr().println(wording("AuditCommand.phalanx", in.getFileName(), line));
+        spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line);
     }
 }

@@ -1,7 +1,5 @@
 package phalanx.cli;
 
-import static phalanx.words.Words.wording;
-
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import phalanx.formats.SongFiles;
@@ -43,8 +41,7 @@ final class ConvertCommand implements Callable<Integer> {
         Reading reading = SongFiles.read(in);
         SongFiles.write(reading.song(), out);
         reading.report()
-                .forEach(line ->
-                        spec.commandLine().getErr().println(wording("ConvertCommand.phalanx", in.getFileName(), line)));
+                .forEach(line -> spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line));
         return ExitCodes.DONE;
     }
 }

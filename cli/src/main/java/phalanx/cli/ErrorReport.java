@@ -62,7 +62,7 @@ final class ErrorReport implements CommandLine.IExecutionExceptionHandler {
     public int handleExecutionException(Exception e, CommandLine command, CommandLine.ParseResult parsed) {
         PrintWriter err = command.getErr();
         if (e instanceof FormatException || e instanceof BadInput) {
-            err.println(wording("ErrorReport.phalanx", oneLine(e.getMessage())));
+            err.println("phalanx: " + oneLine(e.getMessage()));
             return ExitCodes.BAD_INPUT;
         }
         if (isTooLarge(e)) {

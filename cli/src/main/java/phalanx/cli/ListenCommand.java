@@ -150,6 +150,6 @@ final class ListenCommand implements Callable<Integer> {
     }
 
     private void say(String line) {
-        spec.commandLine().getErr().println(wording("ListenCommand.phalanx", in.getFileName(), line));
+        spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line);
     }
 }

@@ -85,6 +85,6 @@ final class PracticeCommand implements Callable<Integer> {
     }
 
     private void say(String line) {
-        spec.commandLine().getErr().println(wording("PracticeCommand.phalanx", in.getFileName(), line));
+        spec.commandLine().getErr().println("phalanx: " + in.getFileName() + ": " + line);
     }
 }

@@ -38,8 +38,7 @@ public enum NamedTuning {
     static Optional<NamedTuning> byName(String text) {
         String wanted = text.trim();
         return Arrays.stream(values())
-                .filter(named ->
-                        (named.word.equalsIgnoreCase(wanted) || named.label().equalsIgnoreCase(wanted)))
+                .filter(named -> Words.means(named, named.word, wanted))
                 .findFirst();
     }
 

@@ -50,8 +50,7 @@ public enum BassLine {
     /** @throws IllegalArgumentException naming the lines there are */
     public static BassLine parse(String name) {
         return Arrays.stream(values())
-                .filter(line ->
-                        (line.word.equalsIgnoreCase(name.trim()) || line.label().equalsIgnoreCase(name.trim())))
+                .filter(line -> Words.means(line, line.word, name))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(wording(
                         "BassLine.bass-line-is-not-known",

@@ -51,8 +51,7 @@ public enum BassStrings {
     /** @throws IllegalArgumentException naming the choices there are */
     public static BassStrings parse(String name) {
         return Arrays.stream(values())
-                .filter(choice -> (choice.word.equalsIgnoreCase(name.trim())
-                        || choice.label().equalsIgnoreCase(name.trim())))
+                .filter(choice -> Words.means(choice, choice.word, name))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(wording(
                         "BassStrings.is-no-choice-of-bass",

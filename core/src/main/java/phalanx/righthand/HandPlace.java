@@ -32,8 +32,7 @@ public enum HandPlace {
     /** @throws IllegalArgumentException if there is no such place */
     public static HandPlace parse(String name) {
         return Arrays.stream(values())
-                .filter(place -> (place.word.equalsIgnoreCase(name.trim())
-                        || place.label().equalsIgnoreCase(name.trim())))
+                .filter(place -> Words.means(place, place.word, name))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(wording("HandPlace.is-no-place-of-the", name)));
     }

@@ -43,7 +43,7 @@ public enum Level {
     /** @throws IllegalArgumentException naming the three */
     public static Level parse(String name) {
         for (Level level : values()) {
-            if ((level.word.equalsIgnoreCase(name.trim()) || level.label().equalsIgnoreCase(name.trim()))) {
+            if (Words.means(level, level.word, name)) {
                 return level;
             }
         }

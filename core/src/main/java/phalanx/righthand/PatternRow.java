@@ -42,7 +42,7 @@ public enum PatternRow {
         return rank > 0;
     }
 
-    static Optional<PatternRow> byLabel(String text) {
+    static Optional<PatternRow> byWord(String text) {
         return Arrays.stream(values()).filter(row -> row.word.equals(text)).findFirst();
     }
 }

@@ -294,7 +294,7 @@ public final class PatternText {
             if (!words.find()) {
                 return;
             }
-            Optional<PatternRow> row = PatternRow.byLabel(words.group());
+            Optional<PatternRow> row = PatternRow.byWord(words.group());
             if (row.isEmpty()) {
                 String known = String.join(
                         ", ",

@@ -63,8 +63,7 @@ public enum School {
      */
     public static School parse(String name) {
         return Arrays.stream(values())
-                .filter(school -> (school.word.equalsIgnoreCase(name.trim())
-                        || school.label().equalsIgnoreCase(name.trim())))
+                .filter(school -> Words.means(school, school.word, name))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(wording(
                         "School.school-is-not-known-there",

@@ -137,21 +137,21 @@ public enum HitKind {
     /** The letters of all kinds with their words, such as {@code h heel, k knock}. */
     public static String legend() {
         return Arrays.stream(values())
-                .map(kind -> kind.letter + " " + kind.word)
+                .map(kind -> kind.letter + " " + kind.label())
                 .collect(Collectors.joining(", "));
     }
 
     /**
-     * The kind of a label.
+     * The kind of a word.
      *
      * @throws IllegalArgumentException if there is none
      */
-    public static HitKind parse(String label) {
-        return byLabel(label)
+    public static HitKind parse(String word) {
+        return byWord(word)
                 .orElseThrow(() -> new IllegalArgumentException(wording(
                         "HitKind.is-none-of",
-                        label,
-                        Arrays.stream(values()).map(HitKind::label).collect(Collectors.joining(", ")))));
+                        word,
+                        Arrays.stream(values()).map(HitKind::word).collect(Collectors.joining(", ")))));
     }
 
     /**
@@ -175,11 +175,9 @@ public enum HitKind {
         return Optional.empty();
     }
 
-    /** The kind of a label, if there is one. */
-    public static Optional<HitKind> byLabel(String label) {
-        return Arrays.stream(values())
-                .filter(kind -> (kind.word.equals(label) || kind.label().equals(label)))
-                .findFirst();
+    /** The kind of a word, if there is one. */
+    public static Optional<HitKind> byWord(String word) {
+        return Arrays.stream(values()).filter(kind -> kind.word.equals(word)).findFirst();
     }
 
     /** The kind of a letter, if there is one. */

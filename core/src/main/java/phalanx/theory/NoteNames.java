@@ -1,15 +1,12 @@
 package phalanx.theory;
 
 import java.util.Arrays;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import phalanx.words.Words;
 
 /**
@@ -18,11 +15,36 @@ import phalanx.words.Words;
  */
 public enum NoteNames {
     /** C D E F G A B. */
-    ENGLISH("english", Map.of()),
-    /** H for B, B for B flat; what is typed as Fis, Es or As is understood too. Common practice, no source. */
-    GERMAN("german", Map.of("B", "H", "Bb", "B", "B\u266d", "B")),
-    /** Do Re Mi Fa Sol La Si, C being Do in every key. Common practice, no source. */
-    SOLFA("sol-fa", Map.of("C", "Do", "D", "Re", "E", "Mi", "F", "Fa", "G", "Sol", "A", "La", "B", "Si"));
+    ENGLISH("english", "(?!)", Map.of(), Map.of()),
+    /**
+     * H for B, B for B flat; what is typed as Fis, Es or As is understood too. "Asus4" and "Esus4" are chords of A and E.
+     * Common practice, no source.
+     */
+    GERMAN(
+            "german",
+            "H(?:is)?|B(?![b\u266d])|[CDFGA]is|[DG]es|Ces|Fes|As(?!us)|Es(?!us)",
+            Map.of("B", "H", "Bb", "B", "B\u266d", "B"),
+            Map.ofEntries(
+                    Map.entry("H", "B"),
+                    Map.entry("His", "B#"),
+                    Map.entry("B", "Bb"),
+                    Map.entry("Cis", "C#"),
+                    Map.entry("Dis", "D#"),
+                    Map.entry("Fis", "F#"),
+                    Map.entry("Gis", "G#"),
+                    Map.entry("Ais", "A#"),
+                    Map.entry("Des", "Db"),
+                    Map.entry("Es", "Eb"),
+                    Map.entry("Ges", "Gb"),
+                    Map.entry("As", "Ab"),
+                    Map.entry("Ces", "Cb"),
+                    Map.entry("Fes", "Fb"))),
+    /** Do Re Mi Fa Sol La Si, C being Do in every key; "Fadd9" is a chord of F. Common practice, no source. */
+    SOLFA(
+            "sol-fa",
+            "Do|R[e\u00e9]|Mi|Fa(?!dd)|Sol|La|Si",
+            Map.of("C", "Do", "D", "Re", "E", "Mi", "F", "Fa", "G", "Sol", "A", "La", "B", "Si"),
+            Map.of("Do", "C", "Re", "D", "R\u00e9", "D", "Mi", "E", "Fa", "F", "Sol", "G", "La", "A", "Si", "B"));
 
     /** Sets the names before the first note is named: by {@link #word}. */
     public static final String PROPERTY = "phalanx.notes";
@@ -30,27 +52,29 @@ public enum NoteNames {
     /** The variable that does the same. */
     public static final String VARIABLE = "PHALANX_NOTES";
 
-    // a letter that begins a word, with its signs; N.C. is no note, and a name in brackets is a section's
+    // what begins a word; N.C. is no note, and a name in brackets is a section's
     private static final Pattern NAME = Pattern.compile("\\[[^\\]]*]|(?<![\\p{L}.])([A-G])([#b\u266f\u266d]*)");
 
-    // "Fadd9" and "Asus4" are F and A with their kinds, also where Fa and As are notes
-    private static final Pattern TYPED_SOLFA =
-            Pattern.compile("\\[[^\\]]*]|(?<![\\p{L}.])(?:Do|R[e\u00e9]|Mi|Fa(?!dd)|Sol|La|Si)");
-    private static final Pattern TYPED_GERMAN = Pattern.compile(
-            "\\[[^\\]]*]|(?<![\\p{L}.])(?:H(?:is)?|B(?![b\u266d])|[CDFGA]is|[DG]es|Ces|Fes|As(?!us)|Es(?!us))");
-    private static final Map<String, String> FROM_SOLFA =
-            Map.of("Do", "C", "Re", "D", "R\u00e9", "D", "Mi", "E", "Fa", "F", "Sol", "G", "La", "A", "Si", "B");
-
-    private static final NoteNames CURRENT = of(Optional.ofNullable(System.getProperty(PROPERTY))
-                    .orElse(Optional.ofNullable(System.getenv(VARIABLE)).orElse("")))
+    private static final NoteNames CURRENT = Optional.ofNullable(System.getProperty(PROPERTY))
+            .or(() -> Optional.ofNullable(System.getenv(VARIABLE)))
+            .flatMap(NoteNames::of)
             .orElse(ENGLISH);
 
     private final String word;
-    private final Map<String, String> names;
+    private final Pattern typed;
+    private final Map<String, String> fromEnglish;
+    private final Map<String, String> toEnglish;
 
-    NoteNames(String word, Map<String, String> names) {
+    /**
+     * @param typed what is not typed as in English
+     * @param fromEnglish names that differ
+     * @param toEnglish what {@code typed} finds
+     */
+    NoteNames(String word, String typed, Map<String, String> fromEnglish, Map<String, String> toEnglish) {
         this.word = word;
-        this.names = names;
+        this.typed = Pattern.compile("\\[[^\\]]*]|(?<![\\p{L}.])(?:" + typed + ")");
+        this.fromEnglish = fromEnglish;
+        this.toEnglish = toEnglish;
     }
 
     /** The names that are shown. */
@@ -76,7 +100,7 @@ public enum NoteNames {
 
     /** A note, a pitch, a chord, a key or several of them, by these names. */
     public String said(String english) {
-        if (names.isEmpty()) {
+        if (fromEnglish.isEmpty()) {
             return english;
         }
         return NAME.matcher(english).replaceAll(found -> {
@@ -84,60 +108,29 @@ public enum NoteNames {
             if (whole.startsWith("[")) {
                 return Matcher.quoteReplacement(whole);
             }
-            return names.containsKey(whole) ? names.get(whole) : name(found.group(1)) + found.group(2);
+            String letter = found.group(1);
+            return fromEnglish.getOrDefault(whole, fromEnglish.getOrDefault(letter, letter) + found.group(2));
         });
     }
 
-    private String name(String letter) {
-        return names.getOrDefault(letter, letter);
-    }
-
     /** What was typed by these names, in English; English names are understood where they mean nothing else. */
-    public String english(String typed) {
-        return switch (this) {
-            case ENGLISH -> typed;
-            case GERMAN ->
-                TYPED_GERMAN.matcher(typed).replaceAll(found -> Matcher.quoteReplacement(fromGerman(found.group())));
-            case SOLFA ->
-                TYPED_SOLFA
-                        .matcher(typed)
-                        .replaceAll(found ->
-                                Matcher.quoteReplacement(FROM_SOLFA.getOrDefault(found.group(), found.group())));
-        };
+    public String english(String text) {
+        return typed.matcher(text).replaceAll(found -> Matcher.quoteReplacement(inEnglish(found)));
     }
 
-    private static String fromGerman(String name) {
-        if (name.startsWith("[")) {
-            return name;
-        }
-        return switch (name) {
-            case "H" -> "B";
-            case "B" -> "Bb";
-            default -> {
-                String letter = name.startsWith("H") ? "B" : name.substring(0, 1);
-                yield letter + (name.endsWith("is") ? "#" : "b");
-            }
-        };
+    private String inEnglish(MatchResult found) {
+        return toEnglish.getOrDefault(found.group(), found.group());
     }
 
     /** Where a place in the English of a typed text stands in what was typed. */
-    public int typedPlace(String typed, int place) {
-        int shift = 0;
-        Function<MatchResult, String> english = found -> english(found.group());
-        for (MatchResult found : found(typed)) {
-            if (found.start() + shift >= place) {
+    public int typedPlace(String text, int place) {
+        int longer = 0;
+        for (MatchResult found : typed.matcher(text).results().toList()) {
+            if (found.start() + longer >= place) {
                 break;
             }
-            shift += english.apply(found).length() - found.group().length();
+            longer += inEnglish(found).length() - found.group().length();
         }
-        return Math.max(0, Math.min(typed.length(), place - shift));
-    }
-
-    private List<MatchResult> found(String typed) {
-        return switch (this) {
-            case ENGLISH -> List.of();
-            case GERMAN -> TYPED_GERMAN.matcher(typed).results().collect(Collectors.toList());
-            case SOLFA -> TYPED_SOLFA.matcher(typed).results().collect(Collectors.toList());
-        };
+        return Math.max(0, Math.min(text.length(), place - longer));
     }
 }

@@ -75,6 +75,12 @@ public final class Words {
         return wording(type.substring(type.lastIndexOf('.') + 1).replace('$', '.') + "." + one.name());
     }
 
+    /** Whether typed text stands for a choice: its word, or what it is called on screen, in capitals or not. */
+    public static boolean means(Enum<?> one, String word, String typed) {
+        String plain = typed.strip();
+        return word.equalsIgnoreCase(plain) || name(one).equalsIgnoreCase(plain);
+    }
+
     /**
      * What is shipped in English and named by it, such as what a pattern serves, in the player's language; as it is where
      * it has no other words there.

@@ -64,7 +64,7 @@ public enum Theme {
     /** The theme of a name; the first where there is none. */
     static Theme named(String label) {
         return Stream.of(values())
-                .filter(theme -> (theme.word.equals(label) || theme.label().equals(label)))
+                .filter(theme -> theme.word.equals(label))
                 .findFirst()
                 .orElse(SPRUCE);
     }

@@ -39,8 +39,6 @@ public enum Layer {
 
     /** The layer of a name. */
     public static Optional<Layer> parse(String name) {
-        return Arrays.stream(values())
-                .filter(layer -> (layer.word.equals(name) || layer.label().equals(name)))
-                .findFirst();
+        return Arrays.stream(values()).filter(layer -> layer.word.equals(name)).findFirst();
     }
 }

@@ -53,18 +53,18 @@ public record AttackLock(int tick, Role role, Way way) implements NoteLock {
         }
 
         /**
-         * The way of a label.
+         * The way of a word.
          *
          * @throws IllegalArgumentException if there is none
          */
-        public static Way parse(String label) {
+        public static Way parse(String word) {
             return Arrays.stream(values())
-                    .filter(way -> (way.word.equals(label) || way.label().equals(label)))
+                    .filter(way -> way.word.equals(word))
                     .findFirst()
                     .orElseThrow(() -> new IllegalArgumentException(wording(
                             "AttackLock.is-none-of",
-                            label,
-                            Arrays.stream(values()).map(Way::label).collect(Collectors.joining(", ")))));
+                            word,
+                            Arrays.stream(values()).map(Way::word).collect(Collectors.joining(", ")))));
         }
     }
 

@@ -34,8 +34,7 @@ public enum Holding {
     /** @throws IllegalArgumentException naming the choices there are */
     public static Holding parse(String name) {
         return Arrays.stream(values())
-                .filter(holding -> (holding.word.equalsIgnoreCase(name.trim())
-                        || holding.label().equalsIgnoreCase(name.trim())))
+                .filter(holding -> Words.means(holding, holding.word, name))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(wording(
                         "Holding.hold-is-not-known-there",

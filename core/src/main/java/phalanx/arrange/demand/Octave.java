@@ -41,8 +41,7 @@ public enum Octave {
     /** @throws IllegalArgumentException naming the choices there are */
     public static Octave parse(String name) {
         return Arrays.stream(values())
-                .filter(octave -> (octave.word.equalsIgnoreCase(name.trim())
-                        || octave.label().equalsIgnoreCase(name.trim())))
+                .filter(octave -> Words.means(octave, octave.word, name))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(wording(
                         "Octave.octave-is-not-known-there",

@@ -33,7 +33,7 @@ public enum Role {
      */
     public static Role parse(String text) {
         for (Role role : values()) {
-            if ((role.word.equals(text) || role.label().equals(text))) {
+            if (role.word.equals(text)) {
                 return role;
             }
         }

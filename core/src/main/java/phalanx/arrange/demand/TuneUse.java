@@ -34,8 +34,7 @@ public enum TuneUse {
     /** @throws IllegalArgumentException naming the choices there are */
     public static TuneUse parse(String name) {
         return Arrays.stream(values())
-                .filter(use ->
-                        (use.word.equalsIgnoreCase(name.trim()) || use.label().equalsIgnoreCase(name.trim())))
+                .filter(use -> Words.means(use, use.word, name))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(wording(
                         "TuneUse.tune-is-not-known-there",

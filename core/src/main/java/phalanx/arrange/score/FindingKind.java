@@ -84,15 +84,15 @@ public enum FindingKind {
     }
 
     /**
-     * By its label.
+     * By its word.
      *
      * @throws IllegalArgumentException if there is none such
      */
-    public static FindingKind parse(String label) {
+    public static FindingKind parse(String word) {
         return Arrays.stream(values())
-                .filter(kind -> (kind.word.equals(label) || kind.label().equals(label)))
+                .filter(kind -> kind.word.equals(word))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(wording("FindingKind.no-kind-of-finding-is", label)));
+                .orElseThrow(() -> new IllegalArgumentException(wording("FindingKind.no-kind-of-finding-is", word)));
     }
 
     /** What files and commands call it, in every language. */

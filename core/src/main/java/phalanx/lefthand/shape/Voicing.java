@@ -65,8 +65,7 @@ public enum Voicing {
     /** @throws IllegalArgumentException naming the choices there are */
     public static Voicing parse(String name) {
         return Arrays.stream(values())
-                .filter(choice -> (choice.word.equalsIgnoreCase(name.trim())
-                        || choice.label().equalsIgnoreCase(name.trim())))
+                .filter(choice -> Words.means(choice, choice.word, name))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(wording(
                         "Voicing.is-no-kind-of-shape",

@@ -317,7 +317,7 @@ final class MeasureReader {
             type.children("rehearsal").forEach(mark -> song.section(tick(cursor), mark.text()));
             type.children("metronome").forEach(this::readMetronome);
             type.children("words").stream()
-                    .flatMap(words -> HitKind.byLabel(words.text().strip()).stream())
+                    .flatMap(words -> HitKind.byWord(words.text().strip()).stream())
                     .forEach(kind -> hit = Optional.of(kind));
         }
         direction.children("sound").forEach(this::readSound);
