@@ -26,6 +26,7 @@ import phalanx.lefthand.track.FingerMove;
 import phalanx.lefthand.track.MoveMeter;
 import phalanx.righthand.PlantingChart;
 import phalanx.song.Bar;
+import phalanx.song.ChordFrets;
 import phalanx.song.Song;
 import phalanx.words.Said;
 
@@ -278,12 +279,12 @@ public final class Drills {
                 int bar = song.barIndexAt(slot.startTick());
                 String places = moved.get().shapes().stream()
                         .distinct()
-                        .map(Shape::toString)
+                        .map(Drills::frets)
                         .collect(Collectors.joining(", "));
                 add(
                         Said.of(
                                 "Drills.moved-along-the-neck-over",
-                                moved.get().first(),
+                                frets(moved.get().first()),
                                 moved.get().pedal()),
                         bar,
                         bar,
@@ -300,6 +301,11 @@ public final class Drills {
                 return;
             }
         }
+    }
+
+    /** In one word, so that no line breaks within it. */
+    private static String frets(Shape shape) {
+        return new ChordFrets(shape.frets()).toString();
     }
 
     /** Each shape struck once, in the time of the song. */
