@@ -469,10 +469,13 @@ public final class PracticeStation extends StackPane implements Viewed {
         clean.setText(wording("PracticeStation.clean-so-far-of", step.clean(), cleanPasses, Today.CLEAN_ENOUGH));
     }
 
-    /** The arrangement with the notes and hits of a step alone. */
+    /** The arrangement with the notes and hits of a step alone; of the left hand only where it does what it does there. */
     private Arrangement part(Step step) {
         Arrangement arrangement = workbench.arrangement().orElseThrow();
-        return arrangement.coloured(step.notes(), arrangement.holds(), step.hits(), List.of());
+        boolean asThere = step.notes().stream().allMatch(note -> arrangement.notes().stream()
+                .anyMatch(one ->
+                        one.tick() == note.tick() && one.string() == note.string() && one.fret() == note.fret()));
+        return arrangement.coloured(step.notes(), asThere ? arrangement.holds() : List.of(), step.hits(), List.of());
     }
 
     @Override
