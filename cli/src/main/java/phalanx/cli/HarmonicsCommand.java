@@ -52,6 +52,12 @@ final class HarmonicsCommand implements Callable<Integer> {
     private String order;
 
     @Option(
+            names = "--in-threes",
+            paramLabel = "KEY",
+            description = "${bundle:HarmonicsCommand.a-cascade-of-three-notes}")
+    private String threes;
+
+    @Option(
             names = "--chord",
             paramLabel = "CHORD",
             description = "${bundle:HarmonicsCommand.find-this-chord-among-the}")
@@ -89,6 +95,9 @@ final class HarmonicsCommand implements Callable<Integer> {
         try {
             List<Integer> frets = Shape.parse(shape).frets();
             HarmonicNode touched = HarmonicNode.parse(node);
+            if (threes != null) {
+                return Cascade.triplets(instrument, frets, touched, Key.parse(threes));
+            }
             return order == null
                     ? Cascade.usual(instrument, frets, touched)
                     : Cascade.of(instrument, frets, touched, order);
@@ -167,11 +176,17 @@ final class HarmonicsCommand implements Callable<Integer> {
                                     step.touchFret(),
                                     step.saddleMm(),
                                     name(step.midi()))
-                            : wording(
-                                    "HarmonicsCommand.string-fret-plain",
-                                    step.string(),
-                                    step.fret(),
-                                    name(step.midi())));
+                            : step.pulled()
+                                    ? wording(
+                                            "HarmonicsCommand.string-fret-pulled",
+                                            step.string(),
+                                            step.fret(),
+                                            name(step.midi()))
+                                    : wording(
+                                            "HarmonicsCommand.string-fret-plain",
+                                            step.string(),
+                                            step.fret(),
+                                            name(step.midi())));
         }
         out.println(wording("HarmonicsCommand.line", line(cascade)));
     }
@@ -184,6 +199,7 @@ final class HarmonicsCommand implements Callable<Integer> {
                     .put("string", step.string())
                     .put("fret", step.fret())
                     .put("touched", step.touched())
+                    .put("pulled", step.pulled())
                     .put("midi", step.midi());
             if (step.touched()) {
                 one.put("touchFret", step.touchFret()).put("saddleMm", step.saddleMm());

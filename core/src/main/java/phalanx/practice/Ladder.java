@@ -248,10 +248,12 @@ public final class Ladder {
                     wording("Ladder.the-left-hand-s-slurs"),
                     wording("Ladder.the-right-hand-must-not"));
         }
-        if (!all.equals(slurred)) {
+        // those that are slapped come with the hits
+        List<ArrangedNote> calm = all.stream().filter(note -> !isSlapped(note)).toList();
+        if (!calm.equals(slurred)) {
             colour(
                     Said.of("Ladder.with-harmonics"),
-                    all,
+                    calm,
                     List.of(),
                     false,
                     wording("Ladder.the-harmonics"),
@@ -281,6 +283,10 @@ public final class Ladder {
                     wording("Ladder.the-tune-louder-than-the"),
                     wording("Ladder.who-listens-should-hear-it"));
         }
+    }
+
+    private static boolean isSlapped(ArrangedNote note) {
+        return note.attack() instanceof Attack.Touched touched && touched.slapped();
     }
 
     private void colour(Said name, List<ArrangedNote> notes, List<Hit> hits, boolean tuneOut, String adds, String why) {

@@ -7,10 +7,13 @@ import java.util.Objects;
 /** How a note begins. */
 public sealed interface Attack {
     /** By one digit. */
-    Attack PLUCK = new Pluck(false);
+    Attack PLUCK = new Pluck(false, false);
 
     /** By the thumb on its way back. */
-    Attack UPSTROKE = new Pluck(true);
+    Attack UPSTROKE = new Pluck(true, false);
+
+    /** By one digit, and the finger that holds it rocks. */
+    Attack VIBRATO = new Pluck(false, true);
 
     /** At once with others, by a digit each. */
     Attack BLOCK = new Block();
@@ -24,8 +27,13 @@ public sealed interface Attack {
     /** From the note before on its string, by the finger that holds it. */
     Attack BEND = new Slur(SlurKind.BEND);
 
-    /** One digit plucks one string. */
-    record Pluck(boolean up) implements Attack {
+    /**
+     * One digit plucks one string.
+     *
+     * @param up by the thumb on its way back
+     * @param wavers with vibrato
+     */
+    record Pluck(boolean up, boolean wavers) implements Attack {
         @Override
         public String word() {
             return "pluck";
@@ -72,20 +80,41 @@ public sealed interface Attack {
         }
     }
 
-    /**
-     * A harmonic: a node above the held fret is touched while a digit plucks.
-     *
-     * @param left touched by the left hand, on an open string; else by the right index
-     */
-    record Touched(HarmonicNode node, boolean left) implements Attack {
+    /** A harmonic: a node above the held fret is touched while a digit plucks, or slapped. */
+    record Touched(HarmonicNode node, Touch by) implements Attack {
         public Touched {
             Objects.requireNonNull(node, "node");
+            Objects.requireNonNull(by, "by");
+        }
+
+        /** @param left touched by the left hand, on an open string; else by the right index */
+        public Touched(HarmonicNode node, boolean left) {
+            this(node, left ? Touch.LEFT : Touch.INDEX);
+        }
+
+        public boolean left() {
+            return by == Touch.LEFT;
+        }
+
+        /** Whether one finger falls on several strings at once, which no digit plucks. */
+        public boolean slapped() {
+            return by == Touch.SLAP;
         }
 
         @Override
         public String word() {
-            return left ? "harmonic" : "touch";
+            return left() ? "harmonic" : "touch";
         }
+    }
+
+    /** Who touches a node. */
+    enum Touch {
+        /** A finger of the left hand, on an open string. */
+        LEFT,
+        /** The right index, while another digit plucks. */
+        INDEX,
+        /** A finger of the right hand, which sounds the string by falling on it. */
+        SLAP
     }
 
     /** The word for it in files. */
@@ -99,6 +128,11 @@ public sealed interface Attack {
     /** Whether the right hand makes it. */
     default boolean plucked() {
         return !(this instanceof Slur);
+    }
+
+    /** Whether one stroke sounds several strings. */
+    default boolean sweeps() {
+        return this instanceof Brush || this instanceof Touched touched && touched.slapped();
     }
 
     /** Whether the stroke goes from the treble side to the bass. */

@@ -17,10 +17,27 @@ public enum HitKind {
     SLAP("slap", 's', Side.RIGHT, With.THUMB, Damps.LOWEST, 110, wording("HitKind.the-side-of-the-thumb")),
     NAIL("nail tap", 'n', Side.RIGHT, With.THUMB, Damps.NOTHING, 90, wording("HitKind.the-nails-of-the-fingers")),
     TAP("tap", 't', Side.LEFT, With.PLUCKS, Damps.NOTHING, 160, wording("HitKind.the-left-hand-taps-the")),
-    CHUCK("chuck", 'c', Side.RIGHT, With.NOTHING, Damps.ALL, 110, wording("HitKind.the-open-hand-falls-on"));
+    CHUCK("chuck", 'c', Side.RIGHT, With.NOTHING, Damps.ALL, 110, wording("HitKind.the-open-hand-falls-on")),
+    DEAD(
+            "dead stroke",
+            'd',
+            Side.RIGHT,
+            With.THUMB,
+            Damps.HIGHEST,
+            70,
+            wording("HitKind.a-finger-strikes-treble-strings")),
+    BELL(
+            "slapped harmonic",
+            'b',
+            Side.RIGHT,
+            With.NOTHING,
+            Damps.ALL,
+            110,
+            wording("HitKind.a-finger-falls-straight-across"));
 
-    /** Strings that a slap falls on, from the lowest. */
+    /** Strings that a slap falls on, from the lowest, and a dead stroke, from the highest. */
     private static final int SLAPPED = 3;
+
     /** So many dead strings are meant as a hand on all of them. */
     private static final int FEWEST_OF_CHUCK = 3;
 
@@ -62,6 +79,7 @@ public enum HitKind {
     public enum Damps {
         NOTHING,
         LOWEST,
+        HIGHEST,
         ALL;
 
         /** What it is called on screen. */
@@ -130,6 +148,7 @@ public enum HitKind {
         return switch (damps) {
             case NOTHING -> false;
             case LOWEST -> string > strings - SLAPPED;
+            case HIGHEST -> string <= SLAPPED;
             case ALL -> true;
         };
     }
@@ -155,24 +174,23 @@ public enum HitKind {
     }
 
     /**
-     * What players mean by crosses on strings: a chuck where nothing is plucked, a slap on bass strings. Common practice, no
-     * source.
+     * What players mean by crosses on strings: a chuck where nothing is plucked, a slap on bass strings, else a dead
+     * stroke. Common practice, no source.
      *
      * @param dead the strings with crosses, bit s for string s
      * @param plucked whether a note begins with them
      * @param strings of the guitar
-     * @return nothing for single treble strings
      */
-    public static Optional<HitKind> ofDeadStrokes(int dead, boolean plucked, int strings) {
+    public static HitKind ofDeadStrokes(int dead, boolean plucked, int strings) {
         if (!plucked && Integer.bitCount(dead) >= FEWEST_OF_CHUCK) {
-            return Optional.of(CHUCK);
+            return CHUCK;
         }
         for (int string = 1; string <= strings; string++) {
             if ((dead >> string & 1) == 1 && SLAP.damps(string, strings)) {
-                return Optional.of(SLAP);
+                return SLAP;
             }
         }
-        return Optional.empty();
+        return DEAD;
     }
 
     /** The kind of a word, if there is one. */

@@ -59,6 +59,25 @@ class HarmonicTest {
         }
     }
 
+    /** Over a barre at 5 the key of A minor has notes two frets above strings 4, 3 and 1, and three above string 2. */
+    @Test
+    void aCascadeInThreesPullsOffNotesOfTheKey() {
+        List<Integer> barre = Collections.nCopies(6, 5);
+        Cascade cascade = Cascade.triplets(Instrument.STANDARD, barre, HarmonicNode.OCTAVE, Key.parse("Am"));
+        assertThat(cascade.order()).isEqualTo("6* 4+2 5* 3+2 4* 2+1 3* 1+2");
+        assertThat(cascade.steps().stream().limit(6).map(Cascade.Step::midi).map(HarmonicTest::name))
+                .containsExactly("A3", "A3", "G3", "D4", "D4", "C4");
+        assertThat(cascade.units()).extracting(List::size).containsExactly(1, 2, 1, 2, 1, 2, 1, 2);
+        assertThat(Cascade.of(Instrument.STANDARD, barre, HarmonicNode.OCTAVE, cascade.order()))
+                .isEqualTo(cascade);
+        assertThat(cascade.steps())
+                .filteredOn(step -> step.above() > 0)
+                .allMatch(step -> (Key.parse("Am").pitchClasses() >> step.midi() % 12 & 1) == 1);
+        assertThatThrownBy(() ->
+                        Cascade.of(Instrument.STANDARD, Collections.nCopies(6, 19), HarmonicNode.OCTAVE, "4+4 6*"))
+                .hasMessageContaining("no fret 23 on string 4");
+    }
+
     @Test
     void aCascadeOverABarreAtFiveIsAMinorPentatonic() {
         Cascade cascade = Cascade.usual(Instrument.STANDARD, Collections.nCopies(6, 5), HarmonicNode.OCTAVE);

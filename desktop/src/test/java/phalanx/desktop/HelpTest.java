@@ -52,7 +52,7 @@ class HelpTest extends OpenWindow {
         write("harmonic it make");
         type(KeyCode.ENTER);
         assertThat(shell.current()).isEqualTo(Station.SCORE);
-        assertThat(text("#message")).startsWith("S, B, H: slur the note");
+        assertThat(text("#message")).startsWith("S, B, H, W: slur the note");
 
         // a button of the place, and a chip
         push(KeyCode.CONTROL, KeyCode.F);

@@ -229,12 +229,13 @@ class StationsTest extends OpenWindow {
     }
 
     @Test
-    void aNoteRingsAsAHarmonicOrIsBentToWithOneKey() throws TimeoutException {
+    void aNoteRingsAsAHarmonicIsBentToOrWaversWithOneKey() throws TimeoutException {
         workbench.decide("tune up", now -> now.withWishes(now.wishes().withOctave(Octave.UP)));
         clickOn("#score-station");
         waitUntilArranged();
         keyMakes(KeyCode.H, AttackLock.Way.HARMONIC, "harmonic", Attack.Touched.class);
         keyMakes(KeyCode.B, AttackLock.Way.BENT, "bend", Attack.Slur.class);
+        keyMakes(KeyCode.W, AttackLock.Way.VIBRATO, "vibrato", Attack.Pluck.class);
         type(KeyCode.HOME, KeyCode.B);
         waitForText("#message", "This note cannot be bent: nothing sounds on its string before it");
     }
@@ -256,7 +257,7 @@ class StationsTest extends OpenWindow {
         type(key);
         waitForText("#message", "Set " + word + " in bar");
         waitUntilArranged();
-        assertThat(tuneAt(note.tick()).attack()).isInstanceOf(attack);
+        assertThat(tuneAt(note.tick()).attack()).isInstanceOf(attack).isNotEqualTo(note.attack());
         assertThat(tuneAt(note.tick()).midi()).isEqualTo(note.midi());
         type(key);
         waitForText("#message", "Set plucked note in bar");

@@ -163,16 +163,18 @@ class TabReaderTest {
                 .containsExactly(
                         new Hit(Ticks.QUARTER, HitKind.CHUCK),
                         new Hit(2 * Ticks.QUARTER, HitKind.SLAP),
+                        new Hit(3 * Ticks.QUARTER, HitKind.DEAD),
                         new Hit(4 * Ticks.QUARTER, HitKind.HEEL),
                         new Hit(5 * Ticks.QUARTER, HitKind.SLAP),
                         new Hit(7 * Ticks.QUARTER, HitKind.KNOCK));
         assertThat(String.join("\n", reading.report()))
-                .contains("as a chuck", "as a slap", "single treble strings are left out", "\"z\" in a row of hits");
+                .contains(
+                        "as a chuck", "as a slap", "treble strings are read as dead strokes", "\"z\" in a row of hits");
         Arrangement played = played(reading);
         // the slap on the third beat: a finger plucks there, so that the thumb's joint knocks in its place
         assertThat(played.hits())
                 .extracting(Hit::kind)
-                .containsExactly(HitKind.CHUCK, HitKind.KNOCK, HitKind.HEEL, HitKind.SLAP, HitKind.KNOCK);
+                .containsExactly(HitKind.CHUCK, HitKind.KNOCK, HitKind.DEAD, HitKind.HEEL, HitKind.SLAP, HitKind.KNOCK);
         String again = new TabWriter().write(played);
         assertThat(read(again).written().orElseThrow().hits()).isEqualTo(played.hits());
         // a hit that is put into our own text by hand counts, though the lines at its end do not know it

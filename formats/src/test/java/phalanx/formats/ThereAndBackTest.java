@@ -317,6 +317,39 @@ class ThereAndBackTest {
         assertThat(heard(fromXml)).isEqualTo(heard(fromText));
     }
 
+    /** Wavy lines after figures, as players type them; on an open string no finger can. */
+    @Test
+    void vibratoComesInAndGoesOut() throws FormatException {
+        String text = String.join(
+                "\n",
+                "e|---------|-0~~-----|",
+                "B|-5~~-6v--|---------|",
+                "G|---------|---------|",
+                "D|---------|---------|",
+                "A|-0-------|-0-------|",
+                "E|---------|---------|",
+                "   1 2 3 4   1 2 3 4");
+        Reading reading = new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8));
+        Arrangement fromText = played(reading);
+        assertThat(wavering(fromText)).containsExactly("64", "65");
+        assertThat(fromText.findings())
+                .anyMatch(finding -> finding.message().contains("vibrato is left out: its string is open"));
+        byte[] own = new TabWriter().write(fromText).getBytes(StandardCharsets.UTF_8);
+        assertThat(wavering(played(new TabReader("x").read(own)))).containsExactly("64", "65");
+        byte[] xml = new MusicXmlWriter().write(fromText);
+        assertThat(wavering(played(new MusicXmlReader("x").read(xml)))).containsExactly("64", "65");
+        String trilled = new String(xml, StandardCharsets.UTF_8).replace("<ornaments>", "<ornaments><trill-mark/>");
+        assertThat(wavering(played(new MusicXmlReader("x").read(trilled.getBytes(StandardCharsets.UTF_8)))))
+                .isEmpty();
+    }
+
+    private static List<String> wavering(Arrangement arrangement) {
+        return arrangement.notes().stream()
+                .filter(note -> note.attack().equals(Attack.VIBRATO))
+                .map(note -> String.valueOf(note.midi()))
+                .toList();
+    }
+
     /** A tablature in which a node is missing says so and keeps the note at its fret. */
     @Test
     void aHarmonicWithoutANodeIsAPlainNoteAndSaid() throws FormatException {

@@ -240,7 +240,10 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
             }
         }
         all.removeIf(act -> act instanceof Let let && takenOn.contains(List.of(let.tick, let.string)));
-        all.sort(Comparator.comparingInt(Act::tick).thenComparing(act -> !(act instanceof Let)));
+        // a hit stops what rang before it, not what is plucked with it
+        all.sort(Comparator.comparingInt(Act::tick)
+                .thenComparing(act -> !(act instanceof Let))
+                .thenComparing(act -> !(act instanceof Struck)));
         return all;
     }
 
@@ -271,7 +274,8 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
             double string = Pitch.hertz(note.midi() - touched.node().nearest());
             return new Pluck(string, n, level * touched.node().strength() * HARMONIC, nail, damped);
         }
-        return new Pluck(Pitch.hertz(note.midi()), 1, level, nail, damped);
+        Pluck plain = new Pluck(Pitch.hertz(note.midi()), 1, level, nail, damped);
+        return note.attack().equals(Attack.VIBRATO) ? plain.wavering() : plain;
     }
 
     private static double later(ArrangedNote note, List<ArrangedNote> stroke) {

@@ -11,7 +11,6 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.righthand.Digit;
-import phalanx.technique.Attack;
 
 /** Looks at the digits of each moment: one digit has one string, and higher digits have higher strings. */
 final class DigitAudit {
@@ -21,11 +20,11 @@ final class DigitAudit {
         this.arrangement = arrangement;
     }
 
-    /** At most one finding a moment; brushes are one stroke and are left out. */
+    /** At most one finding a moment; what one stroke sounds over several strings is left out. */
     List<Finding> findings() {
         TreeMap<Integer, List<ArrangedNote>> moments = new TreeMap<>();
         for (ArrangedNote note : arrangement.notes()) {
-            if (note.attack().plucked() && !(note.attack() instanceof Attack.Brush)) {
+            if (note.attack().plucked() && !note.attack().sweeps()) {
                 moments.computeIfAbsent(note.tick(), tick -> new ArrayList<>()).add(note);
             }
         }

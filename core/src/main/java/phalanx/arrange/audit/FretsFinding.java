@@ -3,7 +3,6 @@ package phalanx.arrange.audit;
 import static phalanx.words.Words.wording;
 
 import phalanx.arrange.score.Finding;
-import phalanx.arrange.score.FindingKind;
 import phalanx.song.ChordChange;
 import phalanx.song.ChordFrets;
 import phalanx.song.Song;
@@ -27,14 +26,6 @@ public final class FretsFinding {
         String rest = change.chord().isPresent()
                 ? wording("FretsFinding.it-is-played-as-the")
                 : wording("FretsFinding.only-bass-and-tune-can");
-        return Finding.at(
-                song,
-                change.startTick(),
-                FindingKind.LOCK_NOT_KEPT,
-                Finding.Severity.MEDIUM,
-                1,
-                0,
-                wording("FretsFinding.locks-left"),
-                wording("FretsFinding.the-chart-s-frets", frets, why, rest));
+        return Finding.lockLeft(song, change.startTick(), wording("FretsFinding.the-chart-s-frets", frets, why, rest));
     }
 }

@@ -63,6 +63,9 @@ final class HarmonicAudit {
                     .refusal(note.tick(), node)
                     .map(why -> wording("HarmonicAudit.cannot-be-touched-touch-it", why));
         }
+        if (touched.slapped()) {
+            return Optional.empty();
+        }
         if (note.right() == Digit.I) {
             return Optional.of(wording("HarmonicAudit.is-touched-and-plucked-by"));
         }

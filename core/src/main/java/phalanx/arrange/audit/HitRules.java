@@ -12,6 +12,9 @@ public final class HitRules {
 
     /** Whether the hands can make a hit and pluck a note at once. */
     public static boolean mayGoTogether(HitKind kind, ArrangedNote note) {
+        if (note.attack() instanceof Attack.Touched touched && touched.slapped()) {
+            return kind == HitKind.BELL;
+        }
         if (note.attack() instanceof Attack.Touched touched && touched.left() == (kind.side() == HitKind.Side.LEFT)) {
             // the hand that touches a node is where no hit can be made
             return false;

@@ -15,7 +15,6 @@ import phalanx.arrange.demand.ShapeLock;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
-import phalanx.arrange.score.FindingKind;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Shape;
 import phalanx.technique.Attack;
@@ -106,21 +105,21 @@ final class LockAudit {
     }
 
     private Finding left(int tick, Lock lock, String why) {
-        return Finding.at(
-                arrangement.song(),
-                tick,
-                FindingKind.LOCK_NOT_KEPT,
-                Finding.Severity.MEDIUM,
-                1,
-                0,
-                wording("LockAudit.locks-left"),
-                wording("LockAudit.decided-not-kept-release-it", lock.words(), why));
+        return Finding.lockLeft(
+                arrangement.song(), tick, wording("LockAudit.decided-not-kept-release-it", lock.words(), why));
     }
 
     private Optional<ArrangedNote> firstAstray(ShapeLock lock) {
         return arrangement.notes().stream()
-                .filter(note -> lock.covers(note.tick()) && strays(lock.held().shape(), note))
+                .filter(note -> lock.covers(note.tick())
+                        && !isOfCascade(note)
+                        && strays(lock.held().shape(), note))
                 .findFirst();
+    }
+
+    /** A cascade looks to its shape itself, and pulls off to it from frets above. */
+    private boolean isOfCascade(ArrangedNote note) {
+        return arrangement.request().cascades().stream().anyMatch(lock -> lock.covers(note.tick()));
     }
 
     private boolean strays(Shape shape, ArrangedNote note) {
@@ -143,14 +142,6 @@ final class LockAudit {
                 note.role().label(),
                 note.string(),
                 note.fret());
-        return Finding.at(
-                arrangement.song(),
-                note.tick(),
-                FindingKind.LOCK_NOT_KEPT,
-                Finding.Severity.MEDIUM,
-                1,
-                0,
-                wording("LockAudit.locks-left"),
-                message);
+        return Finding.lockLeft(arrangement.song(), note.tick(), message);
     }
 }

@@ -28,7 +28,7 @@ import phalanx.technique.HitKind;
 
 /**
  * Colours an arrangement whose notes are chosen, and audits it: slurs first, those of patterns among them, then harmonics,
- * cascades, and hits where they leave the hands free.
+ * cascades, hits where they leave the hands free, and vibrato.
  */
 public final class Colouring {
     private final Audit audit;
@@ -58,15 +58,23 @@ public final class Colouring {
         SlurLayer.Slurred slurred = new SlurLayer(plain, wanted)
                 .slur(plain.request().wishes().slurs() ? Optional.of(meter) : Optional.empty());
         HarmonicLayer.Belled belled = new HarmonicLayer(plain, slurred.notes(), slurred.holds()).ring();
-        CascadeLayer.Cascaded cascaded = new CascadeLayer(plain, belled.notes()).cascade();
+        CascadeLayer.Cascaded cascaded = new CascadeLayer(plain, belled.notes(), belled.holds()).cascade();
         WantedHits hits = new WantedHits(song, picking);
-        int strings = plain.request().instrument().strings();
-        HitLayer.Laid laid = new HitLayer(cascaded.notes(), belled.holds(), strings, song.tempo(), asked.written())
+        HitLayer.Laid laid = new HitLayer(
+                        cascaded.notes(),
+                        cascaded.holds(),
+                        plain.request().instrument(),
+                        song,
+                        picking.school().digits().contains(Digit.M) ? Digit.M : Digit.I,
+                        asked.written())
                 .lay(hits.with(asked.hits()));
-        Arrangement audited = audit.audited(plain.coloured(laid.notes(), belled.holds(), laid.hits(), slurred.gains()));
+        VibratoLayer.Wavering wavering = new VibratoLayer(plain, laid.notes(), cascaded.holds()).waver();
+        Arrangement audited =
+                audit.audited(plain.coloured(wavering.notes(), cascaded.holds(), laid.hits(), slurred.gains()));
         List<Finding> findings = new ArrayList<>(slurred.findings());
         findings.addAll(belled.findings());
         findings.addAll(cascaded.findings());
+        findings.addAll(wavering.findings());
         findings.addAll(omitted(song, laid.omissions()));
         hits.unfit().stream()
                 .limit(1)

@@ -13,7 +13,6 @@ import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
-import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Hold;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.Digit;
@@ -84,15 +83,8 @@ final class HarmonicLayer {
             return;
         }
         if (found.note.isEmpty()) {
-            findings.add(Finding.at(
-                    arrangement.song(),
-                    lock.tick(),
-                    FindingKind.LOCK_NOT_KEPT,
-                    Finding.Severity.MEDIUM,
-                    1,
-                    0,
-                    wording("HarmonicLayer.locks-left"),
-                    wording("HarmonicLayer.the-harmonic-is-left-out", found.refusal)));
+            findings.add(Finding.lockLeft(
+                    arrangement.song(), lock.tick(), wording("HarmonicLayer.the-harmonic-is-left-out", found.refusal)));
             return;
         }
         ArrangedNote rung = found.note.get();

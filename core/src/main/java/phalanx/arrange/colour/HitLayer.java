@@ -4,14 +4,20 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import phalanx.arrange.audit.HitRules;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Hold;
 import phalanx.arrange.score.NoteTimes;
+import phalanx.guitar.Instrument;
+import phalanx.righthand.Digit;
+import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 import phalanx.technique.Hit;
@@ -33,6 +39,8 @@ final class HitLayer {
     private final List<ArrangedNote> notes;
     private final List<Hold> holds;
     private final int strings;
+    private final BellStrings bells;
+    private final Digit striker;
     private final NoteTimes times;
     private final double tempo;
     private final boolean mayStopTune;
@@ -53,16 +61,23 @@ final class HitLayer {
 
     /**
      * @param notes in order of tick
-     * @param strings of the guitar
-     * @param tempo quarter notes a minute
+     * @param striker the digit that falls for a slapped harmonic
      * @param mayStopTune whether a tune note may end with a hit
      */
-    HitLayer(List<ArrangedNote> notes, List<Hold> holds, int strings, double tempo, boolean mayStopTune) {
+    HitLayer(
+            List<ArrangedNote> notes,
+            List<Hold> holds,
+            Instrument instrument,
+            Song song,
+            Digit striker,
+            boolean mayStopTune) {
         this.notes = new ArrayList<>(notes);
         this.holds = holds;
-        this.strings = strings;
+        this.strings = instrument.strings();
+        this.bells = new BellStrings(instrument, song, holds);
+        this.striker = striker;
         this.times = new NoteTimes(notes);
-        this.tempo = tempo;
+        this.tempo = song.tempo();
         this.mayStopTune = mayStopTune;
     }
 
@@ -82,7 +97,23 @@ final class HitLayer {
             softer.ifPresent(this::add);
             omissions.add(new Omission(hit, softer.map(Hit::kind), refused.get()));
         }
-        return new Laid(List.copyOf(notes), List.copyOf(laid), List.copyOf(omissions));
+        return new Laid(withBells(), List.copyOf(laid), List.copyOf(omissions));
+    }
+
+    /** The notes with those that slapped harmonics sound, which stand for what was written of them. */
+    private List<ArrangedNote> withBells() {
+        List<Hit> struck =
+                laid.stream().filter(hit -> hit.kind() == HitKind.BELL).toList();
+        if (struck.isEmpty()) {
+            return List.copyOf(notes);
+        }
+        Set<Integer> ticks = struck.stream().map(Hit::tick).collect(Collectors.toSet());
+        List<ArrangedNote> all = new ArrayList<>(notes);
+        all.removeIf(note -> ticks.contains(note.tick()) && bells.rings(note));
+        List<ArrangedNote> plucked = List.copyOf(all);
+        struck.forEach(hit -> all.addAll(bells.ringing(hit, striker, plucked, laid)));
+        all.sort(Comparator.comparingInt(ArrangedNote::tick).thenComparingInt(note -> -note.string()));
+        return all;
     }
 
     private void add(Hit hit) {
@@ -103,8 +134,16 @@ final class HitLayer {
 
     /** Why a hit cannot be, or nothing. */
     private Optional<String> refusal(Hit hit) {
+        boolean bell = hit.kind() == HitKind.BELL;
+        if (bell && bells.at(hit.tick()).isEmpty()) {
+            return Optional.of(wording("HitLayer.no-three-strings-held-alike"));
+        }
         for (ArrangedNote note : sounding(hit)) {
-            if (note.tick() == hit.tick() && note.attack().plucked() && !HitRules.mayGoTogether(hit.kind(), note)) {
+            boolean own = bell && note.tick() == hit.tick() && bells.rings(note);
+            if (!own
+                    && note.tick() == hit.tick()
+                    && note.attack().plucked()
+                    && !HitRules.mayGoTogether(hit.kind(), note)) {
                 return Optional.of(
                         note.attack() instanceof Attack.Touched
                                 ? wording("HitLayer.the-hand-touches-a-harmonic")

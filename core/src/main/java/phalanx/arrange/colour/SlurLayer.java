@@ -16,7 +16,6 @@ import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
-import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Hold;
 import phalanx.arrange.score.NoteTimes;
 import phalanx.arrange.score.SlurGain;
@@ -159,7 +158,7 @@ final class SlurLayer {
         if (at == NONE) {
             findings.add(notKept(
                     lock, wording("SlurLayer.there-is-no-note", lock.role().label())));
-        } else if (lock.way() == AttackLock.Way.PLUCKED || lock.way() == AttackLock.Way.HARMONIC) {
+        } else if (!lock.way().slurs()) {
             refused.add(at);
         } else {
             if (lock.way() == AttackLock.Way.BENT) {
@@ -177,14 +176,9 @@ final class SlurLayer {
     }
 
     private Finding notKept(AttackLock lock, String why) {
-        return Finding.at(
+        return Finding.lockLeft(
                 song,
                 lock.tick(),
-                FindingKind.LOCK_NOT_KEPT,
-                Finding.Severity.MEDIUM,
-                1,
-                0,
-                wording("SlurLayer.locks-left"),
                 wording(
                         "SlurLayer.the-into-the-note-is",
                         word(lock.way()),
@@ -194,9 +188,9 @@ final class SlurLayer {
 
     private static String word(AttackLock.Way way) {
         return switch (way) {
-            case BENT -> "bend";
-            case SLID -> "slide";
-            default -> "slur";
+            case BENT -> wording("SlurLayer.bend");
+            case SLID -> wording("SlurLayer.slide");
+            default -> wording("SlurLayer.slur");
         };
     }
 

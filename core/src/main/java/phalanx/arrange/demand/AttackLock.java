@@ -34,7 +34,9 @@ public record AttackLock(int tick, Role role, Way way) implements NoteLock {
         /** From the note before on its string, by the finger that holds it. */
         BENT("bent"),
         /** On an open string. */
-        HARMONIC("harmonic");
+        HARMONIC("harmonic"),
+        /** Plucked, and the finger rocks on its fret. */
+        VIBRATO("vibrato");
 
         private final String word;
 
@@ -45,6 +47,11 @@ public record AttackLock(int tick, Role role, Way way) implements NoteLock {
         /** What files and commands call it, in every language. */
         public String word() {
             return word;
+        }
+
+        /** Whether the left hand alone makes it. */
+        public boolean slurs() {
+            return this == SLURRED || this == SLID || this == BENT;
         }
 
         /** What it is called on screen. */

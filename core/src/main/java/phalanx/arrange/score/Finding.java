@@ -76,6 +76,11 @@ public record Finding(
         return new Finding(tick, bar.number(), beat, kind, severity, measured, limit, unit, place + what);
     }
 
+    /** A decision of the player's that is not kept. */
+    public static Finding lockLeft(Song song, int tick, String what) {
+        return at(song, tick, FindingKind.LOCK_NOT_KEPT, Severity.MEDIUM, 1, 0, wording("Finding.locks-left"), what);
+    }
+
     public Finding {
         Objects.requireNonNull(kind, "kind");
         Objects.requireNonNull(severity, "severity");

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
@@ -34,8 +35,11 @@ import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
 import phalanx.technique.Attack;
+import phalanx.technique.Cascade;
 import phalanx.technique.HarmonicNode;
+import phalanx.technique.SlurKind;
 import phalanx.theory.ChordSymbol;
+import phalanx.theory.Key;
 
 /** Cascades in arrangements: who touches and who plucks, what stands around them, what is refused. */
 class CascadeTest {
@@ -87,6 +91,46 @@ class CascadeTest {
                         .filter(note -> note.role() == Role.MELODY)
                         .map(ArrangedNote::midi)
                         .toList());
+    }
+
+    /** The finger above the barre comes down with its pluck and leaves with the pull; three notes a beat, no string cut. */
+    @Test
+    void inThreesAFreeFingerPullsOffToTheShape() {
+        HeldShape held = barre("5 5 5 5 5 5");
+        Cascade cascade =
+                Cascade.triplets(Instrument.STANDARD, held.shape().frets(), HarmonicNode.OCTAVE, Key.parse("Am"));
+        Song song = Songs.of("A minor", Meter.COMMON, "Am F", "E4:2 C4:2 A4:4");
+        Project with = new CascadeIntro(ChordSymbol.parse("Am7"), held, HarmonicNode.OCTAVE, cascade.order())
+                .before(project(song));
+        Arrangement arrangement = Solve.of(with);
+        List<ArrangedNote> bar = arrangement.notes().stream()
+                .filter(note -> note.tick() < Ticks.WHOLE)
+                .toList();
+        assertThat(bar)
+                .extracting(ArrangedNote::tick)
+                .containsExactly(IntStream.range(0, 12)
+                        .mapToObj(i -> i * Ticks.QUARTER / 3)
+                        .toArray(Integer[]::new));
+        for (int i = 0; i + 2 < bar.size(); i += 3) {
+            assertThat(bar.get(i).attack()).isInstanceOf(Attack.Touched.class);
+            ArrangedNote plain = bar.get(i + 1);
+            ArrangedNote pulled = bar.get(i + 2);
+            assertThat(plain.right()).isEqualTo(Digit.A);
+            assertThat(pulled.attack()).isEqualTo(new Attack.Slur(SlurKind.PULL));
+            assertThat(plain.left()).isNotEqualTo(pulled.left());
+            SlursTest.replay(arrangement, pulled, SlurKind.PULL);
+        }
+        assertThat(arrangement.findings())
+                .extracting(Finding::kind)
+                .doesNotContain(
+                        FindingKind.HARMONIC_CONFLICT,
+                        FindingKind.LOCK_NOT_KEPT,
+                        FindingKind.SLUR_CONFLICT,
+                        FindingKind.SLUR_TOO_FAST,
+                        FindingKind.STRING_CLASH);
+        // four frets above a barre at the first fret no hand reaches with another finger down
+        CascadeLock far = new CascadeLock(0, Ticks.WHOLE, barre("1 3 3 2 1 1"), HarmonicNode.OCTAVE, "6* 1+4");
+        assertThat(refused(with.withLock(far))).contains("no free finger reaches fret 5 on string 1");
     }
 
     @Test

@@ -19,6 +19,7 @@ import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.StringSet;
+import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.FingeringFinder;
 import phalanx.lefthand.shape.Shape;
 import phalanx.project.CascadeIntro;
@@ -32,6 +33,7 @@ import phalanx.righthand.Picking;
 import phalanx.song.MelodyNote;
 import phalanx.song.Song;
 import phalanx.song.Songs;
+import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 import phalanx.technique.Groove;
 import phalanx.technique.Grooves;
@@ -68,10 +70,12 @@ class EveryColourTest {
                 .get(0)
                 .held();
         HarmonicNode node = new HarmonicNode(1, 2 + random.nextInt(3));
-        Project begun = new CascadeIntro(ChordSymbol.parse("Am7"), barre, node, "4 6* 3 5* 2 4* 1 3*").before(project);
+        String order = random.nextBoolean() ? "4 6* 3 5* 2 4* 1 3*" : "6* 4+2 5* 3+2 4* 2+1 3* 1+2";
+        Project begun = new CascadeIntro(ChordSymbol.parse("Am7"), barre, node, order).before(project);
         for (MelodyNote note : begun.song().melody()) {
             if (random.nextInt(3) == 0) {
-                AttackLock.Way way = random.nextBoolean() ? AttackLock.Way.HARMONIC : AttackLock.Way.BENT;
+                AttackLock.Way way = List.of(AttackLock.Way.HARMONIC, AttackLock.Way.BENT, AttackLock.Way.VIBRATO)
+                        .get(random.nextInt(3));
                 begun = begun.withLock(new AttackLock(note.tick(), Role.MELODY, way));
             }
         }
@@ -85,6 +89,21 @@ class EveryColourTest {
                 .toList();
     }
 
+    /** A finger rocks on one string for a third of a second: the least that is heard as vibrato, common practice. */
+    private static void replayVibrato(Arrangement arrangement, ArrangedNote note) {
+        assertThat(note.fret()).isPositive();
+        assertThat(note.left()).isNotEqualTo(Optional.of(Finger.THUMB));
+        assertThat(note.lengthTicks()
+                        * 60_000.0
+                        / (Ticks.QUARTER * arrangement.song().tempo()))
+                .isGreaterThanOrEqualTo(300);
+        assertThat(arrangement.holds())
+                .filteredOn(hold -> hold.press().finger() == note.left().orElseThrow()
+                        && hold.tick() <= note.tick()
+                        && hold.endTick() > note.tick())
+                .allMatch(hold -> hold.press().strings().size() == 1);
+    }
+
     @Test
     void bothHandsCanPlayThemAll() {
         int slurs = 0;
@@ -92,6 +111,7 @@ class EveryColourTest {
         int touched = 0;
         int natural = 0;
         int bent = 0;
+        int wavering = 0;
         for (long seed = 0; seed < SONGS; seed++) {
             Arrangement arrangement = new Solve().quick(project(seed, true), () -> false);
             for (var hit : arrangement.hits()) {
@@ -104,6 +124,9 @@ class EveryColourTest {
                     SlursTest.replay(arrangement, note, slur.kind());
                     slurs++;
                     bent += slur.kind() == SlurKind.BEND ? 1 : 0;
+                } else if (note.attack().equals(Attack.VIBRATO)) {
+                    replayVibrato(arrangement, note);
+                    wavering++;
                 } else if (note.right() == Digit.I) {
                     index.add(note.tick());
                 }
@@ -132,6 +155,6 @@ class EveryColourTest {
                             FindingKind.HARMONIC_CONFLICT);
         }
         assertThat(List.of(hits, touched)).allMatch(count -> count > SONGS);
-        assertThat(List.of(slurs, natural, bent)).allMatch(count -> count > 0);
+        assertThat(List.of(slurs, natural, bent, wavering)).allMatch(count -> count > 0);
     }
 }

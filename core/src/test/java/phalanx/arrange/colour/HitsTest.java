@@ -2,6 +2,7 @@ package phalanx.arrange.colour;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.EnumMap;
 import java.util.List;
@@ -53,6 +54,10 @@ class HitsTest {
             HitKind.TAP,
             160,
             HitKind.CHUCK,
+            110,
+            HitKind.DEAD,
+            70,
+            HitKind.BELL,
             110));
 
     private static Picking with(Groove groove, Optional<String> pattern, BassLine bass) {
@@ -86,7 +91,7 @@ class HitsTest {
                 + "x"
                         .repeat(groove.meter().barTicks() / groove.meter().beatTicks())
                         .chars()
-                        .mapToObj(sign -> String.valueOf("hksntc.".charAt(random.nextInt(7))))
+                        .mapToObj(sign -> String.valueOf("hksntcdb.".charAt(random.nextInt(9))))
                         .reduce("", String::concat));
         Groove chosen = random.nextBoolean() ? groove : wild;
         BassLine bass = BassLine.values()[random.nextInt(BassLine.values().length)];
@@ -100,6 +105,7 @@ class HitsTest {
         assertThat(hit.cost()).isEqualTo(plain.cost());
         assertThat(hit.plain()).isEqualTo(plain.notes());
         assertThat(hit.notes())
+                .filteredOn(note -> !isSlapped(note))
                 .extracting(ArrangedNote::tick)
                 .isEqualTo(plain.notes().stream().map(ArrangedNote::tick).toList());
         assertThat(hit.findings())
@@ -137,7 +143,8 @@ class HitsTest {
             boolean slurred = note.attack() instanceof Attack.Slur;
             if (note.tick() == hit.tick() && !slurred) {
                 switch (hit.kind()) {
-                    case SLAP, NAIL -> assertThat(note.right()).isEqualTo(Digit.P);
+                    case SLAP, NAIL, DEAD -> assertThat(note.right()).isEqualTo(Digit.P);
+                    case BELL -> assertThat(isSlapped(note)).isTrue();
                     case CHUCK -> assertThat(note).as("plucked with a chuck").isNull();
                     default -> {}
                 }
@@ -146,7 +153,13 @@ class HitsTest {
                         .as("%s at %d beside %s", hit.kind(), hit.tick(), note)
                         .isGreaterThanOrEqualTo(busy);
             }
-            boolean falls = hit.kind() == HitKind.CHUCK || hit.kind() == HitKind.SLAP && note.string() >= 4;
+            boolean falls =
+                    switch (hit.kind()) {
+                        case CHUCK, BELL -> true;
+                        case SLAP -> note.string() >= 4;
+                        case DEAD -> note.string() <= 3;
+                        default -> false;
+                    };
             if (falls && note.tick() < hit.tick()) {
                 assertThat(note.endTick()).as("%s under %s", note, hit).isLessThanOrEqualTo(hit.tick());
             }
@@ -154,6 +167,46 @@ class HitsTest {
         if (left) {
             assertThat(arrangement.holds()).noneMatch(hold -> hold.tick() <= hit.tick() && hold.endTick() > hit.tick());
         }
+    }
+
+    private static boolean isSlapped(ArrangedNote note) {
+        return note.attack() instanceof Attack.Touched touched && touched.slapped();
+    }
+
+    /** Octaves of open strings and of a barre: physics of the string. Under D only two open strings are of the chord. */
+    @Test
+    void aSlappedHarmonicRingsOnStringsThatAreHeldAlike() {
+        Groove bells = Groove.parse("bells | 4/4 | 1 | ...b");
+        Picking alone = with(bells, Optional.empty(), BassLine.ON_CHANGE);
+        Arrangement open = arranged(Songs.of("E minor", Meter.COMMON, "Em", ""), alone);
+        assertThat(open.notes().stream().filter(HitsTest::isSlapped))
+                .extracting(ArrangedNote::string, ArrangedNote::fret, ArrangedNote::midi, ArrangedNote::right)
+                .containsExactly(
+                        tuple(6, 0, 52, Digit.M),
+                        tuple(3, 0, 67, Digit.M),
+                        tuple(2, 0, 71, Digit.M),
+                        tuple(1, 0, 76, Digit.M));
+        Arrangement barred = arranged(Songs.of("F", Meter.COMMON, "F", ""), alone);
+        assertThat(barred.notes().stream().filter(HitsTest::isSlapped))
+                .extracting(ArrangedNote::string, ArrangedNote::fret)
+                .containsExactly(tuple(6, 1), tuple(2, 1), tuple(1, 1));
+        for (Arrangement made : List.of(open, barred)) {
+            List<ArrangedNote> rung =
+                    made.notes().stream().filter(HitsTest::isSlapped).toList();
+            assertThat(rung).allMatch(note -> note.midi() == Instrument.STANDARD.midi(note.string(), note.fret()) + 12);
+            assertThat(rung).allSatisfy(note -> assertThat(note.endTick())
+                    .isEqualTo(made.notes().stream()
+                            .filter(next -> next.string() == note.string() && next.tick() > note.tick())
+                            .mapToInt(ArrangedNote::tick)
+                            .min()
+                            .orElse(4 * Ticks.QUARTER)));
+            assertThat(made.findings())
+                    .extracting(Finding::kind)
+                    .doesNotContain(
+                            FindingKind.HARMONIC_CONFLICT, FindingKind.DIGITS_CROSSED, FindingKind.HIT_CONFLICT);
+        }
+        assertThat(arranged(Songs.of("D", Meter.COMMON, "D", ""), alone).findings())
+                .anyMatch(finding -> finding.message().contains("no three strings held alike belong to the chord"));
     }
 
     @Test
@@ -197,14 +250,15 @@ class HitsTest {
                         2520, 2520, 2520, 4, 2, 52, Role.INNER, Optional.of(Finger.MIDDLE), Digit.I)
                 .struck(new Attack.Slur(SlurKind.HAMMER), Weight.PLAIN);
         Hit slap = new Hit(Ticks.QUARTER, HitKind.SLAP);
-        HitLayer.Laid laid = new HitLayer(List.of(low, high), List.of(), 6, song.tempo(), false).lay(List.of(slap));
+        HitLayer.Laid laid = new HitLayer(List.of(low, high), List.of(), Instrument.STANDARD, song, Digit.M, false)
+                .lay(List.of(slap));
         assertThat(laid.notes()).containsExactly(low, high);
         assertThat(laid.omissions())
                 .extracting(HitLayer.Omission::reason)
                 .containsExactly("it would stop a note that is slurred on");
         // plucked, it is stopped
         ArrangedNote plucked = high.struck(Attack.PLUCK, Weight.PLAIN);
-        assertThat(new HitLayer(List.of(low, plucked), List.of(), 6, song.tempo(), false)
+        assertThat(new HitLayer(List.of(low, plucked), List.of(), Instrument.STANDARD, song, Digit.M, false)
                         .lay(List.of(slap))
                         .notes()
                         .get(0)

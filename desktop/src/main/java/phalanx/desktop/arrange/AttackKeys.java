@@ -17,7 +17,7 @@ import phalanx.project.Project;
 import phalanx.song.Bar;
 import phalanx.technique.Attack;
 
-/** Slurs or bends a note, or makes it a harmonic, with one key each; the same key has it plucked again. */
+/** Slurs or bends a note, makes it a harmonic or waver, with one key each; the same key has it plucked again. */
 final class AttackKeys {
     private final Workbench workbench;
 
@@ -40,6 +40,9 @@ final class AttackKeys {
         }
         if (!note.attack().plucked()) {
             return AttackLock.Way.SLURRED;
+        }
+        if (note.attack().equals(Attack.VIBRATO)) {
+            return AttackLock.Way.VIBRATO;
         }
         return note.attack() instanceof Attack.Touched && note.fret() == 0
                 ? AttackLock.Way.HARMONIC
@@ -89,6 +92,7 @@ final class AttackKeys {
             case SLURRED, SLID, PLUCKED -> "S";
             case BENT -> "B";
             case HARMONIC -> "H";
+            case VIBRATO -> "W";
         };
     }
 
@@ -103,10 +107,11 @@ final class AttackKeys {
                 "AttackKeys.in",
                 switch (way) {
                     case PLUCKED -> wording("AttackKeys.plucked-note");
-                    case SLURRED -> "slur";
-                    case SLID -> "slide";
-                    case BENT -> "bend";
-                    case HARMONIC -> "harmonic";
+                    case SLURRED -> wording("AttackKeys.slur");
+                    case SLID -> wording("AttackKeys.slide");
+                    case BENT -> wording("AttackKeys.bend");
+                    case HARMONIC -> wording("AttackKeys.harmonic");
+                    case VIBRATO -> wording("AttackKeys.vibrato");
                 },
                 place(arrangement, note.tick()));
         // a decision that is only taken back leaves nothing behind

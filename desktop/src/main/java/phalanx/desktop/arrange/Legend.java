@@ -73,6 +73,9 @@ final class Legend extends VBox {
                     .add(line(
                             new Line(0, SIGN / 2, SIGN, SIGN / 2), "ink", wording("Legend.arc-not-plucked-s", slurs)));
         }
+        if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.VIBRATO))) {
+            getChildren().add(line(new Line(0, SIGN / 2, SIGN, SIGN / 2), "ink", wording("Legend.wave-vibrato")));
+        }
         if (arrangement.notes().stream().anyMatch(note -> isNatural(note, true))) {
             getChildren().add(line(diamond(), "good", wording("Legend.diamond-harmonic-the-left-hand")));
         }
@@ -80,8 +83,10 @@ final class Legend extends VBox {
             getChildren().add(line(diamond(), "good", wording("Legend.diamond-p-or-a-below")));
         }
         arrangement.notes().stream()
-                .filter(note -> note.fret() > 0 && note.attack() instanceof Attack.Touched)
-                .map(note -> ((Attack.Touched) note.attack()).node())
+                .filter(note -> note.fret() > 0)
+                .map(ArrangedNote::attack)
+                .filter(attack -> attack instanceof Attack.Touched touched && !touched.slapped())
+                .map(attack -> ((Attack.Touched) attack).node())
                 .distinct()
                 .sorted()
                 .map(node -> String.format(
@@ -98,7 +103,10 @@ final class Legend extends VBox {
     }
 
     private static boolean isNatural(ArrangedNote note, boolean left) {
-        return note.fret() == 0 && note.attack() instanceof Attack.Touched touched && touched.left() == left;
+        return note.fret() == 0
+                && note.attack() instanceof Attack.Touched touched
+                && !touched.slapped()
+                && touched.left() == left;
     }
 
     private static Shape diamond() {

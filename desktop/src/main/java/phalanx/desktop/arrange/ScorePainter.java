@@ -43,6 +43,10 @@ final class ScorePainter {
     private static final double DOT = 9;
     private static final double HIT = 17;
     private static final double ARC = 7;
+    /** Half waves over a note with vibrato, and how high each is. */
+    private static final int WAVES = 4;
+
+    private static final double WAVE = 2.5;
     private static final double TRAIL = 3;
     private static final double OTHERWISE = 4;
     private static final double SHAPE_GAP = 9;
@@ -325,6 +329,22 @@ final class ScorePainter {
         g.fillRoundRect(x - width / 2, y - TILE / 2, width, TILE, round, round);
         Color ink = colour(note.role() == Role.INNER ? "inner" : "on-colour");
         Pens.centred(g, String.valueOf(note.fret()), x, y, Pens.monoBold(15), ink);
+        if (note.attack().equals(Attack.VIBRATO)) {
+            paintWave(g, x, y - TILE / 2 - 4);
+        }
+    }
+
+    private void paintWave(GraphicsContext g, double x, double y) {
+        g.setStroke(colour("ink"));
+        g.setLineWidth(1.6);
+        g.beginPath();
+        g.moveTo(x - TILE / 2, y);
+        for (int half = 0; half < WAVES; half++) {
+            double from = x - TILE / 2 + half * TILE / WAVES;
+            double tip = half % 2 == 0 ? -WAVE : WAVE;
+            g.quadraticCurveTo(from + TILE / WAVES / 2, y + 2 * tip, from + TILE / WAVES, y);
+        }
+        g.stroke();
     }
 
     /** The fret that is held, or that is touched on an open string, in a diamond. */

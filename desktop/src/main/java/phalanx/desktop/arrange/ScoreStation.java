@@ -397,6 +397,7 @@ public final class ScoreStation extends StackPane implements Viewed {
             case S -> press(AttackLock.Way.SLURRED);
             case B -> press(AttackLock.Way.BENT);
             case H -> press(AttackLock.Way.HARMONIC);
+            case W -> press(AttackLock.Way.VIBRATO);
             case X -> hearChange();
             default -> handled = keys.layers(event) || keys.loopOrClick(event);
         }

@@ -240,7 +240,7 @@ final class WhyDrawer extends ScrollPane {
         node.setManaged(shown);
     }
 
-    /** What S, B and H do with a note, where they do something. */
+    /** What S, B and H do with a note, where they do something; nearly every note can waver. */
     private static List<String> ways(Arrangement arrangement, ArrangedNote note) {
         AttackLock.Way now = AttackKeys.now(note);
         if (now != AttackLock.Way.PLUCKED) {

@@ -10,6 +10,7 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -30,6 +31,7 @@ final class CascadeCard extends VBox {
 
     private final Actions actions;
     private HarmonicNode node = HarmonicNode.OCTAVE;
+    private boolean triplets;
 
     /** A cascade over a shape. */
     record Chosen(HeldShape held, HarmonicNode node, Cascade cascade) {}
@@ -59,7 +61,9 @@ final class CascadeCard extends VBox {
                         Cards.heading(wording("CascadeCard.touched-harmonics-over-it")),
                         nodes(held, chord, instrument, key, inSong));
         try {
-            Cascade cascade = Cascade.usual(instrument, held.shape().frets(), node);
+            Cascade cascade = triplets
+                    ? Cascade.triplets(instrument, held.shape().frets(), node, key)
+                    : Cascade.usual(instrument, held.shape().frets(), node);
             show(new Chosen(held, node, cascade), key, inSong);
         } catch (IllegalArgumentException e) {
             getChildren().add(Cards.quiet(wording("CascadeCard.none-here", e.getMessage())));
@@ -86,6 +90,17 @@ final class CascadeCard extends VBox {
             });
             box.getChildren().add(button);
         }
+        ToggleButton threes = new ToggleButton(wording("CascadeCard.in-threes"));
+        threes.setId("cascade-triplets");
+        threes.getStyleClass().addAll("plain", "small");
+        threes.setTooltip(new Tooltip(wording("CascadeCard.the-plain-note-is-stopped")));
+        threes.setSelected(triplets);
+        threes.setFocusTraversable(false);
+        threes.setOnAction(event -> {
+            triplets = threes.isSelected();
+            show(held, chord, instrument, key, inSong);
+        });
+        box.getChildren().add(threes);
         return box;
     }
 

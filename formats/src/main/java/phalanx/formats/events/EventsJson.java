@@ -151,6 +151,9 @@ public final class EventsJson {
         if (note.attack().equals(Attack.BEND)) {
             node.put("bend", note.bentBy(instrument));
         }
+        if (note.attack().equals(Attack.VIBRATO)) {
+            node.put("vibrato", true);
+        }
         if (note.attack().goesUp()) {
             node.put("stroke", "up");
         }

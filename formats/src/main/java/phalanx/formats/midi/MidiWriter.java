@@ -27,8 +27,10 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.song.TuneEdit;
+import phalanx.technique.Attack;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
+import phalanx.technique.Vibrato;
 import phalanx.theory.Key;
 
 /**
@@ -47,6 +49,9 @@ public final class MidiWriter {
 
     /** How long a string takes to be pushed to its pitch: an assumption of ours. */
     private static final double BEND_MS = 80;
+
+    private static final int MODULATION = 1;
+    private static final int MODULATED = 48;
 
     private static final int BEND_STEPS = 8;
     /** The wheel at rest, and its way for a semitone where it spans two each way, as General MIDI has it. */
@@ -176,13 +181,26 @@ public final class MidiWriter {
         List<ArrangedNote> notes = arrangement.notes().stream().filter(which).toList();
         for (ArrangedNote note : notes) {
             int bend = note.bentBy(arrangement.request().instrument());
-            boolean alone = notes.stream().noneMatch(other -> other != note && other.soundsAt(note.tick()));
+            boolean wavers = note.attack().equals(Attack.VIBRATO);
+            // a wheel moves all that sounds on its channel
+            boolean alone = (bend > 0 || wavers)
+                    && notes.stream().noneMatch(other -> other != note && other.soundsAt(note.tick()));
             if (bend > 0 && alone) {
                 writeBend(track, channel, note.tick(), bend, arrangement.song().tempo());
+            }
+            if (wavers && alone) {
+                double msATick = Ticks.milliseconds(1, arrangement.song().tempo());
+                modulation(track, channel, note.tick() + (int) (Vibrato.CALM_MS / msATick), MODULATED);
+                modulation(track, channel, note.endTick(), 0);
             }
             sound(track, channel, note.tick(), note.endTick(), note.midi());
         }
         meta(track, arrangement.song().endTick(), MetaType.END, new byte[0]);
+    }
+
+    /** The wheel that is meant for vibrato: controller 1 of the MIDI 1.0 standard, from memory. */
+    private static void modulation(Track track, int channel, int tick, int value) throws InvalidMidiDataException {
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, MODULATION, value), tick));
     }
 
     /** The wheel goes from below up to the note's own pitch, as the string is pushed; it begins before the note does. */
@@ -212,6 +230,8 @@ public final class MidiWriter {
             case TAP -> 76; // high wood block
             case HEEL -> 36; // bass drum
             case CHUCK -> 69; // cabasa
+            case DEAD -> 42; // closed hi-hat
+            case BELL -> 75; // claves
         };
     }
 

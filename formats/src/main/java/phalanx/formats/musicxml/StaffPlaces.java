@@ -115,7 +115,15 @@ final class StaffPlaces {
             return AttackLock.Way.SLID;
         }
         boolean slurred = ends(technical, "hammer-on") || ends(technical, "pull-off");
-        return slurred ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED;
+        if (slurred) {
+            return AttackLock.Way.SLURRED;
+        }
+        // with a sign of a trill before it the line is one
+        boolean wavers = notations.children("ornaments").stream()
+                .anyMatch(ornaments -> ornaments.children("wavy-line").stream()
+                                .anyMatch(line -> line.attribute("type").equals("start"))
+                        && ornaments.children("trill-mark").isEmpty());
+        return wavers ? AttackLock.Way.VIBRATO : AttackLock.Way.PLUCKED;
     }
 
     /** Semitones up to which a note is bent from the one before; 0 for none. */
@@ -206,9 +214,9 @@ final class StaffPlaces {
         }
         TreeMap<Integer, Hit> found = new TreeMap<>();
         sets.forEach((tick, set) -> {
-            Optional<HitKind> kind = HitKind.ofDeadStrokes(set, plucked.contains(tick), strings);
+            HitKind kind = HitKind.ofDeadStrokes(set, plucked.contains(tick), strings);
             song.report().once("", DeadStrokes.words(kind));
-            kind.ifPresent(read -> found.put(tick, new Hit(tick, read)));
+            found.put(tick, new Hit(tick, kind));
         });
         return found;
     }

@@ -28,6 +28,7 @@ import org.audiveris.proxymusic.NoteType;
 import org.audiveris.proxymusic.Notehead;
 import org.audiveris.proxymusic.NoteheadValue;
 import org.audiveris.proxymusic.ObjectFactory;
+import org.audiveris.proxymusic.Ornaments;
 import org.audiveris.proxymusic.Pitch;
 import org.audiveris.proxymusic.PlacementText;
 import org.audiveris.proxymusic.Rest;
@@ -43,6 +44,7 @@ import org.audiveris.proxymusic.Tie;
 import org.audiveris.proxymusic.Tied;
 import org.audiveris.proxymusic.TiedType;
 import org.audiveris.proxymusic.TimeModification;
+import org.audiveris.proxymusic.WavyLine;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.notation.NoteValue;
 import phalanx.arrange.notation.VoiceLine;
@@ -278,6 +280,12 @@ final class VoiceWriter {
             head.setValue(NoteheadValue.DIAMOND);
             note.setNotehead(head);
         }
+        if (!tiedFrom
+                && written.played()
+                        .filter(played -> played.attack().equals(Attack.VIBRATO))
+                        .isPresent()) {
+            notations.getTiedOrSlurOrTuplet().add(vibrato());
+        }
         if (!tiedFrom) {
             written.played().ifPresent(played -> addSlurs(played, notations));
         }
@@ -285,6 +293,18 @@ final class VoiceWriter {
             note.getNotations().add(notations);
         }
         return note;
+    }
+
+    /** A wavy line over the one note. */
+    private Ornaments vibrato() {
+        Ornaments ornaments = new Ornaments();
+        for (StartStopContinue type : List.of(StartStopContinue.START, StartStopContinue.STOP)) {
+            WavyLine line = new WavyLine();
+            line.setType(type);
+            line.setNumber(1);
+            ornaments.getTrillMarkOrTurnOrDelayedTurn().add(factory.createOrnamentsWavyLine(line));
+        }
+        return ornaments;
     }
 
     /** A slur over notes, and a line between where the finger slides. */

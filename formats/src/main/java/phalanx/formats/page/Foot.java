@@ -87,8 +87,10 @@ final class Foot {
                     (pen, x, y) -> pen.diamond(x + SIGN / 2, y, SIGN / 2, 1, Shade.HARMONIC),
                     wording("Foot.harmonic-touched-over-that-fret")));
             arrangement.notes().stream()
-                    .filter(note -> note.fret() > 0 && note.attack() instanceof Attack.Touched)
-                    .map(note -> ((Attack.Touched) note.attack()).node())
+                    .filter(note -> note.fret() > 0)
+                    .map(ArrangedNote::attack)
+                    .filter(attack -> attack instanceof Attack.Touched touched && !touched.slapped())
+                    .map(attack -> ((Attack.Touched) attack).node())
                     .distinct()
                     .sorted()
                     .forEach(node -> entries.add(word(
@@ -111,6 +113,9 @@ final class Foot {
                     pen.centred(kind.sign(), x + SIGN / 2, y - 3, Face.BOLD, 6, Shade.INK);
                 },
                 wording("Foot.not-plucked", kind.label()))));
+        if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.VIBRATO))) {
+            entries.add(entry((pen, x, y) -> LinePainter.wave(pen, x, y, SIGN, 1), wording("Foot.vibrato")));
+        }
         if (arrangement.notes().stream().anyMatch(note -> note.attack() instanceof Attack.Brush)) {
             entries.add(entry(
                     (pen, x, y) -> {

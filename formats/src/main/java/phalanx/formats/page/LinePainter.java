@@ -24,6 +24,8 @@ import phalanx.theory.Pitch;
 
 /** Draws a line of tablature with its rows: chords and fingers over it, digits, hits, the count and words under it. */
 final class LinePainter {
+    private static final int WAVES = 4;
+
     private static final double SECTION_ROW = 2.2;
     private static final double CHORD_ROW = 2.0;
     private static final double FINGER_ROW = 1.3;
@@ -359,6 +361,20 @@ final class LinePainter {
         }
         Shade ink = note.role() == Role.INNER ? shade : Shade.INK;
         pen.centred(figure, x, y, Face.MONO_BOLD, Sizes.FIGURE * s, ink);
+        if (note.attack().equals(Attack.VIBRATO)) {
+            wave(pen, x - width / 2, y - height / 2 - 0.22 * s, width, 0.12 * s);
+        }
+    }
+
+    /** A wavy line of so many bows, as over a note with vibrato. */
+    static void wave(Pen pen, double x, double y, double width, double weight) {
+        double step = width / WAVES;
+        for (int half = 0; half < WAVES; half++) {
+            double from = x + half * step;
+            double tip = y + (half % 2 == 0 ? -step / 2 : step / 2);
+            pen.line(from, y, from + step / 2, tip, weight, Shade.INK);
+            pen.line(from + step / 2, tip, from + step, y, weight, Shade.INK);
+        }
     }
 
     /** A bow from the note it is slurred from, with its letter over it. */

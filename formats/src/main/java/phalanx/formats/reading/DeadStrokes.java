@@ -2,7 +2,6 @@ package phalanx.formats.reading;
 
 import static phalanx.words.Words.wording;
 
-import java.util.Optional;
 import phalanx.technique.HitKind;
 
 /** What a reader says of crosses on strings. */
@@ -10,13 +9,13 @@ public final class DeadStrokes {
     private DeadStrokes() {}
 
     /** One line for the report. */
-    public static String words(Optional<HitKind> read) {
+    public static String words(HitKind read) {
         return wording(
                 "DeadStrokes.dead-strokes-x",
-                read.map(kind -> switch (kind) {
-                            case CHUCK -> wording("DeadStrokes.over-three-strings-or-more");
-                            default -> wording("DeadStrokes.on-bass-strings-are-read", kind.label());
-                        })
-                        .orElse(wording("DeadStrokes.on-single-treble-strings-are")));
+                switch (read) {
+                    case CHUCK -> wording("DeadStrokes.over-three-strings-or-more");
+                    case DEAD -> wording("DeadStrokes.on-single-treble-strings-are");
+                    default -> wording("DeadStrokes.on-bass-strings-are-read", read.label());
+                });
     }
 }

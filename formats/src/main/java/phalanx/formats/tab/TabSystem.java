@@ -37,6 +37,8 @@ final class TabSystem {
     /** Hammer and pull stand just before the figure that they lead to, as slides do. */
     private static final String SLURS = "hp";
 
+    private static final String VIBRATO = "~v";
+
     private static final String DEAD = "xX";
 
     private static final String SLIDES = "/\\s";
@@ -287,9 +289,9 @@ final class TabSystem {
             return Optional.empty();
         }
         boolean plucked = cells.stream().anyMatch(cell -> cell.column() <= column && column < cell.endColumn());
-        Optional<HitKind> kind = HitKind.ofDeadStrokes(dead, plucked, strings.size());
+        HitKind kind = HitKind.ofDeadStrokes(dead, plucked, strings.size());
         signs.add(DeadStrokes.words(kind));
-        return kind.map(found -> new TabBar.HitSign(column, found));
+        return Optional.of(new TabBar.HitSign(column, kind));
     }
 
     private static List<TabBar.Word> words(List<TabBar.Word> all, int from, int to, int start) {
@@ -325,7 +327,7 @@ final class TabSystem {
                 int first = last - (fret > 9 ? 2 : 1);
                 boolean held = first > 0 && line.charAt(first - 1) == '(';
                 if (!held) {
-                    cells.add(new TabBar.Cell(first, last, string, fret, way(line, first, fret)));
+                    cells.add(new TabBar.Cell(first, last, string, fret, way(line, first, last, fret)));
                 }
             }
         }
@@ -333,8 +335,21 @@ final class TabSystem {
         return cells;
     }
 
+    /** How the signs beside a figure say that it is played. */
+    private AttackLock.Way way(String line, int first, int last, int fret) {
+        AttackLock.Way begun = begun(line, first, fret);
+        if (last >= line.length() || VIBRATO.indexOf(line.charAt(last)) < 0) {
+            return begun;
+        }
+        if (begun != AttackLock.Way.PLUCKED) {
+            signs.add(wording("TabSystem.vibrato-on-notes-that-are"));
+            return begun;
+        }
+        return AttackLock.Way.VIBRATO;
+    }
+
     /** How the sign before a figure says that it begins. */
-    private AttackLock.Way way(String line, int first, int fret) {
+    private AttackLock.Way begun(String line, int first, int fret) {
         char sign = first > 0 ? line.charAt(first - 1) : ' ';
         if (sign == '<' || sign == '[') {
             if (HarmonicNode.over(fret).isPresent()) {
@@ -354,8 +369,8 @@ final class TabSystem {
     private void noteSign(char c, boolean bendsTo) {
         if (c == 'b' && !bendsTo) {
             signs.add(wording("TabSystem.bends-that-name-no-fret"));
-        } else if ("r^~v".indexOf(c) >= 0) {
-            signs.add(wording("TabSystem.releases-of-bends-and-vibrato"));
+        } else if ("r^".indexOf(c) >= 0) {
+            signs.add(wording("TabSystem.releases-of-bends"));
         } else if (c == '*') {
             signs.add(wording("TabSystem.touched-harmonics-are-read-as"));
         } else if (c == '(') {

@@ -33,6 +33,8 @@ public final class TabWriter {
     /** Stands behind a figure that is touched. */
     private static final String TOUCHED = "*";
 
+    private static final String VIBRATO = "~";
+
     private static final int COLUMN = 3;
     private static final int LABEL = 4;
     /** A beat has at most so many columns. */
@@ -89,6 +91,9 @@ public final class TabWriter {
                 .collect(Collectors.joining(", "));
         if (!slurs.isEmpty()) {
             text.append("slurs: ").append(slurs).append(" (not plucked)\n");
+        }
+        if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.VIBRATO))) {
+            text.append("vibrato: figures with ").append(VIBRATO).append('\n');
         }
         boolean natural = arrangement.notes().stream()
                 .anyMatch(note -> note.fret() == 0 && note.attack() instanceof Attack.Touched);
@@ -355,6 +360,9 @@ public final class TabWriter {
                 if (natural && strings[note.string()][column - 1] == '-') {
                     strings[note.string()][column - 1] = '<';
                 }
+            }
+            if (note.attack().equals(Attack.VIBRATO)) {
+                put(strings[note.string()], note.tick(), note.fret() + VIBRATO);
             }
             if (note.attack() instanceof Attack.Slur slur) {
                 if (strings[note.string()][column - 1] == '-') {

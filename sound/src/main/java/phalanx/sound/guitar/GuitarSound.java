@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.PriorityQueue;
 import phalanx.technique.HitKind;
 import phalanx.technique.SlurKind;
+import phalanx.technique.Vibrato;
 
 /**
  * A guitar that is played by the frame: strings, body, hits, and plain tones beside it. What is asked for is heard
@@ -169,6 +170,10 @@ public final class GuitarSound {
                                     Math.min(tone.seconds(), StringTone.HEEL.seconds()), StringTone.HEEL.highSeconds())
                             : tone,
                     pluck.damped() ? HEEL_RAMP : 1);
+            strung.loop.still();
+            if (pluck.wavers()) {
+                strung.loop.waver(Vibrato.CENTS);
+            }
             double nail = steel ? STEEL_NAIL_HERTZ : NYLON_NAIL_HERTZ;
             strung.loop.excite(
                     pluck.harmonic() > 1

@@ -21,6 +21,8 @@ final class HitSound {
             case SLAP -> new double[] {820, 0.04, 2300, 0.05, 3400, 0.045};
             case TAP -> new double[] {236, 0.12, 540, 0.07, 910, 0.05};
             case CHUCK -> new double[] {196, 0.06, 392, 0.05, 700, 0.04};
+            case DEAD -> new double[] {330, 0.035, 740, 0.03, 1480, 0.02};
+            case BELL -> new double[] {1150, 0.03, 2600, 0.03, 3900, 0.025};
         };
     }
 
@@ -29,7 +31,8 @@ final class HitSound {
         return switch (kind) {
             case HEEL, KNOCK -> 0.1;
             case NAIL, TAP -> 0.25;
-            case SLAP, CHUCK -> 0.9;
+            case DEAD -> 0.5;
+            case SLAP, CHUCK, BELL -> 0.9;
         };
     }
 

@@ -1,5 +1,7 @@
 package phalanx.sound.guitar;
 
+import phalanx.technique.Vibrato;
+
 /**
  * A string as a delay loop that can be struck again, damped, stopped elsewhere and bent while it rings (K. Karplus and A.
  * Strong, "Digital synthesis of plucked-string and drum timbres", Computer Music Journal 7(2), 1983, and the extensions of D.
@@ -8,6 +10,9 @@ package phalanx.sound.guitar;
 final class StringLoop {
     /** Parameters move in steps of so many samples, evenly within a step. */
     static final int BLOCK = 32;
+
+    /** In this time a vibrato grows: an assumption. */
+    private static final double SWELL_SECONDS = 0.25;
 
     private static final int LENGTH = 4096;
     private static final int MASK = LENGTH - 1;
@@ -26,6 +31,10 @@ final class StringLoop {
     private double toHertz;
     private int glide;
     private int glided;
+    /** By how much the pitch sways, as a natural logarithm, and for how many frames it has. */
+    private double sway;
+
+    private int swayed;
     private StringTone tone;
     private StringTone fromTone;
     private StringTone toTone;
@@ -85,8 +94,30 @@ final class StringLoop {
         fallen = 0;
     }
 
+    /** Has the pitch waver, as under a finger that rocks, until it is stopped, bent or plucked anew. */
+    void waver(double cents) {
+        sway = cents / 1200 * Math.log(2);
+        swayed = 0;
+    }
+
+    /** Ends that. */
+    void still() {
+        if (sway > 0) {
+            sway = 0;
+            goal = new LoopFilter(hertz, tone, rate);
+        }
+    }
+
+    /** How far the pitch is from its middle now, as a factor: calm at first, then more and more. */
+    private double swaying() {
+        double seconds = swayed / (double) rate - Vibrato.CALM_MS / 1000;
+        double share = Math.max(0, Math.min(1, seconds / SWELL_SECONDS));
+        return Math.exp(sway * share * Math.sin(2 * Math.PI * Vibrato.HERTZ * seconds));
+    }
+
     /** Moves to another pitch evenly, as a sliding or bending finger does. */
     void glideTo(double other, int frames) {
+        still();
         fromHertz = hertz;
         toHertz = other;
         glide = Math.max(1, frames);
@@ -95,6 +126,7 @@ final class StringLoop {
 
     /** Sounds another pitch at once: the line is read at the old and the new place, one fading into the other. */
     void stopAt(double other, int frames) {
+        still();
         if (silent()) {
             hertz = other;
             toHertz = other;
@@ -201,8 +233,12 @@ final class StringLoop {
             tone = fallen == fall ? toTone : fromTone.towards(toTone, fallen / (double) fall);
             moved = true;
         }
+        if (sway > 0) {
+            swayed += frames;
+            moved = true;
+        }
         if (moved) {
-            goal = new LoopFilter(hertz, tone, rate);
+            goal = new LoopFilter(sway > 0 ? hertz * swaying() : hertz, tone, rate);
         }
     }
 }

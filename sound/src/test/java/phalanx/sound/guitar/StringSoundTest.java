@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.jtransforms.fft.DoubleFFT_1D;
 import org.junit.jupiter.api.Test;
 import phalanx.guitar.Guitar;
@@ -12,6 +14,7 @@ import phalanx.guitar.Instrument;
 import phalanx.guitar.Tuning;
 import phalanx.technique.HitKind;
 import phalanx.technique.SlurKind;
+import phalanx.technique.Vibrato;
 import phalanx.theory.Pitch;
 
 /**
@@ -104,6 +107,54 @@ class StringSoundTest {
             sum += samples[i] * samples[i];
         }
         return 10 * Math.log10(sum / ((to - from) * RATE) + 1e-20);
+    }
+
+    /** Its pitch each hundredth of a second, by how fast the phase of its first partial goes on. */
+    private static double[] pitches(double[] samples, double near, double from, double to) {
+        int hop = RATE / 100;
+        int window = RATE / 25;
+        double[] phases = IntStream.iterate((int) (from * RATE), at -> at + window < to * RATE, at -> at + hop)
+                .mapToDouble(at -> {
+                    double real = 0;
+                    double imaginary = 0;
+                    for (int i = 0; i < window; i++) {
+                        double share = (0.5 - 0.5 * Math.cos(2 * Math.PI * i / window)) * samples[at + i];
+                        real += share * Math.cos(2 * Math.PI * near * (at + i) / RATE);
+                        imaginary -= share * Math.sin(2 * Math.PI * near * (at + i) / RATE);
+                    }
+                    return Math.atan2(imaginary, real);
+                })
+                .toArray();
+        return IntStream.range(1, phases.length)
+                .mapToDouble(
+                        i -> near + Math.IEEEremainder(phases[i] - phases[i - 1], 2 * Math.PI) / (2 * Math.PI) * 100)
+                .toArray();
+    }
+
+    /** As far as {@link Vibrato} says to both sides, as often, calm at first, and still with the next pluck. */
+    @Test
+    void aWaveringNoteKeepsItsMiddle() {
+        // no open string has a partial near
+        double a = hertz(STEEL, 3, 6);
+        for (Instrument instrument : List.of(STEEL, NYLON)) {
+            GuitarSound guitar = new GuitarSound(Strings.usual(instrument));
+            guitar.pluck(0, 3, pluck(a).wavering(), 0);
+            guitar.pluck(2 * RATE, 3, pluck(a), 0);
+            double[] samples = heard(guitar, 3);
+            double[] pitches = pitches(samples, a, 0.5, 1.9);
+            double high = cents(Arrays.stream(pitches).max().orElseThrow(), a);
+            double low = cents(Arrays.stream(pitches).min().orElseThrow(), a);
+            assertThat(high).isCloseTo(Vibrato.CENTS, within(3.0));
+            assertThat(low).isCloseTo(-Vibrato.CENTS, within(3.0));
+            long ups = IntStream.range(1, pitches.length)
+                    .filter(i -> pitches[i - 1] < a && pitches[i] >= a)
+                    .count();
+            assertThat(ups / 1.4).isCloseTo(Vibrato.HERTZ, within(0.8));
+            for (double start : new double[] {0.03, 2.5}) {
+                assertThat(Arrays.stream(pitches(samples, a, start, start + 0.12)))
+                        .allMatch(pitch -> Math.abs(cents(pitch, a)) < 4);
+            }
+        }
     }
 
     @Test
