@@ -52,6 +52,8 @@ import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 import phalanx.technique.Groove;
 import phalanx.technique.Grooves;
+import phalanx.technique.Hit;
+import phalanx.technique.HitKind;
 
 /** Arrangements with every pattern, written to a file and read again: every note, chord and word is there. */
 class ThereAndBackTest {
@@ -315,6 +317,39 @@ class ThereAndBackTest {
         assertThat(heard(fromOwn)).isEqualTo(heard(fromText));
         Arrangement fromXml = played(new MusicXmlReader("x").read(new MusicXmlWriter().write(fromText)));
         assertThat(heard(fromXml)).isEqualTo(heard(fromText));
+    }
+
+    /** Over open strings, so that both hands are free for all of them. */
+    @Test
+    void everyKindOfHitComesInAndGoesOut() throws FormatException {
+        String text = String.join(
+                "\n",
+                "e|-0---------------|-----------------|",
+                "B|-0---------------|-----------------|",
+                "G|-0---------------|-----------------|",
+                "D|-----------------|-----------------|",
+                "A|-----------------|-----------------|",
+                "E|-0---------------|-----------------|",
+                "hit    h   k   s     n   t   c   d",
+                "   1   2   3   4     1   2   3   4",
+                "",
+                "e|-----------------|",
+                "B|-----------------|",
+                "G|-----------------|",
+                "D|-----------------|",
+                "A|-----------------|",
+                "E|-----------------|",
+                "hit  b",
+                "   1   2   3   4");
+        Arrangement fromText = played(new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8)));
+        assertThat(fromText.hits().stream().map(Hit::kind)).containsExactlyInAnyOrder(HitKind.values());
+        byte[] own = new TabWriter().write(fromText).getBytes(StandardCharsets.UTF_8);
+        assertThat(played(new TabReader("x").read(own)).hits()).isEqualTo(fromText.hits());
+        byte[] xml = new MusicXmlWriter().write(fromText);
+        Arrangement fromXml = played(new MusicXmlReader("x").read(xml));
+        assertThat(fromXml.hits()).isEqualTo(fromText.hits());
+        // what a slapped harmonic sounds is not read as plucked beside it
+        assertThat(heard(fromXml)).isEqualTo(heard(fromText)).contains("67 harmonic", "76 harmonic");
     }
 
     /** Wavy lines after figures, as players type them; on an open string no finger can. */

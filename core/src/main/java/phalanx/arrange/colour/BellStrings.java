@@ -62,10 +62,10 @@ final class BellStrings {
         return best.size() < FEWEST ? List.of() : best;
     }
 
-    /** Whether a note is one that the finger itself sounds. */
+    /** Whether a written harmonic is one that the finger itself sounds. */
     boolean rings(ArrangedNote note) {
-        return note.attack() instanceof Attack.Touched touched
-                && !touched.left()
+        return note.attack() instanceof Attack.Touched
+                && note.role() != Role.MELODY
                 && at(note.tick()).stream().anyMatch(one -> one.string() == note.string() && one.midi() == note.midi());
     }
 

@@ -75,8 +75,9 @@ final class HitWriter {
 
     private static Note note(NoteValue value, HitKind kind) {
         Unpitched place = new Unpitched();
-        place.setDisplayStep(Step.values()[kind.ordinal()]);
-        place.setDisplayOctave(5);
+        // a line or space of its own for each
+        place.setDisplayStep(Step.values()[kind.ordinal() % Step.values().length]);
+        place.setDisplayOctave(5 - kind.ordinal() / Step.values().length);
         Notehead head = new Notehead();
         head.setValue(NoteheadValue.X);
         Note note = new Note();

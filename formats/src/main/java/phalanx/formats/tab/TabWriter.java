@@ -370,9 +370,11 @@ public final class TabWriter {
                 }
                 return;
             }
-            int shift = digits[column] == ' ' ? 0 : 1;
+            char digit = note.right().symbol().charAt(0);
+            // one stroke over several strings is one letter
+            int shift = digits[column] == ' ' || digits[column] == digit ? 0 : 1;
             if (column + shift < digits.length) {
-                digits[column + shift] = note.right().symbol().charAt(0);
+                digits[column + shift] = digit;
             }
         }
 
