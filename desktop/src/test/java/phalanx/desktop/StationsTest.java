@@ -309,6 +309,10 @@ class StationsTest extends OpenWindow {
         assertThat(project().song().bars()).hasSize(bars);
         clickOn("#cascade-7");
         waitFor(() -> shows("#cascade", "2* of") || shows("#cascade", "over fret"));
+        scrollTo("#cascade-triplets");
+        clickOn("#cascade-triplets");
+        waitFor(() -> shows("#cascade", "+"));
+        assertThat(cut()).isEmpty();
         scrollTo("#cascade-play");
         clickOn("#cascade-play");
         waitForText("#message", "Set cascade over");

@@ -330,17 +330,18 @@ final class ScorePainter {
         Color ink = colour(note.role() == Role.INNER ? "inner" : "on-colour");
         Pens.centred(g, String.valueOf(note.fret()), x, y, Pens.monoBold(15), ink);
         if (note.attack().equals(Attack.VIBRATO)) {
-            paintWave(g, x, y - TILE / 2 - 4);
+            paintWave(g, x + width / 2 + 1, y - WAVE - 3);
         }
     }
 
+    /** After the figure, over what rings on. */
     private void paintWave(GraphicsContext g, double x, double y) {
         g.setStroke(colour("ink"));
         g.setLineWidth(1.6);
         g.beginPath();
-        g.moveTo(x - TILE / 2, y);
+        g.moveTo(x, y);
         for (int half = 0; half < WAVES; half++) {
-            double from = x - TILE / 2 + half * TILE / WAVES;
+            double from = x + half * TILE / WAVES;
             double tip = half % 2 == 0 ? -WAVE : WAVE;
             g.quadraticCurveTo(from + TILE / WAVES / 2, y + 2 * tip, from + TILE / WAVES, y);
         }

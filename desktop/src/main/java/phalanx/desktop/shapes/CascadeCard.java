@@ -6,13 +6,11 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
-import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.widget.Cards;
 import phalanx.guitar.Instrument;
@@ -72,9 +70,8 @@ final class CascadeCard extends VBox {
                 .add(Cards.line(wording("CascadeCard.open-strings"), one.words(key))));
     }
 
-    private HBox nodes(HeldShape held, ChordSymbol chord, Instrument instrument, Key key, boolean inSong) {
-        HBox box = new HBox(6, Cards.before(wording("CascadeCard.frets-above")));
-        box.setAlignment(Pos.CENTER_LEFT);
+    private FlowPane nodes(HeldShape held, ChordSymbol chord, Instrument instrument, Key key, boolean inSong) {
+        FlowPane box = new FlowPane(6, 6, Cards.before(wording("CascadeCard.frets-above")));
         ToggleGroup group = new ToggleGroup();
         for (int n = 2; n <= MOST_NODES; n++) {
             HarmonicNode each = new HarmonicNode(1, n);

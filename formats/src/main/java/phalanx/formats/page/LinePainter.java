@@ -362,7 +362,7 @@ final class LinePainter {
         Shade ink = note.role() == Role.INNER ? shade : Shade.INK;
         pen.centred(figure, x, y, Face.MONO_BOLD, Sizes.FIGURE * s, ink);
         if (note.attack().equals(Attack.VIBRATO)) {
-            wave(pen, x - width / 2, y - height / 2 - 0.22 * s, width, 0.12 * s);
+            wave(pen, x + width / 2 + 0.1 * s, y - 0.35 * s, width, 0.12 * s);
         }
     }
 
