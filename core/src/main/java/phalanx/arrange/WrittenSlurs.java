@@ -65,6 +65,7 @@ final class WrittenSlurs {
         int strings = finder.instrument().strings();
         WrittenNote[] last = new WrittenNote[strings + 1];
         WrittenNote[] still = new WrittenNote[strings + 1];
+        WrittenNote[] bentFrom = new WrittenNote[strings + 1];
         for (WrittenNote note : written.notes()) {
             int string = note.string();
             WrittenNote before = isNear(last[string], note) ? last[string] : null;
@@ -72,13 +73,23 @@ final class WrittenSlurs {
             boolean stays = note.way() == AttackLock.Way.SLURRED || note.way() == AttackLock.Way.BENT;
             still[string] = stays && before != null ? still[string] : note;
             if (note.way() == AttackLock.Way.BENT && before != null) {
+                bentFrom[string] = before;
                 stand(before, moment(still[string]), moment(note));
+            } else if (isRelease(before, note, bentFrom[string])) {
+                stand(bentFrom[string], moment(still[string]), moment(note));
             } else if (note.way() == AttackLock.Way.SLID && before != null) {
                 slide(before, note);
             } else if (note.way() == AttackLock.Way.SLURRED && before != null && before.fret() != note.fret()) {
                 slur(before, note);
             }
         }
+    }
+
+    private static boolean isRelease(WrittenNote before, WrittenNote note, WrittenNote bentFrom) {
+        return note.way() == AttackLock.Way.SLURRED
+                && before != null
+                && before.way() == AttackLock.Way.BENT
+                && bentFrom.fret() == note.fret();
     }
 
     private boolean isNear(WrittenNote before, WrittenNote note) {

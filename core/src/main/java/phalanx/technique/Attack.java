@@ -27,6 +27,9 @@ public sealed interface Attack {
     /** From the note before on its string, by the finger that holds it. */
     Attack BEND = new Slur(SlurKind.BEND);
 
+    /** Back from a bend, by the finger that has bent the string. */
+    Attack RELEASE = new Slur(SlurKind.RELEASE);
+
     /**
      * One digit plucks one string.
      *

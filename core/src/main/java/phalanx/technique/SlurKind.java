@@ -17,7 +17,9 @@ public enum SlurKind {
     /** One finger travels along the ringing string. */
     SLIDE("slide", "/", 70, 1, 5, wording("SlurKind.the-same-finger-stays-on")),
     /** One finger pushes the ringing string aside on its fret. */
-    BEND("bend", "b", 80, 1, 2, wording("SlurKind.the-same-finger-stays-on-2"));
+    BEND("bend", "b", 80, 1, 2, wording("SlurKind.the-same-finger-stays-on-2")),
+    /** The finger that has bent the string lets it go back. */
+    RELEASE("release", "r", 80, 1, 2, wording("SlurKind.the-finger-that-has-bent"));
 
     private final String word;
     private final String sign;
@@ -72,7 +74,7 @@ public enum SlurKind {
 
     /** Whether a step of so many frets in pitch, upwards positive, is one of this kind. */
     public boolean spans(int frets) {
-        boolean direction = this == SLIDE || (this == PULL ? frets < 0 : frets > 0);
+        boolean direction = this == SLIDE || (this == PULL || this == RELEASE ? frets < 0 : frets > 0);
         return direction && Math.abs(frets) >= leastFrets && Math.abs(frets) <= mostFrets;
     }
 }

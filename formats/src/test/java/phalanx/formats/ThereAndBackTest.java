@@ -2,6 +2,7 @@ package phalanx.formats;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -30,7 +31,9 @@ import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
+import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.reading.FormatException;
@@ -350,6 +353,58 @@ class ThereAndBackTest {
         assertThat(fromXml.hits()).isEqualTo(fromText.hits());
         // what a slapped harmonic sounds is not read as plucked beside it
         assertThat(heard(fromXml)).isEqualTo(heard(fromText)).contains("67 harmonic", "76 harmonic");
+    }
+
+    /** Up and back by one finger: the fret stays, the pitch goes a whole step up and comes down. */
+    @Test
+    void aBendIsLetGoAgain() throws Exception {
+        String text = String.join(
+                "\n",
+                "tempo 80",
+                "e|-------------|-------------|",
+                "B|-8-b10-r8----|-6-b7--r6-5--|",
+                "G|-------------|-------------|",
+                "D|-------------|-------------|",
+                "A|-0-----------|-0-----------|",
+                "E|-------------|-------------|",
+                "   1 2   3 4     1 2   3  4");
+        Arrangement fromText = played(new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8)));
+        List<String> wanted = List.of(
+                "45 pluck",
+                "67 pluck",
+                "69 bend",
+                "67 release",
+                "45 pluck",
+                "65 pluck",
+                "66 bend",
+                "65 release",
+                "64 pluck");
+        assertThat(heard(fromText)).isEqualTo(wanted);
+        assertThat(fromText.notes().stream().filter(note -> note.string() == 2).map(ArrangedNote::fret))
+                .containsExactly(8, 8, 8, 6, 6, 6, 5);
+        assertThat(fromText.findings())
+                .extracting(Finding::kind)
+                .doesNotContain(FindingKind.SLUR_CONFLICT, FindingKind.LOCK_NOT_KEPT);
+        byte[] own = new TabWriter().write(fromText).getBytes(StandardCharsets.UTF_8);
+        assertThat(heard(played(new TabReader("x").read(own)))).isEqualTo(wanted);
+        byte[] xml = new MusicXmlWriter().write(fromText);
+        assertThat(new String(xml, StandardCharsets.UTF_8)).contains("<bend-alter>-2</bend-alter>", "<release");
+        assertThat(heard(played(new MusicXmlReader("x").read(xml)))).isEqualTo(wanted);
+        // the wheel rests at 8192 and moves two semitones each way: up to the bent note and down from it, twice
+        List<Integer> wheel = new ArrayList<>();
+        for (Track track : MidiSystem.getSequence(new ByteArrayInputStream(new MidiWriter().write(fromText)))
+                .getTracks()) {
+            for (int i = 0; i < track.size(); i++) {
+                if (track.get(i).getMessage() instanceof ShortMessage message
+                        && message.getCommand() == ShortMessage.PITCH_BEND) {
+                    wheel.add(message.getData1() + 128 * message.getData2());
+                }
+            }
+        }
+        assertThat(wheel)
+                .startsWith(0)
+                .contains(16384 - 1, 8192 - 4096, 8192 + 4096)
+                .endsWith(8192);
     }
 
     /** Wavy lines after figures, as players type them; on an open string no finger can. */

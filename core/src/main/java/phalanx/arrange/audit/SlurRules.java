@@ -101,6 +101,7 @@ public final class SlurRules {
             case PULL -> pull(before, note);
             case SLIDE -> slide(before, note);
             case BEND -> bend(before, note);
+            case RELEASE -> release(before, note);
         };
     }
 
@@ -257,6 +258,19 @@ public final class SlurRules {
                 : Optional.of(wording(
                         "SlurRules.finger-cannot-stay-there",
                         before.left().get().symbol()));
+    }
+
+    /** @param before with the fret and the finger that bends it */
+    private Optional<String> release(ArrangedNote before, ArrangedNote note) {
+        boolean same = before.left().isPresent()
+                && before.left().equals(note.left())
+                && before.fret() == note.fret()
+                && at(note.left().get(), note.tick())
+                        .filter(hold -> hold.press().fret() == note.fret()
+                                && hold.press().covers(note.string())
+                                && !hold.press().isBarre())
+                        .isPresent();
+        return same ? shift(before, note) : Optional.of(wording("SlurRules.another-finger-holds-the-note"));
     }
 
     /**

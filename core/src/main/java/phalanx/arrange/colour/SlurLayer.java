@@ -116,8 +116,9 @@ final class SlurLayer {
         SlurRules now = rules;
         for (int at : List.copyOf(slurs)) {
             ArrangedNote note = notes.get(at);
-            ArrangedNote from = notes.get(before[at]);
-            if (now.refusal(from, note, kind(at)).isPresent()) {
+            ArrangedNote from = from(at);
+            boolean ofBend = kind(at) == SlurKind.RELEASE && !slurs.contains(before[at]);
+            if (ofBend || now.refusal(from, note, kind(at)).isPresent()) {
                 slurs.remove(at);
                 continue;
             }
@@ -200,7 +201,7 @@ final class SlurLayer {
         if (before[at] == NONE) {
             return Optional.of(wording("SlurLayer.nothing-sounds-on-its-string"));
         }
-        ArrangedNote from = notes.get(before[at]);
+        ArrangedNote from = from(at);
         boolean alone = note.attack().equals(Attack.PLUCK) || note.attack() instanceof Attack.Block;
         if (!alone || note.weight() == Weight.ACCENT) {
             return Optional.of(
@@ -215,12 +216,18 @@ final class SlurLayer {
             return Optional.of(
                     wording("SlurLayer.the-note-before-on-its", from.role().label()));
         }
-        if (bent.contains(before[at])) {
+        if (bent.contains(before[at]) && from.fret() != note.fret()) {
             return Optional.of(wording("SlurLayer.the-note-before-is-bent"));
         }
         return wantedKind(at)
                 .map(kind -> rules.refusal(from, note, kind))
                 .orElse(Optional.of(wording("SlurLayer.the-note-before-on-its-2")));
+    }
+
+    /** The note before another on its string, on the fret from which it is bent if it is. */
+    private ArrangedNote from(int at) {
+        ArrangedNote from = notes.get(before[at]);
+        return bent.contains(before[at]) ? from.bentFrom(notes.get(before[before[at]])) : from;
     }
 
     /** The note before another on its string, which has one. */
@@ -234,6 +241,9 @@ final class SlurLayer {
     }
 
     private Optional<SlurKind> wantedKind(int at) {
+        if (bent.contains(before[at]) && from(at).fret() == notes.get(at).fret()) {
+            return Optional.of(SlurKind.RELEASE);
+        }
         return bent.contains(at)
                 ? Optional.of(SlurKind.BEND)
                 : slid.contains(at) ? Optional.of(SlurKind.SLIDE) : rules.natural(notes.get(before[at]), notes.get(at));

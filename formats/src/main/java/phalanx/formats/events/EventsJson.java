@@ -143,12 +143,12 @@ public final class EventsJson {
                 .put("role", note.role().word())
                 .put("left", note.left().map(Finger::symbol).orElse("0"))
                 .put("right", note.right().symbol())
-                .put("technique", note.attack().word());
+                .put("technique", technique(note.attack()));
         if (note.attack() instanceof Attack.Touched touched) {
             node.put("node", touched.node().toString())
                     .put("touchFret", note.fret() + touched.node().frets());
         }
-        if (note.attack().equals(Attack.BEND)) {
+        if (note.attack().equals(Attack.BEND) || note.attack().equals(Attack.RELEASE)) {
             node.put("bend", note.bentBy(instrument));
         }
         if (note.attack().equals(Attack.VIBRATO)) {
@@ -157,6 +157,11 @@ public final class EventsJson {
         if (note.attack().goesUp()) {
             node.put("stroke", "up");
         }
+    }
+
+    /** A release is a bend that is over: 0 semitones above its fret. */
+    private static String technique(Attack attack) {
+        return attack.equals(Attack.RELEASE) ? Attack.BEND.word() : attack.word();
     }
 
     private static void addHold(Hold hold, ObjectNode node) {

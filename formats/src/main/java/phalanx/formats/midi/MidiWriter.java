@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Predicate;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
@@ -18,6 +19,7 @@ import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.Guitar;
+import phalanx.guitar.Instrument;
 import phalanx.righthand.Digit;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
@@ -179,13 +181,14 @@ public final class MidiWriter {
         boolean nylon = arrangement.request().instrument().guitar().kind() == Guitar.Kind.NYLON;
         track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, channel, nylon ? NYLON : STEEL, 0), 0));
         List<ArrangedNote> notes = arrangement.notes().stream().filter(which).toList();
+        Map<ArrangedNote, ArrangedNote> slurred = arrangement.slurred();
         for (ArrangedNote note : notes) {
-            int bend = note.bentBy(arrangement.request().instrument());
+            int bend = bend(note, slurred.get(note), arrangement.request().instrument());
             boolean wavers = note.attack().equals(Attack.VIBRATO);
             // a wheel moves all that sounds on its channel
-            boolean alone = (bend > 0 || wavers)
+            boolean alone = (bend != 0 || wavers)
                     && notes.stream().noneMatch(other -> other != note && other.soundsAt(note.tick()));
-            if (bend > 0 && alone) {
+            if (bend != 0 && alone) {
                 writeBend(track, channel, note.tick(), bend, arrangement.song().tempo());
             }
             if (wavers && alone) {
@@ -198,17 +201,24 @@ public final class MidiWriter {
         meta(track, arrangement.song().endTick(), MetaType.END, new byte[0]);
     }
 
+    /** From how many semitones below a note is bent up, or above let go. */
+    private static int bend(ArrangedNote note, ArrangedNote before, Instrument instrument) {
+        return note.attack().equals(Attack.RELEASE) ? note.midi() - before.midi() : note.bentBy(instrument);
+    }
+
     /** The wheel that is meant for vibrato: controller 1 of the MIDI 1.0 standard, from memory. */
     private static void modulation(Track track, int channel, int tick, int value) throws InvalidMidiDataException {
         track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, MODULATION, value), tick));
     }
 
-    /** The wheel goes from below up to the note's own pitch, as the string is pushed; it begins before the note does. */
+    /** The wheel goes from below up to the note's own pitch, as the string is pushed, or from above down; it begins before the note does. */
     private static void writeBend(Track track, int channel, int tick, int semitones, double tempo)
             throws InvalidMidiDataException {
         for (int step = 0; step <= BEND_STEPS; step++) {
             int at = tick + (int) (step * BEND_MS / BEND_STEPS / Ticks.milliseconds(1, tempo));
-            int value = WHEEL_MIDDLE - WHEEL_SEMITONE * semitones * (BEND_STEPS - step) / BEND_STEPS;
+            int off = WHEEL_SEMITONE * semitones * (BEND_STEPS - step) / BEND_STEPS;
+            // fourteen bits: two semitones up are one less than two down
+            int value = Math.min(2 * WHEEL_MIDDLE - 1, WHEEL_MIDDLE - off);
             track.add(new MidiEvent(new ShortMessage(ShortMessage.PITCH_BEND, channel, value & 0x7F, value >> 7), at));
         }
     }

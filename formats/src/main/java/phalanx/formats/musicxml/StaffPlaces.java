@@ -114,7 +114,10 @@ final class StaffPlaces {
         if (ends(notations, "slide")) {
             return AttackLock.Way.SLID;
         }
-        boolean slurred = ends(technical, "hammer-on") || ends(technical, "pull-off");
+        boolean released = technical.children("bend").stream()
+                .anyMatch(bend -> !bend.children("release").isEmpty());
+        boolean slurred =
+                released && ends(notations, "slur") || ends(technical, "hammer-on") || ends(technical, "pull-off");
         if (slurred) {
             return AttackLock.Way.SLURRED;
         }

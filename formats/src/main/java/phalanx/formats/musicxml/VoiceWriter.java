@@ -31,6 +31,7 @@ import org.audiveris.proxymusic.ObjectFactory;
 import org.audiveris.proxymusic.Ornaments;
 import org.audiveris.proxymusic.Pitch;
 import org.audiveris.proxymusic.PlacementText;
+import org.audiveris.proxymusic.Release;
 import org.audiveris.proxymusic.Rest;
 import org.audiveris.proxymusic.Slide;
 import org.audiveris.proxymusic.Slur;
@@ -320,7 +321,9 @@ final class VoiceWriter {
     private void addSlurs(ArrangedNote note, StartStopContinue bow, StartStop line, Notations notations) {
         // a bend has no end of its own: its slur says from where it comes; the numbers keep slurs of several strings
         // apart
-        if (staff != TABLATURE || note.attack().equals(Attack.BEND)) {
+        if (staff != TABLATURE
+                || note.attack().equals(Attack.BEND)
+                || note.attack().equals(Attack.RELEASE)) {
             Slur slur = new Slur();
             slur.setType(bow);
             slur.setNumber(note.string());
@@ -391,6 +394,15 @@ final class VoiceWriter {
             if (note.attack().equals(Attack.BEND)) {
                 Bend bend = new Bend();
                 bend.setBendAlter(BigDecimal.valueOf(bends.applyAsInt(note)));
+                marks.add(factory.createTechnicalBend(bend));
+            }
+            if (note.attack().equals(Attack.RELEASE)) {
+                // MusicXML 4.0: the steps of a release are negative
+                Bend bend = new Bend();
+                bend.setBendAlter(
+                        BigDecimal.valueOf(note.midi() - slurred.get(note).midi()));
+                Release release = new Release();
+                bend.setRelease(release);
                 marks.add(factory.createTechnicalBend(bend));
             }
             if (note.attack() instanceof Attack.Touched) {

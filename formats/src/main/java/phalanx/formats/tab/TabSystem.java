@@ -35,7 +35,7 @@ final class TabSystem {
     private final int firstLine;
     private final List<String> strings;
     /** Hammer and pull stand just before the figure that they lead to, as slides do. */
-    private static final String SLURS = "hp";
+    private static final String SLURS = "hpr";
 
     private static final String VIBRATO = "~v";
 
@@ -311,8 +311,8 @@ final class TabSystem {
                 continue;
             }
             for (int column = from; column < end; column++) {
-                boolean bendsTo = column + 1 < end && Character.isDigit(line.charAt(column + 1));
-                noteSign(line.charAt(column), bendsTo);
+                boolean toFigure = column + 1 < end && Character.isDigit(line.charAt(column + 1));
+                noteSign(line.charAt(column), toFigure);
             }
             Matcher match = FIGURE.matcher(line).region(from, end);
             while (match.find()) {
@@ -366,10 +366,10 @@ final class TabSystem {
         return SLURS.indexOf(sign) >= 0 ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED;
     }
 
-    private void noteSign(char c, boolean bendsTo) {
-        if (c == 'b' && !bendsTo) {
+    private void noteSign(char c, boolean toFigure) {
+        if (c == 'b' && !toFigure) {
             signs.add(wording("TabSystem.bends-that-name-no-fret"));
-        } else if ("r^".indexOf(c) >= 0) {
+        } else if (c == '^' || c == 'r' && !toFigure) {
             signs.add(wording("TabSystem.releases-of-bends"));
         } else if (c == '*') {
             signs.add(wording("TabSystem.touched-harmonics-are-read-as"));

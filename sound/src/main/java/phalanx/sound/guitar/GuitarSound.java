@@ -198,7 +198,7 @@ public final class GuitarSound {
             strung.lifted = false;
             strung.loop.fallTo(strung.tone(hertz), BLOCK);
             switch (kind) {
-                case BEND -> strung.loop.glideTo(hertz, BEND);
+                case BEND, RELEASE -> strung.loop.glideTo(hertz, BEND);
                 case SLIDE -> {
                     strung.loop.glideTo(hertz, SLIDE);
                     soft(strung, hertz, SLID * level, when);
