@@ -196,8 +196,10 @@ final class NoteWriter {
 
     private void addInner(int slot, InnerStroke asked, int string) {
         Attack attack = asked.isBrush()
-                ? new Attack.Brush(asked.up())
-                : asked.kind() == InnerStroke.Kind.END_ROLL ? Attack.ROLL : Attack.PLUCK;
+                ? new Attack.Brush(asked.up(), asked.manner() == Manner.NAILS)
+                : asked.kind() == InnerStroke.Kind.END_ROLL
+                        ? Attack.ROLL
+                        : asked.manner() == Manner.SNAPPED ? Attack.SNAP : Attack.PLUCK;
         ArrangedNote note = ringing(slot, asked.tick(), string).struck(attack, asked.weight());
         notes.add(note);
         asked.digit().ifPresent(digit -> wanted.put(place(note), digit));

@@ -7,5 +7,9 @@ public enum Manner {
     /** A brush from the top string down to the lowest. */
     UP,
     /** Not plucked: a finger comes down on the string that still rings from the stroke before. */
-    HAMMERED
+    HAMMERED,
+    /** A finger hooks under the string and lets it snap against the frets. */
+    SNAPPED,
+    /** A brush from the lowest string up to the top with the nails, the backs of the fingers. */
+    NAILS
 }

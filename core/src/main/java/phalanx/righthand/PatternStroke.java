@@ -24,8 +24,9 @@ public record PatternStroke(
         Objects.requireNonNull(digit, "digit");
         Objects.requireNonNull(weight, "weight");
         Objects.requireNonNull(manner, "manner");
-        if (manner == Manner.HAMMERED && !row.isInner()) {
-            throw new IllegalArgumentException(wording("PatternStroke.a-hammered-stroke-of-row", row.word()));
+        boolean finger = manner == Manner.HAMMERED || manner == Manner.SNAPPED;
+        if (finger && !row.isInner() || manner == Manner.NAILS && row != PatternRow.BRUSH) {
+            throw new IllegalArgumentException(wording("PatternStroke.a-stroke-of-row-is-made", row.word()));
         }
         if (step < 0 || hit.isPresent() != (row == PatternRow.HIT)) {
             throw new IllegalArgumentException(wording("PatternStroke.a-stroke-of-row-at", row.word(), step));
@@ -64,9 +65,11 @@ public record PatternStroke(
         if (hit.isPresent()) {
             sign = String.valueOf(hit.get().letter());
         } else if (row == PatternRow.BRUSH) {
-            sign = up() ? "u" : "d";
+            sign = up() ? "u" : manner == Manner.NAILS ? "n" : "d";
         } else if (manner == Manner.HAMMERED) {
             sign = "h";
+        } else if (manner == Manner.SNAPPED) {
+            sign = "s";
         } else if (weight == Weight.GHOST) {
             return "o";
         } else {

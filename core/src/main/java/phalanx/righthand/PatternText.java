@@ -29,8 +29,8 @@ import phalanx.technique.HitKind;
  * </pre>
  *
  * A dot rests; {@code x} is a stroke by the school's choice of digit, {@code p i m a c} one by that digit, a capital an
- * accent, {@code o} a ghost note, {@code h} one that a finger hammers onto the string that still rings. Row
- * {@code brush} has {@code d} and {@code u}, row {@code hit} the letters of {@link HitKind}. A bar line {@code |} parts the bars of a pattern of two. After a line {@code variation every 4} come
+ * accent, {@code o} a ghost note, {@code h} one that a finger hammers onto the string that still rings, {@code s} one that
+ * snaps. Row {@code brush} has {@code d} and {@code u}, {@code n} for one down with the nails, row {@code hit} the letters of {@link HitKind}. A bar line {@code |} parts the bars of a pattern of two. After a line {@code variation every 4} come
  * the rows that are played in the last of four rounds. What is wrong is said at its place; nothing is guessed.
  */
 public final class PatternText {
@@ -53,9 +53,12 @@ public final class PatternText {
         }
         PatternStroke plain = new PatternStroke(step, row, Optional.empty(), weight, Manner.DOWN, Optional.empty());
         if (row == PatternRow.BRUSH) {
-            return small == 'd' || small == 'u'
-                    ? Optional.of(plain.with(small == 'u' ? Manner.UP : Manner.DOWN))
-                    : Optional.empty();
+            return switch (small) {
+                case 'd' -> Optional.of(plain);
+                case 'u' -> Optional.of(plain.with(Manner.UP));
+                case 'n' -> Optional.of(plain.with(Manner.NAILS));
+                default -> Optional.empty();
+            };
         }
         return fingers(plain, sign, small);
     }
@@ -69,6 +72,9 @@ public final class PatternText {
         }
         if (small == 'h' && plain.row().isInner()) {
             return Optional.of(plain.with(Manner.HAMMERED));
+        }
+        if (small == 's' && plain.row().isInner()) {
+            return Optional.of(plain.with(Manner.SNAPPED));
         }
         return Digit.bySymbol(String.valueOf(small)).map(plain::by);
     }

@@ -7,13 +7,16 @@ import java.util.Objects;
 /** How a note begins. */
 public sealed interface Attack {
     /** By one digit. */
-    Attack PLUCK = new Pluck(false, false);
+    Attack PLUCK = new Pluck(Stroke.DOWN);
 
     /** By the thumb on its way back. */
-    Attack UPSTROKE = new Pluck(true, false);
+    Attack UPSTROKE = new Pluck(Stroke.UP);
 
     /** By one digit, and the finger that holds it rocks. */
-    Attack VIBRATO = new Pluck(false, true);
+    Attack VIBRATO = new Pluck(Stroke.WAVERING);
+
+    /** By one digit that hooks under the string and lets it snap. */
+    Attack SNAP = new Pluck(Stroke.SNAPPED);
 
     /** At once with others, by a digit each. */
     Attack BLOCK = new Block();
@@ -22,7 +25,7 @@ public sealed interface Attack {
     Attack ROLL = new Roll();
 
     /** In one stroke with other strings, towards the treble side. */
-    Attack BRUSH = new Brush(false);
+    Attack BRUSH = new Brush(false, false);
 
     /** From the note before on its string, by the finger that holds it. */
     Attack BEND = new Slur(SlurKind.BEND);
@@ -30,13 +33,24 @@ public sealed interface Attack {
     /** Back from a bend, by the finger that has bent the string. */
     Attack RELEASE = new Slur(SlurKind.RELEASE);
 
-    /**
-     * One digit plucks one string.
-     *
-     * @param up by the thumb on its way back
-     * @param wavers with vibrato
-     */
-    record Pluck(boolean up, boolean wavers) implements Attack {
+    /** How one digit plucks one string. */
+    enum Stroke {
+        /** As it does mostly. */
+        DOWN,
+        /** By the thumb on its way back. */
+        UP,
+        /** And the finger that holds the string rocks. */
+        WAVERING,
+        /** From under the string, which snaps against the frets. */
+        SNAPPED
+    }
+
+    /** One digit plucks one string. */
+    record Pluck(Stroke stroke) implements Attack {
+        public Pluck {
+            Objects.requireNonNull(stroke, "stroke");
+        }
+
         @Override
         public String word() {
             return "pluck";
@@ -63,8 +77,9 @@ public sealed interface Attack {
      * One stroke over several strings.
      *
      * @param up from the treble side to the bass
+     * @param nails by the backs of the fingers; else by the flesh
      */
-    record Brush(boolean up) implements Attack {
+    record Brush(boolean up, boolean nails) implements Attack {
         @Override
         public String word() {
             return "brush";
@@ -125,7 +140,10 @@ public sealed interface Attack {
 
     /** What it is called on screen. */
     default String label() {
-        return this instanceof Slur slur ? slur.kind().label() : wording("Attack." + word());
+        if (this instanceof Slur slur) {
+            return slur.kind().label();
+        }
+        return equals(SNAP) ? wording("Attack.snap") : wording("Attack." + word());
     }
 
     /** Whether the right hand makes it. */
@@ -140,6 +158,6 @@ public sealed interface Attack {
 
     /** Whether the stroke goes from the treble side to the bass. */
     default boolean goesUp() {
-        return this instanceof Pluck pluck && pluck.up || this instanceof Brush brush && brush.up;
+        return this.equals(UPSTROKE) || this instanceof Brush brush && brush.up;
     }
 }

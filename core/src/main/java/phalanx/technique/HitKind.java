@@ -33,7 +33,8 @@ public enum HitKind {
             With.NOTHING,
             Damps.ALL,
             110,
-            wording("HitKind.a-finger-falls-straight-across"));
+            wording("HitKind.a-finger-falls-straight-across")),
+    STOP("stop", 'q', Side.RIGHT, With.NOTHING, Damps.ALL, 80, wording("HitKind.thumb-and-fingers-come-back"));
 
     /** Strings that a slap falls on, from the lowest, and a dead stroke, from the highest. */
     private static final int SLAPPED = 3;

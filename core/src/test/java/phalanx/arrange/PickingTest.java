@@ -1,6 +1,7 @@
 package phalanx.arrange;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import java.util.Optional;
@@ -28,6 +29,7 @@ import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.PatternRow;
 import phalanx.righthand.PatternStroke;
+import phalanx.righthand.PatternText;
 import phalanx.righthand.Picking;
 import phalanx.righthand.School;
 import phalanx.song.Bar;
@@ -201,6 +203,49 @@ class PickingTest {
             left -= length;
         }
         return Songs.of("C", meter, String.join(" ", chords), melody.toString());
+    }
+
+    /** A snap needs a digit of its own and time to get under its string; the nails are the fingers', on the way down alone. */
+    @Test
+    void stringsSnapAndNailsBrushWhereAPatternSaysSo() {
+        Song song = Songs.of("C", Meter.COMMON, "C Am", "").withTempo(80);
+        List<ArrangedNote> snapped = picked("Snapped Twine", song).notes().stream()
+                .filter(note -> note.attack().equals(Attack.SNAP))
+                .toList();
+        assertThat(snapped)
+                .extracting(note -> note.tick() % (4 * Ticks.QUARTER))
+                .containsExactly(Ticks.QUARTER, 3 * Ticks.QUARTER, Ticks.QUARTER, 3 * Ticks.QUARTER);
+        assertThat(snapped).allMatch(note -> note.role() == Role.INNER && note.right() != Digit.P);
+        Arrangement brushed = picked("Tin Eaves", song);
+        assertThat(brushed.notes())
+                .filteredOn(note -> note.attack().equals(new Attack.Brush(false, true)))
+                .isNotEmpty()
+                .allMatch(note -> note.right() != Digit.P && note.tick() % (2 * Ticks.QUARTER) == Ticks.QUARTER);
+        assertThat(brushed.notes())
+                .filteredOn(note -> note.attack().equals(new Attack.Brush(true, false)))
+                .isNotEmpty();
+        // by one digit 230 ms apart: plucks may come so soon, a snap may not
+        for (String sign : List.of("i", "s")) {
+            Pattern own = PatternText.parse(
+                    "Own\nfamily: own\nmeter: 2/4\ngrid: 2\nserves: a test\nmiddle i " + sign + " i " + sign);
+            assertThat(own.strokes()).extracting(PatternStroke::sign).containsExactly("i", sign, "i", sign);
+            Picking index = Picking.PLAIN
+                    .withSchool(School.THUMB_AND_INDEX)
+                    .withPlan(new Picking.Plan(Optional.of(own), BassLine.ON_CHANGE, Level.FULL));
+            Song quick = Songs.of("C", new Meter(2, 4), "C Am", "").withTempo(130);
+            boolean late = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                    .quick(quick, index, List.of(), () -> false).findings().stream()
+                            .anyMatch(finding -> finding.kind() == FindingKind.DIGIT_TOO_FAST);
+            assertThat(late).isEqualTo(sign.equals("s"));
+        }
+        assertThatThrownBy(() -> PatternText.parse("Low\nfamily: own\nmeter: 2/4\ngrid: 1\nserves: a test\nbass s x\n"))
+                .hasMessageContaining("s");
+    }
+
+    private static Arrangement picked(String pattern, Song song) {
+        Picking picking =
+                Picking.PLAIN.withPlan(new Picking.Plan(LIBRARY.find(pattern), BassLine.ALTERNATING, Level.FULL));
+        return new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, picking, List.of(), () -> false);
     }
 
     /**

@@ -342,7 +342,7 @@ class ThereAndBackTest {
                 "D|-----------------|",
                 "A|-----------------|",
                 "E|-----------------|",
-                "hit  b",
+                "hit  b       q",
                 "   1   2   3   4");
         Arrangement fromText = played(new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8)));
         assertThat(fromText.hits().stream().map(Hit::kind)).containsExactlyInAnyOrder(HitKind.values());

@@ -17,6 +17,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MidiSystem;
@@ -146,11 +147,10 @@ class WritersTest {
 
     @Test
     void hitsBrushesAndTupletsAreValid() throws FormatException {
-        Picking picking = Picking.PLAIN.withPlan(new Picking.Plan(
-                Optional.of(PatternLibrary.standard().get("Shed Door")), BassLine.ALTERNATING, Level.EVEN));
         for (LeadSheet sheet : sheets()) {
             Song song = new MusicXmlReader("x").read(sheet.bytes()).song();
             if (song.bars().get(1).meter().equals(Meter.COMMON)) {
+                Picking picking = picking("Shed Door");
                 Arrangement arrangement =
                         new Arranger(Instrument.STANDARD, Hand.AVERAGE).quick(song, picking, List.of(), () -> false);
                 assertThat(arrangement.hits()).isNotEmpty();
@@ -158,6 +158,34 @@ class WritersTest {
                 assertThatCode(() -> schema.newValidator().validate(new StreamSource(new ByteArrayInputStream(xml))))
                         .doesNotThrowAnyException();
             }
+        }
+    }
+
+    private static Picking picking(String pattern) {
+        return Picking.PLAIN.withPlan(new Picking.Plan(
+                Optional.of(PatternLibrary.standard().get(pattern)), BassLine.ALTERNATING, Level.EVEN));
+    }
+
+    /** In MusicXML by elements of its own standard, for programs by words, in tablature by a sign; pages check their own. */
+    @Test
+    void snapsAndNailsAreWrittenEverywhere() throws FormatException, IOException {
+        Song song =
+                new MusicXmlReader("x").read(LeadSheet.usual().bytes()).song().withMelody(List.of());
+        Map<String, String> elements = Map.of("Snapped Twine", "<snap-pizzicato", "Tin Eaves", "<fingernails");
+        Map<String, String> words = Map.of("Snapped Twine", "snap", "Tin Eaves", "nails");
+        for (String pattern : elements.keySet()) {
+            Arrangement arrangement = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                    .quick(song, picking(pattern), List.of(), () -> false);
+            byte[] xml = new MusicXmlWriter().write(arrangement);
+            assertThatCode(() -> schema.newValidator().validate(new StreamSource(new ByteArrayInputStream(xml))))
+                    .doesNotThrowAnyException();
+            assertThat(new String(xml, StandardCharsets.UTF_8)).contains(elements.get(pattern));
+            JsonNode notes = new ObjectMapper()
+                    .readTree(new EventsJson().write(arrangement, 1))
+                    .get("notes");
+            assertThat(notes).anyMatch(note -> note.path(words.get(pattern)).asBoolean());
+            assertThat(new TabWriter().write(arrangement).contains("figures with !"))
+                    .isEqualTo(pattern.equals("Snapped Twine"));
         }
     }
 

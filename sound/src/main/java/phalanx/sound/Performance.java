@@ -44,6 +44,7 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
     private static final double GHOST = decibels(-7);
     private static final double ACCENT = decibels(2.5);
     private static final double UPSTROKE = decibels(-2);
+    private static final double SNAP = decibels(3);
 
     /** A harmonic at the middle of the string sounds about as loud as it is written. */
     private static final double HARMONIC = 1.5;
@@ -264,11 +265,12 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
                     case PLAIN -> 1;
                     case ACCENT -> ACCENT;
                 };
-        return role * weight * (note.attack().goesUp() ? UPSTROKE : 1);
+        double stroke = note.attack().equals(Attack.SNAP) ? SNAP : note.attack().goesUp() ? UPSTROKE : 1;
+        return role * weight * stroke;
     }
 
     private static Pluck pluck(ArrangedNote note, double level, boolean damped) {
-        boolean nail = note.right() != Digit.P;
+        boolean nail = note.right() != Digit.P || note.attack().equals(Attack.SNAP);
         if (note.attack() instanceof Attack.Touched touched) {
             int n = touched.node().n();
             double string = Pitch.hertz(note.midi() - touched.node().nearest());

@@ -24,6 +24,9 @@ import phalanx.technique.Attack;
  * every digit that plucks again.
  */
 final class SpeedMeter {
+    /** A digit that snaps a string must get under it first: our assumption. */
+    private static final double HOOK_MS = 60;
+
     private final Speeds speeds;
 
     SpeedMeter(Speeds speeds) {
@@ -149,6 +152,9 @@ final class SpeedMeter {
                                         "SpeedMeter.digit-plucks-again",
                                         note.right().symbol());
                 double needs = up || afterUp ? speeds.upMs() : speeds.repeatMs();
+                if (note.attack().equals(Attack.SNAP)) {
+                    needs += HOOK_MS;
+                }
                 limits.add(limit(note, note.tick() - earlier.tick(), needs, who));
                 if (afterUp) {
                     limits.add(limit(

@@ -43,7 +43,9 @@ public final class DigitWriter {
     /** The notes with blocks and upstrokes taken back: they are found anew among what is still plucked. */
     static List<ArrangedNote> unstruck(List<ArrangedNote> notes) {
         return notes.stream()
-                .map(note -> note.attack() instanceof Attack.Block || note.attack() instanceof Attack.Pluck
+                .map(note -> note.attack() instanceof Attack.Block
+                                || note.attack() instanceof Attack.Pluck
+                                        && !note.attack().equals(Attack.SNAP)
                         ? note.struck(Attack.PLUCK, note.weight())
                         : note)
                 .toList();
@@ -88,7 +90,8 @@ public final class DigitWriter {
             boolean brush = shared || note.attack() instanceof Attack.Brush;
             boolean roll = note.attack() instanceof Attack.Roll;
             boolean touched = note.attack() instanceof Attack.Touched;
-            boolean block = !roll && !touched && note.role() != Role.BASS && fingers.get(note.tick()) > 1;
+            boolean alone = touched || note.attack().equals(Attack.SNAP);
+            boolean block = !roll && !alone && note.role() != Role.BASS && fingers.get(note.tick()) > 1;
             done.add(
                     brush
                             ? note.struck(

@@ -61,7 +61,7 @@ final class VibratoLayer {
 
     /** Why a note cannot waver, or nothing. */
     Optional<String> refusal(ArrangedNote note) {
-        boolean plucked = note.attack() instanceof Attack.Pluck || note.attack() instanceof Attack.Block;
+        boolean plucked = note.attack().equals(Attack.PLUCK) || note.attack() instanceof Attack.Block;
         if (!plucked) {
             return Optional.of(
                     wording("VibratoLayer.it-is-part-of-a", note.attack().label()));

@@ -58,7 +58,9 @@ class HitsTest {
             HitKind.DEAD,
             70,
             HitKind.BELL,
-            110));
+            110,
+            HitKind.STOP,
+            80));
 
     private static Picking with(Groove groove, Optional<String> pattern, BassLine bass) {
         return Picking.PLAIN.withPlan(new Picking.Plan(
@@ -91,7 +93,7 @@ class HitsTest {
                 + "x"
                         .repeat(groove.meter().barTicks() / groove.meter().beatTicks())
                         .chars()
-                        .mapToObj(sign -> String.valueOf("hksntcdb.".charAt(random.nextInt(9))))
+                        .mapToObj(sign -> String.valueOf("hksntcdbq.".charAt(random.nextInt(10))))
                         .reduce("", String::concat));
         Groove chosen = random.nextBoolean() ? groove : wild;
         BassLine bass = BassLine.values()[random.nextInt(BassLine.values().length)];
@@ -145,7 +147,10 @@ class HitsTest {
                 switch (hit.kind()) {
                     case SLAP, NAIL, DEAD -> assertThat(note.right()).isEqualTo(Digit.P);
                     case BELL -> assertThat(isSlapped(note)).isTrue();
-                    case CHUCK -> assertThat(note).as("plucked with a chuck").isNull();
+                    case CHUCK, STOP ->
+                        assertThat(note)
+                                .as("plucked with a hand on all strings")
+                                .isNull();
                     default -> {}
                 }
             } else if (!left && !slurred) {
@@ -155,7 +160,7 @@ class HitsTest {
             }
             boolean falls =
                     switch (hit.kind()) {
-                        case CHUCK, BELL -> true;
+                        case CHUCK, BELL, STOP -> true;
                         case SLAP -> note.string() >= 4;
                         case DEAD -> note.string() <= 3;
                         default -> false;
@@ -282,7 +287,7 @@ class HitsTest {
         }
         assertThatThrownBy(() -> Groove.parse("short | 4/4 | 2 | s.s."))
                 .hasMessage("a bar of 4/4 with 2 steps a beat has 8 steps, not 4");
-        assertThatThrownBy(() -> Groove.parse("odd | 4/4 | 2 | s.q.s.s.")).hasMessage("\"q\" is no hit");
+        assertThatThrownBy(() -> Groove.parse("odd | 4/4 | 2 | s.z.s.s.")).hasMessage("\"z\" is no hit");
         assertThatThrownBy(() -> Groove.parse("none | four | 2 | s.s.")).hasMessageContaining("are not a meter");
         assertThatThrownBy(() -> Groove.parse("nothing at all")).hasMessageContaining("parted by |");
         assertThatThrownBy(() -> Grooves.shipped().get("polka")).hasMessageContaining("there are backbeat, heartbeat");

@@ -198,6 +198,14 @@ class SlursTest {
                 landing.ifPresent(hold -> assertThat(hold.tick()).as(what).isLessThanOrEqualTo(before.tick()));
                 assertThat(landing.isPresent()).as(what).isEqualTo(note.fret() > 0);
             }
+            case RELEASE -> {
+                assertThat(frets).as(what).isBetween(-2, -1);
+                assertThat(ms).as(what).isGreaterThanOrEqualTo(80);
+                assertThat(before.attack()).as(what).isEqualTo(Attack.BEND);
+                assertThat(note.fret()).as(what).isEqualTo(before.fret()).isPositive();
+                assertThat(note.left()).as(what).isPresent().isEqualTo(before.left());
+                assertThat(landing).as(what).isPresent();
+            }
             case BEND -> {
                 assertThat(frets).as(what).isBetween(1, note.string() > 2 ? 1 : 2);
                 assertThat(ms).as(what).isGreaterThanOrEqualTo(80);

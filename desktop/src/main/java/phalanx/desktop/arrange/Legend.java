@@ -60,6 +60,13 @@ final class Legend extends VBox {
             getChildren()
                     .add(line(new Line(0, SIGN, SIGN / 2, 0), "bass", wording("Legend.below-a-triangle-the-thumb")));
         }
+        if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.SNAP))) {
+            getChildren().add(line(new Circle(SIGN / 2), "inner", wording("Legend.below-a-dot-with-a")));
+        }
+        if (arrangement.notes().stream()
+                .anyMatch(note -> note.attack() instanceof Attack.Brush brush && brush.nails())) {
+            getChildren().add(line(new Line(0, 0, SIGN / 2, SIGN), "inner", wording("Legend.below-two-slanted-lines")));
+        }
         String slurs = arrangement.slurred().keySet().stream()
                 .map(ArrangedNote::attack)
                 .map(Attack.Slur.class::cast)

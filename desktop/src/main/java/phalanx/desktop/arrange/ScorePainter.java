@@ -382,10 +382,18 @@ final class ScorePainter {
         double x = layout.x(line, note.tick());
         double y = digitY(line, note.right());
         g.setFill(colour(token(note.role())));
-        if (note.attack() instanceof Attack.Brush) {
+        if (note.attack() instanceof Attack.Brush brush) {
             g.setStroke(colour(token(note.role())));
             g.setLineWidth(2.5);
             g.strokeLine(x - DOT / 2, y - DOT, x + DOT / 2, y + DOT);
+            if (brush.nails()) {
+                g.strokeLine(x - DOT / 2 + 4, y - DOT, x + DOT / 2 + 4, y + DOT);
+            }
+        } else if (note.attack().equals(Attack.SNAP)) {
+            g.fillOval(x - DOT / 2 - 0.5, y - DOT / 2 - 0.5, DOT + 1, DOT + 1);
+            g.setStroke(colour(token(note.role())));
+            g.setLineWidth(2);
+            g.strokeLine(x, y - DOT - 1, x, y);
         } else if (note.attack().equals(Attack.UPSTROKE)) {
             g.fillPolygon(
                     new double[] {x - DOT / 2, x, x + DOT / 2},

@@ -221,10 +221,14 @@ final class StepGrid extends Drawing {
         }
         String sign = stroke.digit()
                 .map(Digit::symbol)
-                .orElse(stroke.hit().isPresent() || stroke.manner() == Manner.HAMMERED ? stroke.sign() : "");
+                .orElse(stroke.hit().isPresent() || isMarked(stroke.manner()) ? stroke.sign() : "");
         if (!sign.isEmpty()) {
             Pens.centred(g, sign, x, y, Pens.monoBold(14), view().colour("on-colour"));
         }
+    }
+
+    private static boolean isMarked(Manner manner) {
+        return manner == Manner.HAMMERED || manner == Manner.SNAPPED || manner == Manner.NAILS;
     }
 
     private static String token(PatternRow row) {

@@ -151,6 +151,12 @@ public final class EventsJson {
         if (note.attack().equals(Attack.BEND) || note.attack().equals(Attack.RELEASE)) {
             node.put("bend", note.bentBy(instrument));
         }
+        if (note.attack().equals(Attack.SNAP)) {
+            node.put("snap", true);
+        }
+        if (note.attack() instanceof Attack.Brush brush && brush.nails()) {
+            node.put("nails", true);
+        }
         if (note.attack().equals(Attack.VIBRATO)) {
             node.put("vibrato", true);
         }

@@ -52,6 +52,9 @@ public final class MidiWriter {
     /** How long a string takes to be pushed to its pitch: an assumption of ours. */
     private static final double BEND_MS = 80;
 
+    /** For a hit that is not heard. */
+    private static final int SILENT = -1;
+
     private static final int MODULATION = 1;
     private static final int MODULATED = 48;
 
@@ -226,7 +229,10 @@ public final class MidiWriter {
     private static void writeHits(Arrangement arrangement, Track track) throws InvalidMidiDataException {
         meta(track, 0, MetaType.NAME, "Hits".getBytes(StandardCharsets.UTF_8));
         for (Hit hit : arrangement.hits()) {
-            sound(track, DRUMS, hit.tick(), hit.tick() + Ticks.QUARTER / 4, percussion(hit.kind()));
+            int key = percussion(hit.kind());
+            if (key != SILENT) {
+                sound(track, DRUMS, hit.tick(), hit.tick() + Ticks.QUARTER / 4, key);
+            }
         }
         meta(track, arrangement.song().endTick(), MetaType.END, new byte[0]);
     }
@@ -242,6 +248,7 @@ public final class MidiWriter {
             case CHUCK -> 69; // cabasa
             case DEAD -> 42; // closed hi-hat
             case BELL -> 75; // claves
+            case STOP -> SILENT;
         };
     }
 

@@ -421,6 +421,12 @@ final class VoiceWriter {
             if (slurs.containsKey(note)) {
                 addSlur(slurs.get(note), StartStop.START, marks);
             }
+            if (note.attack().equals(Attack.SNAP)) {
+                marks.add(factory.createTechnicalSnapPizzicato(new EmptyPlacement()));
+            }
+            if (note.attack() instanceof Attack.Brush brush && brush.nails()) {
+                marks.add(factory.createTechnicalFingernails(new EmptyPlacement()));
+            }
             if (note.attack().equals(Attack.UPSTROKE)) {
                 marks.add(factory.createTechnicalUpBow(new EmptyPlacement()));
             }

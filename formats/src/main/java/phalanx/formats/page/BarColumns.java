@@ -120,7 +120,10 @@ final class BarColumns {
         }
     }
 
-    /** The digits of a moment, the thumb first; a caret where the thumb goes back up. */
+    /**
+     * The digits of a moment, the thumb first; a caret where the thumb goes back up, a dash where the nails
+     * brush and an exclamation mark where a string snaps.
+     */
     private static String digits(List<ArrangedNote> struck) {
         boolean up = struck.stream().anyMatch(note -> note.attack().equals(Attack.UPSTROKE));
         return struck.stream()
@@ -129,7 +132,14 @@ final class BarColumns {
                         .sorted()
                         .map(Digit::symbol)
                         .collect(Collectors.joining())
-                + (up ? "^" : "");
+                + (up ? "^" : "")
+                + (struck.stream().anyMatch(note -> note.attack().equals(Attack.SNAP)) ? "!" : "")
+                + (struck.stream().anyMatch(BarColumns::isByNails) ? "-" : "");
+    }
+
+    /** Whether the backs of the fingers brush it. */
+    static boolean isByNails(ArrangedNote note) {
+        return note.attack() instanceof Attack.Brush brush && brush.nails();
     }
 
     private void place() {

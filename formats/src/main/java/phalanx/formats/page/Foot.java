@@ -132,6 +132,12 @@ final class Foot {
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.UPSTROKE))) {
             entries.add(word("p^", wording("Foot.thumb-back-up")));
         }
+        if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.SNAP))) {
+            entries.add(word("!", wording("Foot.snapped")));
+        }
+        if (arrangement.notes().stream().anyMatch(BarColumns::isByNails)) {
+            entries.add(word("-", wording("Foot.by-the-nails")));
+        }
         TreeSet<HitKind> hits = new TreeSet<>();
         arrangement.hits().forEach(hit -> hits.add(hit.kind()));
         hits.forEach(kind -> entries.add(new Entry(

@@ -34,6 +34,7 @@ public final class TabWriter {
     private static final String TOUCHED = "*";
 
     private static final String VIBRATO = "~";
+    private static final String SNAP = "!";
 
     private static final int COLUMN = 3;
     private static final int LABEL = 4;
@@ -94,6 +95,9 @@ public final class TabWriter {
         }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.VIBRATO))) {
             text.append("vibrato: figures with ").append(VIBRATO).append('\n');
+        }
+        if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.SNAP))) {
+            text.append("snapped: figures with ").append(SNAP).append('\n');
         }
         boolean natural = arrangement.notes().stream()
                 .anyMatch(note -> note.fret() == 0 && note.attack() instanceof Attack.Touched);
@@ -360,6 +364,9 @@ public final class TabWriter {
                 if (natural && strings[note.string()][column - 1] == '-') {
                     strings[note.string()][column - 1] = '<';
                 }
+            }
+            if (note.attack().equals(Attack.SNAP)) {
+                put(strings[note.string()], note.tick(), note.fret() + SNAP);
             }
             if (note.attack().equals(Attack.VIBRATO)) {
                 put(strings[note.string()], note.tick(), note.fret() + VIBRATO);

@@ -22,6 +22,7 @@ final class HitSound {
             case TAP -> new double[] {236, 0.12, 540, 0.07, 910, 0.05};
             case CHUCK -> new double[] {196, 0.06, 392, 0.05, 700, 0.04};
             case DEAD -> new double[] {330, 0.035, 740, 0.03, 1480, 0.02};
+            case STOP -> new double[0];
             case BELL -> new double[] {1150, 0.03, 2600, 0.03, 3900, 0.025};
         };
     }
@@ -31,6 +32,7 @@ final class HitSound {
         return switch (kind) {
             case HEEL, KNOCK -> 0.1;
             case NAIL, TAP -> 0.25;
+            case STOP -> 0;
             case DEAD -> 0.5;
             case SLAP, CHUCK, BELL -> 0.9;
         };
@@ -58,7 +60,7 @@ final class HitSound {
             samples[i] = (float) swing;
             peak = Math.max(peak, Math.abs(samples[i]));
         }
-        for (int i = 0; i < samples.length; i++) {
+        for (int i = 0; i < samples.length && peak > 0; i++) {
             samples[i] *= (float) (PEAK / peak);
         }
         return samples;
