@@ -20,10 +20,12 @@ import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.desktop.arrange.ScoreStation;
 import phalanx.desktop.arrange.ScoreView;
 import phalanx.desktop.widget.NeckPainter;
 import phalanx.formats.library.Looks;
 import phalanx.guitar.Instrument;
+import phalanx.song.Bar;
 
 /** Everything larger, in another theme, and as a left-handed player sees it, in the real window. */
 class ViewTest extends OpenWindow {
@@ -39,6 +41,28 @@ class ViewTest extends OpenWindow {
             push(KeyCode.CONTROL, code);
         }
         settle();
+    }
+
+    @Test
+    void theScoreRunsInOneLine() throws TimeoutException {
+        clickOn("#score-station");
+        ScoreStation score = lookup("#score-station").query();
+        List<Bar> bars = project().song().bars();
+        type(KeyCode.HOME, KeyCode.R);
+        waitForText("#message", "One line that runs on");
+        assertThat(score.visible().get(0)).isZero();
+        int fits = project().song().barIndexAt(score.visible().get(1)) + 1;
+        assertThat(fits).isBetween(2, bars.size() - 1);
+        // downwards one page, the bar before stays in sight
+        type(KeyCode.DOWN);
+        waitFor(() -> score.visible().get(0) == bars.get(fits - 1).startTick());
+        assertThat(score.selected()).isEqualTo(bars.get(fits).startTick());
+        type(KeyCode.END);
+        waitFor(() -> score.visible().get(1) >= bars.get(bars.size() - 1).startTick());
+        type(KeyCode.HOME);
+        waitFor(() -> score.visible().get(0) == 0);
+        type(KeyCode.R);
+        waitForText("#message", "Lines below each other");
     }
 
     @Test

@@ -3,6 +3,7 @@ package phalanx.desktop.arrange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import phalanx.formats.page.Staff;
 import phalanx.song.Bar;
 import phalanx.song.Song;
@@ -10,7 +11,8 @@ import phalanx.song.Ticks;
 
 /**
  * Where everything stands in the score: bars broken into lines of one time scale, each line with a neck lane over a string
- * lane over a digit lane. Pixels from the top left of the whole score.
+ * lane over a digit lane. Pixels from the top left of the whole score. Or one running line, of as many bars as there is
+ * room for.
  */
 final class ScoreLayout {
     static final double LEFT = 44;
@@ -73,14 +75,22 @@ final class ScoreLayout {
 
     /** One without a staff. */
     ScoreLayout(Song song, int strings, int digits, boolean sung, double width) {
-        this(song, strings, digits, sung, Optional.empty(), width);
+        this(song, strings, digits, sung, Optional.empty(), width, OptionalInt.empty());
     }
 
     /**
      * @param sung whether a tune that is sung stands above the lanes; else its words stand below the count
      * @param notation that stands on a staff above the lanes, if it is shown
+     * @param running the place of the bar with which a running line begins
      */
-    ScoreLayout(Song song, int strings, int digits, boolean sung, Optional<Staff> notation, double width) {
+    ScoreLayout(
+            Song song,
+            int strings,
+            int digits,
+            boolean sung,
+            Optional<Staff> notation,
+            double width,
+            OptionalInt running) {
         this.staff = notation.map(Staff::height).orElse(0.0) * STAFF_SPACE;
         this.left = LEFT
                 + notation.map(shown -> (shown.before() + Staff.METER) * STAFF_SPACE)
@@ -91,10 +101,20 @@ final class ScoreLayout {
         this.strings = strings;
         this.digits = digits;
         double room = Math.max(200, width - left - RIGHT);
-        List<Bar> open = new ArrayList<>();
+        List<List<Bar>> rows = running.isPresent()
+                ? rows(song.bars().subList(running.getAsInt(), song.bars().size()), room)
+                        .subList(0, 1)
+                : rows(song.bars(), room);
+        for (int i = 0; i < rows.size(); i++) {
+            lines.add(new Line(rows.get(i), i * lineHeight(), scale(rows.get(i), room) / Ticks.QUARTER));
+        }
+    }
+
+    private static List<List<Bar>> rows(List<Bar> bars, double room) {
         List<List<Bar>> rows = new ArrayList<>();
+        List<Bar> open = new ArrayList<>();
         double used = 0;
-        for (Bar bar : song.bars()) {
+        for (Bar bar : bars) {
             double least = quarters(bar) * LEAST_QUARTER + BAR_PAD;
             if (!open.isEmpty() && used + least > room) {
                 rows.add(open);
@@ -105,9 +125,7 @@ final class ScoreLayout {
             used += least;
         }
         rows.add(open);
-        for (int i = 0; i < rows.size(); i++) {
-            lines.add(new Line(rows.get(i), i * lineHeight(), scale(rows.get(i), room) / Ticks.QUARTER));
-        }
+        return rows;
     }
 
     private static double quarters(Bar bar) {

@@ -104,6 +104,7 @@ public final class ScoreStation extends StackPane implements Viewed {
         this.versions = new VersionsPanel(
                 workbench, playback, new VersionsPanel.Marks(this::select, score::markOtherwise), this::showMoment);
         settled.setOnFinished(event -> findOtherWays());
+        score.onSeen(strip::mark);
         VBox left = new VBox(score, strip);
         VBox.setVgrow(score, Priority.ALWAYS);
         HBox.setHgrow(left, Priority.ALWAYS);
@@ -170,7 +171,6 @@ public final class ScoreStation extends StackPane implements Viewed {
     public void select(int tick) {
         score.select(tick);
         workbench.arrangement().ifPresent(this::explain);
-        strip.mark(score.visible());
     }
 
     /** The bars that are marked, if any. */
@@ -192,7 +192,6 @@ public final class ScoreStation extends StackPane implements Viewed {
     private void markTo(int tick) {
         score.mark(tick);
         workbench.arrangement().ifPresent(this::explain);
-        strip.mark(score.visible());
     }
 
     private void explain(Arrangement shown) {
@@ -349,7 +348,6 @@ public final class ScoreStation extends StackPane implements Viewed {
         @Override
         public void handle(long now) {
             score.moveCursor(playback.tick());
-            strip.mark(score.visible());
         }
     };
 
@@ -388,6 +386,7 @@ public final class ScoreStation extends StackPane implements Viewed {
             case F -> toggleFindings();
             case V -> toggleVersions();
             case T -> toggleStaff();
+            case R -> toggleRunning();
             case N -> note((shown, tick) -> notes.inner(shown, tick, true));
             case DELETE, BACK_SPACE -> note((shown, tick) -> notes.inner(shown, tick, false));
             case O -> note((shown, tick) -> notes.octave(shown, tick, !event.isShiftDown()));
@@ -486,6 +485,14 @@ public final class ScoreStation extends StackPane implements Viewed {
                 shown
                         ? wording("ScoreStation.standard-notation-stands-above-sounding")
                         : wording("ScoreStation.without-the-staff-t-shows")));
+    }
+
+    /** Shows one running line, or lines below each other again. */
+    private void toggleRunning() {
+        workbench.say(Message.plain(
+                score.toggleRunning()
+                        ? wording("ScoreStation.one-line-that-runs-on")
+                        : wording("ScoreStation.lines-below-each-other-r")));
     }
 
     private void toggleVersions() {

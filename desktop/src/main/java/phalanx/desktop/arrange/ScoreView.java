@@ -4,15 +4,19 @@ import static phalanx.words.Words.wording;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Consumer;
 import java.util.function.IntConsumer;
 import javafx.geometry.Orientation;
+import javafx.scene.Group;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
@@ -20,12 +24,13 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.View;
 import phalanx.desktop.widget.Crisp;
 import phalanx.formats.page.Staff;
+import phalanx.song.Bar;
 import phalanx.song.Moved;
 import phalanx.song.Song;
 
 /**
- * The score: lines of bars that scroll. The picture of the notes is one canvas of the size of the window; selection
- * and play cursor are drawn on another above it, so that moving them repaints little.
+ * The score: lines of bars that scroll, or one that runs on bar by bar. The picture of the notes is one canvas of the size
+ * of the window; selection and play cursor are small nodes above it, so that moving them repaints little.
  */
 public final class ScoreView extends Region {
     private static final double BAR_WIDTH = 12;
@@ -35,8 +40,12 @@ public final class ScoreView extends Region {
     private static final double FARTHEST = 0.3;
 
     private final Canvas picture = new Canvas();
-    private final Canvas marks = new Canvas();
+    private final Rectangle chosen = new Rectangle();
+    private final Rectangle playing = new Rectangle();
+    private final Group marks = new Group();
     private final ScrollBar scroll = new ScrollBar();
+    private final ScrollBar along = new ScrollBar();
+    private Consumer<List<Integer>> seen = ticks -> {};
     private View view = View.FIRST;
     private Optional<Arrangement> arrangement = Optional.empty();
     private List<Lock> decided = List.of();
@@ -55,6 +64,9 @@ public final class ScoreView extends Region {
 
     private int cursor = -1;
     private double zoom = 1;
+    private boolean running;
+    /** The place of the bar with which the running line begins. */
+    private int first;
 
     /**
      * @param onPick told which tick is chosen
@@ -63,10 +75,20 @@ public final class ScoreView extends Region {
     public ScoreView(IntConsumer onPick, IntConsumer onMark) {
         scroll.setOrientation(Orientation.VERTICAL);
         scroll.valueProperty().addListener((property, before, now) -> repaint());
-        getChildren().addAll(picture, marks, scroll);
+        along.valueProperty().addListener((property, before, now) -> beginAt((int) Math.round(now.doubleValue())));
+        chosen.setArcWidth(8);
+        chosen.setArcHeight(8);
+        getChildren().addAll(picture, marks, chosen, playing, scroll, along);
+        List.of(marks, chosen, playing).forEach(node -> {
+            node.setManaged(false);
+            node.setMouseTransparent(true);
+        });
         setOnScroll(event -> {
             if (event.isShortcutDown()) {
                 zoom(event.getDeltaY() > 0);
+                event.consume();
+            } else if (running) {
+                beginAt(first + (event.getDeltaY() > 0 ? -1 : 1));
                 event.consume();
             } else {
                 double before = scroll.getValue();
@@ -89,6 +111,11 @@ public final class ScoreView extends Region {
             }
         });
         setAccessibleText(wording("ScoreView.score"));
+    }
+
+    /** @param told from now on the first and last tick on screen, whenever they may have changed */
+    void onSeen(Consumer<List<Integer>> told) {
+        seen = told;
     }
 
     /** @param locks that the player has set */
@@ -123,6 +150,23 @@ public final class ScoreView extends Region {
         lay();
         reveal(selected);
         return withStaff;
+    }
+
+    /** Shows one line that runs on, or lines below each other again. */
+    boolean toggleRunning() {
+        running = !running;
+        lay();
+        reveal(selected);
+        return running;
+    }
+
+    private void beginAt(int bar) {
+        int last = arrangement.map(shown -> shown.song().bars().size() - 1).orElse(0);
+        int next = Math.max(0, Math.min(last, bar));
+        if (running && next != first) {
+            first = next;
+            lay();
+        }
     }
 
     private void engrave() {
@@ -218,6 +262,12 @@ public final class ScoreView extends Region {
             return selected;
         }
         ScoreLayout.Line line = layout.lineAt(selected);
+        if (running) {
+            List<Bar> bars = arrangement.orElseThrow().song().bars();
+            int shown = line.bars().size();
+            return bars.get(Math.max(0, Math.min(bars.size() - 1, first + (forward ? shown : -shown))))
+                    .startTick();
+        }
         double x = layout.x(line, selected);
         double y = line.top() + (forward ? layout.lineHeight() : -layout.lineHeight()) + 1;
         return y < 0 || y > layout.height() ? selected : layout.tickAt(x + 1, y);
@@ -238,6 +288,14 @@ public final class ScoreView extends Region {
             return;
         }
         ScoreLayout.Line line = layout.lineAt(tick);
+        if (running) {
+            if (tick < line.startTick() || tick >= line.endTick()) {
+                Song song = arrangement.orElseThrow().song();
+                // the bar before stays in sight
+                beginAt(song.barIndexAt(Math.min(tick, song.endTick() - 1)) - 1);
+            }
+            return;
+        }
         double bottom = line.top() + layout.lineHeight();
         if (line.top() < scroll.getValue() || bottom > scroll.getValue() + viewHeight() + ScoreLayout.LINE_GAP) {
             scrollTo(line.top());
@@ -263,7 +321,7 @@ public final class ScoreView extends Region {
         double width = getWidth();
         double height = getHeight();
         Crisp.fit(picture, width, height);
-        Crisp.fit(marks, width, height);
+        along.resizeRelocate(0, height - BAR_WIDTH, width, BAR_WIDTH);
         scroll.resizeRelocate(width - BAR_WIDTH, 0, BAR_WIDTH, height);
         lay();
     }
@@ -274,13 +332,16 @@ public final class ScoreView extends Region {
         }
         Arrangement shown = arrangement.get();
         int strings = shown.request().instrument().strings();
+        // another song may be shorter
+        first = Math.min(first, shown.song().bars().size() - 1);
         layout = new ScoreLayout(
                 shown.song(),
                 strings,
                 rows(shown),
                 shown.request().tune() == TuneUse.SUNG,
                 staff,
-                (getWidth() - BAR_WIDTH) / zoom);
+                (getWidth() - BAR_WIDTH) / zoom,
+                running ? OptionalInt.of(first) : OptionalInt.empty());
         double most = Math.max(0, layout.height() - viewHeight());
         scroll.setMax(most);
         scroll.setVisibleAmount(layout.height() == 0 ? 0 : most * viewHeight() / layout.height());
@@ -288,6 +349,13 @@ public final class ScoreView extends Region {
         scroll.setBlockIncrement(layout.lineHeight());
         scroll.setVisible(most > 0);
         scrollTo(scroll.getValue());
+        int bars = shown.song().bars().size();
+        along.setMax(bars - 1.0);
+        along.setVisibleAmount(layout.lines().get(0).bars().size());
+        along.setUnitIncrement(1);
+        along.setBlockIncrement(along.getVisibleAmount());
+        along.setVisible(running && along.getVisibleAmount() < bars);
+        along.setValue(first);
         repaint();
     }
 
@@ -306,6 +374,7 @@ public final class ScoreView extends Region {
             g.restore();
         }
         paintMarks();
+        seen.accept(visible());
     }
 
     private boolean onScreen(ScoreLayout.Line line) {
@@ -313,40 +382,55 @@ public final class ScoreView extends Region {
     }
 
     private void paintMarks() {
-        GraphicsContext g = marks.getGraphicsContext2D();
-        g.clearRect(0, 0, getWidth(), getHeight());
-        if (layout == null || arrangement.isEmpty()) {
+        boolean shown = layout != null && arrangement.isPresent();
+        marks.getChildren().clear();
+        chosen.setVisible(false);
+        playing.setVisible(false);
+        if (!shown) {
             return;
         }
-        g.save();
-        g.scale(zoom, zoom);
-        marked().ifPresent(bars -> paintMarked(g, bars));
+        marked().ifPresent(this::paintMarked);
         ScoreLayout.Line line = layout.lineAt(selected);
-        double top = layout.lanesY(line) - scroll.getValue();
-        double bottom = layout.countY(line) - scroll.getValue() + 4;
-        g.setFill(view.colour("melody").deriveColor(0, 1, 1, 0.14));
-        g.fillRoundRect(layout.x(line, selected) - COLUMN / 2, top - 2, COLUMN, bottom - top + 4, 8, 8);
-        if (cursor >= 0) {
-            ScoreLayout.Line playing = layout.lineAt(cursor);
-            double x = layout.x(playing, cursor);
-            double from = layout.lanesY(playing) - scroll.getValue();
-            g.setStroke(view.colour("alarm"));
-            g.setLineWidth(2);
-            g.strokeLine(x, from, x, layout.countY(playing) - scroll.getValue());
+        if (isShown(line, selected)) {
+            double x = layout.x(line, selected);
+            place(chosen, x - COLUMN / 2, x + COLUMN / 2, layout.lanesY(line) - 2, layout.countY(line) + 6, 0.14);
         }
-        g.restore();
+        ScoreLayout.Line played = layout.lineAt(cursor);
+        if (cursor >= 0 && isShown(played, cursor)) {
+            double x = layout.x(played, cursor);
+            place(playing, x - 1, x + 1, layout.lanesY(played), layout.countY(played), 1);
+            playing.setFill(view.colour("alarm"));
+        }
     }
 
-    private void paintMarked(GraphicsContext g, Moved.Stretch bars) {
-        g.setFill(view.colour("melody").deriveColor(0, 1, 1, 0.1));
+    /** A running line has one line alone. */
+    private static boolean isShown(ScoreLayout.Line line, int tick) {
+        return tick >= line.startTick() && tick <= line.endTick();
+    }
+
+    /** Puts a mark between places of the score, where that is in sight. */
+    private void place(Rectangle mark, double from, double to, double top, double bottom, double opacity) {
+        double up = scroll.getValue();
+        double high = Math.max(0, top - up);
+        double low = Math.min(viewHeight(), bottom - up);
+        mark.setVisible(low > high);
+        mark.setX(from * zoom);
+        mark.setWidth((to - from) * zoom);
+        mark.setY(high * zoom);
+        mark.setHeight(Math.max(0, low - high) * zoom);
+        mark.setFill(view.colour("melody").deriveColor(0, 1, 1, opacity));
+    }
+
+    private void paintMarked(Moved.Stretch bars) {
         for (ScoreLayout.Line line : layout.lines()) {
             if (onScreen(line) && line.startTick() < bars.to() && line.endTick() > bars.from()) {
                 double from = bars.from() <= line.startTick()
                         ? layout.left()
                         : layout.x(line, bars.from()) - ScoreLayout.BAR_PAD;
                 double to = layout.x(line, bars.to()) - (bars.to() < line.endTick() ? ScoreLayout.BAR_PAD : 0);
-                double top = layout.lanesY(line) - scroll.getValue();
-                g.fillRect(from, top, to - from, layout.countY(line) + 4 - scroll.getValue() - top);
+                Rectangle mark = new Rectangle();
+                marks.getChildren().add(mark);
+                place(mark, from, to, layout.lanesY(line), layout.countY(line) + 4, 0.1);
             }
         }
     }

@@ -41,8 +41,10 @@ final class SongStrip extends Drawing {
 
     /** Marks the stretch that the score shows. */
     void mark(List<Integer> ticks) {
-        visible = ticks;
-        repaint();
+        if (!visible.equals(ticks)) {
+            visible = ticks;
+            repaint();
+        }
     }
 
     private double barWidth(int bars) {

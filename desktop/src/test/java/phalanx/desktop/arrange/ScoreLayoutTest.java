@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
@@ -33,6 +35,19 @@ class ScoreLayoutTest {
         ScoreLayout layout = new ScoreLayout(song, 6, 4, false, width);
         assertThat(layout.lines().stream().mapToInt(line -> line.bars().size()).sum())
                 .isEqualTo(bars.size());
+        for (int first = 0; first < bars.size(); first++) {
+            // as many bars from there on as a line below others would have, and one at least
+            ScoreLayout running = new ScoreLayout(song, 6, 4, false, Optional.empty(), width, OptionalInt.of(first));
+            ScoreLayout.Line line = running.lines().get(0);
+            assertThat(running.lines()).hasSize(1);
+            assertThat(line.bars())
+                    .isEqualTo(bars.subList(first, first + line.bars().size()));
+            assertThat(running.lineEndX(line)).isLessThanOrEqualTo(width);
+            boolean begins =
+                    layout.lines().stream().anyMatch(other -> other.bars().equals(line.bars()));
+            assertThat(begins)
+                    .isEqualTo(layout.lines().stream().anyMatch(other -> other.startTick() == line.startTick()));
+        }
         double lastX = 0;
         ScoreLayout.Line lastLine = null;
         for (int tick = 0; tick < at; tick += 420) {
