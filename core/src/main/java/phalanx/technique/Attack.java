@@ -15,6 +15,9 @@ public sealed interface Attack {
     /** By one digit, and the finger that holds it rocks. */
     Attack VIBRATO = new Pluck(Stroke.WAVERING);
 
+    /** By one digit, and the finger that holds the string pushes it up by a quarter tone. */
+    Attack CURL = new Pluck(Stroke.CURLED);
+
     /** By one digit that hooks under the string and lets it snap. */
     Attack SNAP = new Pluck(Stroke.SNAPPED);
 
@@ -41,6 +44,8 @@ public sealed interface Attack {
         UP,
         /** And the finger that holds the string rocks. */
         WAVERING,
+        /** And it pushes the string up by a quarter tone. */
+        CURLED,
         /** From under the string, which snaps against the frets. */
         SNAPPED
     }

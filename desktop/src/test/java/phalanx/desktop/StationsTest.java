@@ -233,14 +233,15 @@ class StationsTest extends OpenWindow {
         workbench.decide("tune up", now -> now.withWishes(now.wishes().withOctave(Octave.UP)));
         clickOn("#score-station");
         waitUntilArranged();
-        keyMakes(KeyCode.H, AttackLock.Way.HARMONIC, "harmonic", Attack.Touched.class);
-        keyMakes(KeyCode.B, AttackLock.Way.BENT, "bend", Attack.Slur.class);
-        keyMakes(KeyCode.W, AttackLock.Way.VIBRATO, "vibrato", Attack.Pluck.class);
+        keyMakes(AttackLock.Way.HARMONIC, "harmonic", Attack.Touched.class, KeyCode.H);
+        keyMakes(AttackLock.Way.BENT, "bend", Attack.Slur.class, KeyCode.B);
+        keyMakes(AttackLock.Way.VIBRATO, "vibrato", Attack.Pluck.class, KeyCode.W);
+        keyMakes(AttackLock.Way.CURLED, "quarter bend", Attack.Pluck.class, KeyCode.SHIFT, KeyCode.B);
         type(KeyCode.HOME, KeyCode.B);
         waitForText("#message", "This note cannot be bent: nothing sounds on its string before it");
     }
 
-    private void keyMakes(KeyCode key, AttackLock.Way way, String word, Class<? extends Attack> attack)
+    private void keyMakes(AttackLock.Way way, String word, Class<? extends Attack> attack, KeyCode... key)
             throws TimeoutException {
         ScoreStation score = lookup("#score-station").query();
         AttackAdvice advice = new AttackAdvice(workbench.arrangement().orElseThrow());
@@ -254,12 +255,12 @@ class StationsTest extends OpenWindow {
             type(KeyCode.RIGHT);
             settle();
         }
-        type(key);
+        push(key);
         waitForText("#message", "Set " + word + " in bar");
         waitUntilArranged();
         assertThat(tuneAt(note.tick()).attack()).isInstanceOf(attack).isNotEqualTo(note.attack());
         assertThat(tuneAt(note.tick()).midi()).isEqualTo(note.midi());
-        type(key);
+        push(key);
         waitForText("#message", "Set plucked note in bar");
         waitUntilArranged();
         assertThat(tuneAt(note.tick())).isEqualTo(note);

@@ -1,6 +1,7 @@
 package phalanx.formats;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
@@ -391,16 +392,7 @@ class ThereAndBackTest {
         assertThat(new String(xml, StandardCharsets.UTF_8)).contains("<bend-alter>-2</bend-alter>", "<release");
         assertThat(heard(played(new MusicXmlReader("x").read(xml)))).isEqualTo(wanted);
         // the wheel rests at 8192 and moves two semitones each way: up to the bent note and down from it, twice
-        List<Integer> wheel = new ArrayList<>();
-        for (Track track : MidiSystem.getSequence(new ByteArrayInputStream(new MidiWriter().write(fromText)))
-                .getTracks()) {
-            for (int i = 0; i < track.size(); i++) {
-                if (track.get(i).getMessage() instanceof ShortMessage message
-                        && message.getCommand() == ShortMessage.PITCH_BEND) {
-                    wheel.add(message.getData1() + 128 * message.getData2());
-                }
-            }
-        }
+        List<Integer> wheel = wheel(fromText);
         assertThat(wheel)
                 .startsWith(0)
                 .contains(16384 - 1, 8192 - 4096, 8192 + 4096)
@@ -431,6 +423,48 @@ class ThereAndBackTest {
         String trilled = new String(xml, StandardCharsets.UTF_8).replace("<ornaments>", "<ornaments><trill-mark/>");
         assertThat(wavering(played(new MusicXmlReader("x").read(trilled.getBytes(StandardCharsets.UTF_8)))))
                 .isEmpty();
+    }
+
+    /** Where the wheel stands, message by message. */
+    private static List<Integer> wheel(Arrangement arrangement) throws Exception {
+        List<Integer> wheel = new ArrayList<>();
+        for (Track track : MidiSystem.getSequence(new ByteArrayInputStream(new MidiWriter().write(arrangement)))
+                .getTracks()) {
+            for (int i = 0; i < track.size(); i++) {
+                if (track.get(i).getMessage() instanceof ShortMessage message
+                        && message.getCommand() == ShortMessage.PITCH_BEND) {
+                    wheel.add(message.getData1() + 128 * message.getData2());
+                }
+            }
+        }
+        return wheel;
+    }
+
+    /** A caret is a bend: by a quarter tone, or to the figure after it. */
+    @Test
+    void quarterBendsComeInAndGoOut() throws Exception {
+        String text = String.join(
+                "\n",
+                "e|-------------|-------------|",
+                "B|-5^----8^10--|-5-----------|",
+                "G|-------------|-------------|",
+                "D|-------------|-------------|",
+                "A|-0-----------|-0-----------|",
+                "E|-------------|-------------|",
+                "   1 2 3  4      1 2 3  4");
+        Arrangement fromText = played(new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8)));
+        assertThat(heard(fromText)).containsSubsequence("64 pluck", "67 pluck", "69 bend", "64 pluck");
+        byte[] own = new TabWriter().write(fromText).getBytes(StandardCharsets.UTF_8);
+        byte[] xml = new MusicXmlWriter().write(fromText);
+        for (Arrangement arrangement :
+                List.of(fromText, played(new TabReader("x").read(own)), played(new MusicXmlReader("x").read(xml)))) {
+            assertThat(arrangement.notes())
+                    .filteredOn(note -> note.attack().equals(Attack.CURL))
+                    .extracting(ArrangedNote::tick, ArrangedNote::midi)
+                    .containsExactly(tuple(0, 64));
+        }
+        assertThat(new String(xml, StandardCharsets.UTF_8)).contains("<bend-alter>0.5</bend-alter>");
+        assertThat(wheel(fromText)).contains(8192 + 2048);
     }
 
     private static List<String> wavering(Arrangement arrangement) {

@@ -16,6 +16,7 @@ import phalanx.righthand.Digit;
 import phalanx.righthand.HandPlace;
 import phalanx.song.Bar;
 import phalanx.song.MelodyNote;
+import phalanx.song.Ticks;
 import phalanx.sound.guitar.GuitarSound;
 import phalanx.sound.guitar.Pluck;
 import phalanx.sound.guitar.Strings;
@@ -45,6 +46,10 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
     private static final double ACCENT = decibels(2.5);
     private static final double UPSTROKE = decibels(-2);
     private static final double SNAP = decibels(3);
+    /** So long after its pluck a string is pushed up by a quarter tone. */
+    private static final double CURL_MS = 60;
+
+    private static final double QUARTER_TONE = 0.5;
 
     /** A harmonic at the middle of the string sounds about as loud as it is written. */
     private static final double HARMONIC = 1.5;
@@ -196,6 +201,13 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
                 boolean damped = heel && note.right() == Digit.P && note.role() == Role.BASS;
                 double later = later(note, strokes.get(note.tick()));
                 acts.add(new Plucked(note.tick(), end, layer, note.string(), pluck(note, level, damped), later));
+                if (note.attack().equals(Attack.CURL)) {
+                    int tick = note.tick()
+                            + (int) (CURL_MS
+                                    / Ticks.milliseconds(1, arrangement.song().tempo()));
+                    double hertz = Pitch.hertz(note.midi()) * Math.pow(2, QUARTER_TONE / 12);
+                    acts.add(new Slurred(tick, end, layer, note.string(), SlurKind.BEND, hertz, level));
+                }
             }
         }
         for (Hit hit : arrangement.hits()) {

@@ -17,13 +17,13 @@ public final class AttackAdvice {
     private final Arrangement arrangement;
     private final SlurLayer slurs;
     private final HarmonicLayer harmonics;
-    private final VibratoLayer vibratos;
+    private final OrnamentLayer ornaments;
 
     public AttackAdvice(Arrangement arrangement) {
         this.arrangement = arrangement;
         this.slurs = new SlurLayer(arrangement, note -> Optional.empty());
         this.harmonics = new HarmonicLayer(arrangement, arrangement.notes(), arrangement.holds());
-        this.vibratos = new VibratoLayer(arrangement, arrangement.notes(), arrangement.holds());
+        this.ornaments = new OrnamentLayer(arrangement, arrangement.notes(), arrangement.holds());
     }
 
     /**
@@ -46,7 +46,7 @@ public final class AttackAdvice {
             case SLURRED -> slurs.refusal(at);
             case SLID -> slurs.slideRefusal(at);
             case BENT -> slurs.bendRefusal(at);
-            case VIBRATO -> vibratos.refusal(arrangement.notes().get(at));
+            case VIBRATO, CURLED -> ornaments.refusal(arrangement.notes().get(at), way);
             case HARMONIC -> {
                 HarmonicLayer.Found found = harmonics.find(at);
                 yield found.note().isPresent() ? Optional.empty() : Optional.of(found.refusal());
@@ -73,6 +73,7 @@ public final class AttackAdvice {
             case BENT ->
                 Optional.of(
                         wording("AttackAdvice.bend-from-fret", slurs.before(at).fret()));
+            case CURLED -> note.left().map(finger -> wording("AttackAdvice.quarter-bend", finger.symbol()));
             case VIBRATO -> note.left().map(finger -> wording("AttackAdvice.vibrato", finger.symbol()));
             case HARMONIC -> harmonics.find(at).note().map(AttackAdvice::words);
         };

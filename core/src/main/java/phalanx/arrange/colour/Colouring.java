@@ -28,7 +28,7 @@ import phalanx.technique.HitKind;
 
 /**
  * Colours an arrangement whose notes are chosen, and audits it: slurs first, those of patterns among them, then harmonics,
- * cascades, hits where they leave the hands free, and vibrato.
+ * cascades, hits where they leave the hands free, and what single fingers do.
  */
 public final class Colouring {
     private final Audit audit;
@@ -68,7 +68,7 @@ public final class Colouring {
                         picking.school().digits().contains(Digit.M) ? Digit.M : Digit.I,
                         asked.written())
                 .lay(hits.with(asked.hits()));
-        VibratoLayer.Wavering wavering = new VibratoLayer(plain, laid.notes(), cascaded.holds()).waver();
+        OrnamentLayer.Wavering wavering = new OrnamentLayer(plain, laid.notes(), cascaded.holds()).waver();
         Arrangement audited =
                 audit.audited(plain.coloured(wavering.notes(), cascaded.holds(), laid.hits(), slurred.gains()));
         List<Finding> findings = new ArrayList<>(slurred.findings());

@@ -36,7 +36,9 @@ public record AttackLock(int tick, Role role, Way way) implements NoteLock {
         /** On an open string. */
         HARMONIC("harmonic"),
         /** Plucked, and the finger rocks on its fret. */
-        VIBRATO("vibrato");
+        VIBRATO("vibrato"),
+        /** Plucked, and the finger pushes the string up by a quarter tone. */
+        CURLED("quarter bend");
 
         private final String word;
 

@@ -41,6 +41,9 @@ final class AttackKeys {
         if (!note.attack().plucked()) {
             return AttackLock.Way.SLURRED;
         }
+        if (note.attack().equals(Attack.CURL)) {
+            return AttackLock.Way.CURLED;
+        }
         if (note.attack().equals(Attack.VIBRATO)) {
             return AttackLock.Way.VIBRATO;
         }
@@ -93,6 +96,7 @@ final class AttackKeys {
             case BENT -> "B";
             case HARMONIC -> "H";
             case VIBRATO -> "W";
+            case CURLED -> "Shift+B";
         };
     }
 
@@ -112,6 +116,7 @@ final class AttackKeys {
                     case BENT -> wording("AttackKeys.bend");
                     case HARMONIC -> wording("AttackKeys.harmonic");
                     case VIBRATO -> wording("AttackKeys.vibrato");
+                    case CURLED -> wording("AttackKeys.quarter-bend");
                 },
                 place(arrangement, note.tick()));
         // a decision that is only taken back leaves nothing behind

@@ -47,6 +47,7 @@ final class ScorePainter {
     private static final int WAVES = 4;
 
     private static final double WAVE = 2.5;
+    private static final double CURL = 9;
     private static final double TRAIL = 3;
     private static final double OTHERWISE = 4;
     private static final double SHAPE_GAP = 9;
@@ -329,9 +330,25 @@ final class ScorePainter {
         g.fillRoundRect(x - width / 2, y - TILE / 2, width, TILE, round, round);
         Color ink = colour(note.role() == Role.INNER ? "inner" : "on-colour");
         Pens.centred(g, String.valueOf(note.fret()), x, y, Pens.monoBold(15), ink);
+        if (note.attack().equals(Attack.CURL)) {
+            paintCurl(g, x + width / 2 + 2, y - 2);
+        }
         if (note.attack().equals(Attack.VIBRATO)) {
             paintWave(g, x + width / 2 + 1, y - WAVE - 3);
         }
+    }
+
+    /** An arrow that curves up after the figure. */
+    private void paintCurl(GraphicsContext g, double x, double y) {
+        g.setStroke(colour("ink"));
+        g.setLineWidth(1.6);
+        g.beginPath();
+        g.moveTo(x, y);
+        g.quadraticCurveTo(x + CURL, y, x + CURL, y - CURL);
+        g.moveTo(x + CURL - 3, y - CURL + 4);
+        g.lineTo(x + CURL, y - CURL);
+        g.lineTo(x + CURL + 3, y - CURL + 4);
+        g.stroke();
     }
 
     /** After the figure, over what rings on. */

@@ -394,7 +394,7 @@ public final class ScoreStation extends StackPane implements Viewed {
             case K -> lockSelected();
             case U -> releaseSelected();
             case S -> press(AttackLock.Way.SLURRED);
-            case B -> press(AttackLock.Way.BENT);
+            case B -> press(event.isShiftDown() ? AttackLock.Way.CURLED : AttackLock.Way.BENT);
             case H -> press(AttackLock.Way.HARMONIC);
             case W -> press(AttackLock.Way.VIBRATO);
             case X -> hearChange();

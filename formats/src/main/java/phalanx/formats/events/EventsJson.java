@@ -20,6 +20,8 @@ import phalanx.technique.Attack;
 
 /** Writes an arrangement as one JSON object of events, with the fields that the command line promises. */
 public final class EventsJson {
+    private static final double QUARTER_TONE = 0.5;
+
     private static final double HUNDREDTH = 100;
 
     private final ObjectMapper mapper = new ObjectMapper();
@@ -156,6 +158,9 @@ public final class EventsJson {
         }
         if (note.attack() instanceof Attack.Brush brush && brush.nails()) {
             node.put("nails", true);
+        }
+        if (note.attack().equals(Attack.CURL)) {
+            node.put("bend", QUARTER_TONE);
         }
         if (note.attack().equals(Attack.VIBRATO)) {
             node.put("vibrato", true);

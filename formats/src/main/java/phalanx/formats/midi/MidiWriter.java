@@ -185,18 +185,24 @@ public final class MidiWriter {
         track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, channel, nylon ? NYLON : STEEL, 0), 0));
         List<ArrangedNote> notes = arrangement.notes().stream().filter(which).toList();
         Map<ArrangedNote, ArrangedNote> slurred = arrangement.slurred();
+        int calm = (int)
+                (Vibrato.CALM_MS / Ticks.milliseconds(1, arrangement.song().tempo()));
         for (ArrangedNote note : notes) {
             int bend = bend(note, slurred.get(note), arrangement.request().instrument());
+            boolean curls = note.attack().equals(Attack.CURL);
             boolean wavers = note.attack().equals(Attack.VIBRATO);
             // a wheel moves all that sounds on its channel
-            boolean alone = (bend != 0 || wavers)
+            boolean alone = (bend != 0 || wavers || curls)
                     && notes.stream().noneMatch(other -> other != note && other.soundsAt(note.tick()));
             if (bend != 0 && alone) {
                 writeBend(track, channel, note.tick(), bend, arrangement.song().tempo());
             }
+            if (curls && alone) {
+                wheel(track, channel, note.tick() + calm, WHEEL_MIDDLE + WHEEL_SEMITONE / 2);
+                wheel(track, channel, note.endTick(), WHEEL_MIDDLE);
+            }
             if (wavers && alone) {
-                double msATick = Ticks.milliseconds(1, arrangement.song().tempo());
-                modulation(track, channel, note.tick() + (int) (Vibrato.CALM_MS / msATick), MODULATED);
+                modulation(track, channel, note.tick() + calm, MODULATED);
                 modulation(track, channel, note.endTick(), 0);
             }
             sound(track, channel, note.tick(), note.endTick(), note.midi());
@@ -222,8 +228,12 @@ public final class MidiWriter {
             int off = WHEEL_SEMITONE * semitones * (BEND_STEPS - step) / BEND_STEPS;
             // fourteen bits: two semitones up are one less than two down
             int value = Math.min(2 * WHEEL_MIDDLE - 1, WHEEL_MIDDLE - off);
-            track.add(new MidiEvent(new ShortMessage(ShortMessage.PITCH_BEND, channel, value & 0x7F, value >> 7), at));
+            wheel(track, channel, at, value);
         }
+    }
+
+    private static void wheel(Track track, int channel, int tick, int value) throws InvalidMidiDataException {
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.PITCH_BEND, channel, value & 0x7F, value >> 7), tick));
     }
 
     private static void writeHits(Arrangement arrangement, Track track) throws InvalidMidiDataException {

@@ -121,6 +121,11 @@ final class StaffPlaces {
         if (slurred) {
             return AttackLock.Way.SLURRED;
         }
+        boolean curled = technical.children("bend").stream()
+                .anyMatch(bend -> bend.text("bend-alter").filter("0.5"::equals).isPresent());
+        if (curled) {
+            return AttackLock.Way.CURLED;
+        }
         // with a sign of a trill before it the line is one
         boolean wavers = notations.children("ornaments").stream()
                 .anyMatch(ornaments -> ornaments.children("wavy-line").stream()

@@ -396,6 +396,11 @@ final class VoiceWriter {
                 bend.setBendAlter(BigDecimal.valueOf(bends.applyAsInt(note)));
                 marks.add(factory.createTechnicalBend(bend));
             }
+            if (note.attack().equals(Attack.CURL)) {
+                Bend bend = new Bend();
+                bend.setBendAlter(new BigDecimal("0.5"));
+                marks.add(factory.createTechnicalBend(bend));
+            }
             if (note.attack().equals(Attack.RELEASE)) {
                 // MusicXML 4.0: the steps of a release are negative
                 Bend bend = new Bend();

@@ -361,9 +361,19 @@ final class LinePainter {
         }
         Shade ink = note.role() == Role.INNER ? shade : Shade.INK;
         pen.centred(figure, x, y, Face.MONO_BOLD, Sizes.FIGURE * s, ink);
+        if (note.attack().equals(Attack.CURL)) {
+            curl(pen, x + width / 2 + 0.1 * s, y - 0.1 * s, 0.45 * s, 0.12 * s);
+        }
         if (note.attack().equals(Attack.VIBRATO)) {
             wave(pen, x + width / 2 + 0.1 * s, y - 0.35 * s, width, 0.12 * s);
         }
+    }
+
+    /** An arrow up, as after a note that is bent by a quarter tone. */
+    static void curl(Pen pen, double x, double y, double size, double weight) {
+        pen.line(x, y, x + size, y - size, weight, Shade.INK);
+        pen.line(x + size, y - size, x + size / 2, y - size, weight, Shade.INK);
+        pen.line(x + size, y - size, x + size, y - size / 2, weight, Shade.INK);
     }
 
     /** A wavy line of so many bows, as over a note with vibrato. */

@@ -38,6 +38,8 @@ final class TabSystem {
     private static final String SLURS = "hpr";
 
     private static final String VIBRATO = "~v";
+    /** A bend: to the figure after it, or by a quarter tone. */
+    private static final char CURL = '^';
 
     private static final String DEAD = "xX";
 
@@ -338,14 +340,17 @@ final class TabSystem {
     /** How the signs beside a figure say that it is played. */
     private AttackLock.Way way(String line, int first, int last, int fret) {
         AttackLock.Way begun = begun(line, first, fret);
-        if (last >= line.length() || VIBRATO.indexOf(line.charAt(last)) < 0) {
+        char sign = last < line.length() ? line.charAt(last) : ' ';
+        boolean bendsOn = last + 1 < line.length() && Character.isDigit(line.charAt(last + 1));
+        boolean curled = sign == CURL && !bendsOn;
+        if (!curled && VIBRATO.indexOf(sign) < 0) {
             return begun;
         }
         if (begun != AttackLock.Way.PLUCKED) {
             signs.add(wording("TabSystem.vibrato-on-notes-that-are"));
             return begun;
         }
-        return AttackLock.Way.VIBRATO;
+        return curled ? AttackLock.Way.CURLED : AttackLock.Way.VIBRATO;
     }
 
     /** How the sign before a figure says that it begins. */
@@ -357,7 +362,7 @@ final class TabSystem {
             }
             signs.add(wording("TabSystem.figures-in-over-which-no"));
         }
-        if (sign == 'b') {
+        if (sign == 'b' || sign == CURL) {
             return AttackLock.Way.BENT;
         }
         if (SLIDES.indexOf(sign) >= 0) {
@@ -369,7 +374,7 @@ final class TabSystem {
     private void noteSign(char c, boolean toFigure) {
         if (c == 'b' && !toFigure) {
             signs.add(wording("TabSystem.bends-that-name-no-fret"));
-        } else if (c == '^' || c == 'r' && !toFigure) {
+        } else if (c == 'r' && !toFigure) {
             signs.add(wording("TabSystem.releases-of-bends"));
         } else if (c == '*') {
             signs.add(wording("TabSystem.touched-harmonics-are-read-as"));

@@ -34,6 +34,7 @@ public final class TabWriter {
     private static final String TOUCHED = "*";
 
     private static final String VIBRATO = "~";
+    private static final String CURL = "^";
     private static final String SNAP = "!";
 
     private static final int COLUMN = 3;
@@ -95,6 +96,9 @@ public final class TabWriter {
         }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.VIBRATO))) {
             text.append("vibrato: figures with ").append(VIBRATO).append('\n');
+        }
+        if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.CURL))) {
+            text.append("quarter bends: figures with ").append(CURL).append('\n');
         }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.SNAP))) {
             text.append("snapped: figures with ").append(SNAP).append('\n');
@@ -367,6 +371,9 @@ public final class TabWriter {
             }
             if (note.attack().equals(Attack.SNAP)) {
                 put(strings[note.string()], note.tick(), note.fret() + SNAP);
+            }
+            if (note.attack().equals(Attack.CURL)) {
+                put(strings[note.string()], note.tick(), note.fret() + CURL);
             }
             if (note.attack().equals(Attack.VIBRATO)) {
                 put(strings[note.string()], note.tick(), note.fret() + VIBRATO);

@@ -16,13 +16,16 @@ import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 import phalanx.technique.Vibrato;
 
-/** Has notes waver where the player wants it: the finger that holds the string rocks on its fret. */
-final class VibratoLayer {
+/** Has notes waver, or rise by a quarter tone, where the player wants it: by the finger that holds the string. */
+final class OrnamentLayer {
+    /** For so long a note that is bent by a quarter tone must ring: our assumption. */
+    private static final double CURL_MS = 150;
+
     private final Arrangement arrangement;
     private final List<ArrangedNote> notes;
     private final List<Hold> holds;
 
-    VibratoLayer(Arrangement arrangement, List<ArrangedNote> notes, List<Hold> holds) {
+    OrnamentLayer(Arrangement arrangement, List<ArrangedNote> notes, List<Hold> holds) {
         this.arrangement = arrangement;
         this.notes = notes;
         this.holds = holds;
@@ -35,7 +38,8 @@ final class VibratoLayer {
         List<ArrangedNote> done = new ArrayList<>(notes);
         List<Finding> findings = new ArrayList<>();
         for (AttackLock lock : arrangement.request().attacks()) {
-            if (lock.way() != AttackLock.Way.VIBRATO) {
+            boolean wavers = lock.way() == AttackLock.Way.VIBRATO;
+            if (!wavers && lock.way() != AttackLock.Way.CURLED) {
                 continue;
             }
             Optional<Integer> at = IntStream.range(0, notes.size())
@@ -43,34 +47,39 @@ final class VibratoLayer {
                             notes.get(i).tick() == lock.tick() && notes.get(i).role() == lock.role())
                     .boxed()
                     .reduce((low, high) -> high);
-            Optional<String> refused = at.map(i -> refusal(notes.get(i)))
-                    .orElse(Optional.of(
-                            wording("VibratoLayer.there-is-no-note", lock.role().label())));
+            Optional<String> refused = at.map(i -> refusal(notes.get(i), lock.way()))
+                    .orElse(Optional.of(wording(
+                            "OrnamentLayer.there-is-no-note", lock.role().label())));
             if (refused.isPresent()) {
                 findings.add(Finding.lockLeft(
                         arrangement.song(),
                         lock.tick(),
-                        wording("VibratoLayer.the-vibrato-is-left-out", refused.get())));
+                        wording(
+                                "OrnamentLayer.the-vibrato-is-left-out",
+                                wavers
+                                        ? wording("OrnamentLayer.the-vibrato")
+                                        : wording("OrnamentLayer.the-quarter-bend"),
+                                refused.get())));
             } else {
                 ArrangedNote note = notes.get(at.orElseThrow());
-                done.set(at.get(), note.struck(Attack.VIBRATO, note.weight()));
+                done.set(at.get(), note.struck(wavers ? Attack.VIBRATO : Attack.CURL, note.weight()));
             }
         }
         return new Wavering(done, findings);
     }
 
-    /** Why a note cannot waver, or nothing. */
-    Optional<String> refusal(ArrangedNote note) {
+    /** Why a note cannot waver or be curled, or nothing. */
+    Optional<String> refusal(ArrangedNote note, AttackLock.Way way) {
         boolean plucked = note.attack().equals(Attack.PLUCK) || note.attack() instanceof Attack.Block;
         if (!plucked) {
             return Optional.of(
-                    wording("VibratoLayer.it-is-part-of-a", note.attack().label()));
+                    wording("OrnamentLayer.it-is-part-of-a", note.attack().label()));
         }
         if (note.left().isEmpty()) {
-            return Optional.of(wording("VibratoLayer.its-string-is-open"));
+            return Optional.of(wording("OrnamentLayer.its-string-is-open"));
         }
         if (note.left().get() == Finger.THUMB) {
-            return Optional.of(wording("VibratoLayer.the-thumb-holds-it"));
+            return Optional.of(wording("OrnamentLayer.the-thumb-holds-it"));
         }
         boolean barred = holds.stream()
                 .anyMatch(hold -> hold.tick() <= note.tick()
@@ -79,12 +88,12 @@ final class VibratoLayer {
                         && hold.press().finger() == note.left().get()
                         && hold.press().isBarre());
         if (barred) {
-            return Optional.of(wording("VibratoLayer.its-finger-holds-several-strings"));
+            return Optional.of(wording("OrnamentLayer.its-finger-holds-several-strings"));
         }
+        double least = way == AttackLock.Way.VIBRATO ? Vibrato.LEAST_MS : CURL_MS;
         double ms = Ticks.milliseconds(note.lengthTicks(), arrangement.song().tempo());
-        return ms < Vibrato.LEAST_MS
-                ? Optional.of(
-                        wording("VibratoLayer.it-rings-ms-and-needs", Math.round(ms), Math.round(Vibrato.LEAST_MS)))
+        return ms < least
+                ? Optional.of(wording("OrnamentLayer.it-rings-ms-and-needs", Math.round(ms), Math.round(least)))
                 : Optional.empty();
     }
 }
