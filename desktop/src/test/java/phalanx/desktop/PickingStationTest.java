@@ -62,6 +62,9 @@ class PickingStationTest extends OpenWindow {
         write("i");
         type(KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.RIGHT);
         write("I");
+        // and one that snaps in the row above
+        type(KeyCode.UP, KeyCode.LEFT);
+        write("s");
         enter("#pattern-name", "Plank Walk");
         waitUntilArranged();
         List<ArrangedNote> before = workbench.arrangement().orElseThrow().notes();
@@ -80,6 +83,7 @@ class PickingStationTest extends OpenWindow {
                 family: own
                 meter: 4/4
                 grid: 2
+                high    . . . . . s . .
                 middle  . i . . . I . .
                 bass    x . x . x . x .
                 """);
