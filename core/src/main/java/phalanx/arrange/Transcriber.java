@@ -146,7 +146,8 @@ public final class Transcriber {
             check(song, note);
             int midi = note.midi(instrument);
             boolean lowest = i == 0 || written.notes().get(i - 1).tick() != note.tick();
-            Role role = tune.contains(List.of(note.tick(), midi))
+            // of two strings at one pitch the higher one has the tune
+            Role role = tune.remove(List.of(note.tick(), midi))
                     ? Role.MELODY
                     : lowest && isBass(song, note) ? Role.BASS : Role.INNER;
             int end = Math.min(nextOnString[note.string()], note.tick() + LONGEST);

@@ -29,6 +29,7 @@ import phalanx.righthand.Digit;
 import phalanx.righthand.Picking;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
@@ -36,6 +37,7 @@ import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 import phalanx.technique.SlurKind;
 import phalanx.theory.Key;
+import phalanx.theory.Pitch;
 
 /** Notes that are given with their places: the hands that are found for them. */
 class TranscriberTest {
@@ -84,6 +86,18 @@ class TranscriberTest {
     }
 
     /** Pairs on strings 3 and 1 up and down the neck, quickly. Common practice, no source. */
+    /** Fret 3 of string 1 and fret 8 of string 2 are the same G: one of them is the tune, and what is priced adds up. */
+    @Example
+    void ofTwoStringsAtOnePitchOneHasTheTune() {
+        Song song = empty(1, 80).withMelody(List.of(new MelodyNote(0, Ticks.WHOLE, Pitch.of(67, Key.C_MAJOR))));
+        Arrangement arrangement =
+                played(song, new WrittenNote(0, 5, 0), new WrittenNote(0, 2, 8), new WrittenNote(0, 1, 3));
+        assertThat(arrangement.notes())
+                .extracting(ArrangedNote::role)
+                .containsExactly(Role.BASS, Role.INNER, Role.MELODY);
+        assertThat(arrangement.notes().get(2).string()).isEqualTo(1);
+    }
+
     @Example
     void aGuideFingerStaysOnItsString() {
         int[][] pairs = {{12, 11}, {10, 10}, {8, 8}, {7, 6}, {3, 3}, {5, 4}};

@@ -5,16 +5,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Collectors;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import phalanx.arrange.demand.Holding;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.formats.library.LibraryFile;
 import phalanx.project.Project;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.Digit;
+import phalanx.righthand.HandPlace;
 import phalanx.righthand.Level;
 import phalanx.righthand.Pattern;
 import phalanx.righthand.PatternText;
@@ -152,6 +155,35 @@ class PickingStationTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.Z);
         push(KeyCode.CONTROL, KeyCode.Z);
         waitFor(() -> picking().equals(Picking.PLAIN));
+    }
+
+    @Test
+    void whereTheHandRestsItsSpeedAndWhatStaysDownAreChosenAndTakenBack() throws TimeoutException {
+        Project before = project();
+        choose("#hand-place", HandPlace.HEEL);
+        assertThat(picking().place()).isEqualTo(HandPlace.HEEL);
+        interact(() ->
+                workbench.setPicking("speed", now -> now.withSpeeds(now.speeds().withRepeats(4))));
+        waitUntilArranged();
+        for (String id : List.of("#repeats", "#rolls", "#upstrokes")) {
+            assertThat(lookup(id).tryQuery()).as(id).isPresent();
+        }
+        choose("#hold", Holding.FREE);
+        assertThat(project().wishes().holding()).isEqualTo(Holding.FREE);
+        boolean full = project().wishes().fullEnds();
+        boolean slurs = project().wishes().slurs();
+        for (String id : List.of("#full-ends", "#slurs")) {
+            interact(() -> lookup(id).<CheckBox>query().fire());
+            waitUntilArranged();
+        }
+        assertThat(project().wishes().fullEnds()).isEqualTo(!full);
+        assertThat(project().wishes().slurs()).isEqualTo(!slurs);
+        waitForText("#message", "slurs where they help");
+        for (int i = 0; i < 5; i++) {
+            push(KeyCode.CONTROL, KeyCode.Z);
+            settle();
+        }
+        waitFor(() -> project().equals(before));
     }
 
     private <T> void choose(String id, T value) throws TimeoutException {

@@ -13,6 +13,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.audit.Audit;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -245,6 +246,40 @@ class HitsTest {
                 .filteredOn(finding -> finding.kind() == FindingKind.HIT_NOT_LAID)
                 .anyMatch(finding -> finding.message()
                         .startsWith("Bar 1, beat 2: the slap on 2 and 4 is a knock instead: the fingers pluck"));
+    }
+
+    /** Hits put where no hand can make them, by hand: each has its finding. */
+    @Test
+    void hitsThatCannotBeAreFound() {
+        Arrangement good = arranged(Songs.of("C", Meter.COMMON, "C Am", "E4:2 C4:2 A4:4"), Picking.PLAIN);
+        ArrangedNote tune = tune(good).get(0);
+        ArrangedNote finger = good.notes().stream()
+                .filter(note -> note.role() != Role.BASS && note.tick() > 0)
+                .findFirst()
+                .orElseThrow();
+        assertThat(found(good, new Hit(finger.tick(), HitKind.SLAP)))
+                .anyMatch(finding -> finding.kind() == FindingKind.HIT_CONFLICT
+                        && finding.message()
+                                .contains("the slap and digit " + finger.right().symbol()));
+        Finding stopped = found(good, new Hit(tune.tick() + 1, HitKind.CHUCK)).stream()
+                .filter(finding -> finding.kind() == FindingKind.DAMPED_NOTE
+                        && finding.message().contains("melody"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(stopped.severity()).isEqualTo(Finding.Severity.MEDIUM);
+        assertThat(stopped.message()).contains("the chuck stops string " + tune.string());
+        int held = good.holds().get(0).tick() + 1;
+        assertThat(found(good, new Hit(held, HitKind.TAP)))
+                .anyMatch(finding -> finding.kind() == FindingKind.HIT_CONFLICT
+                        && finding.message().contains("the left hand taps while finger"));
+        // a heel thump goes with every pluck
+        assertThat(found(good, new Hit(finger.tick(), HitKind.HEEL)))
+                .noneMatch(finding -> finding.kind() == FindingKind.HIT_CONFLICT);
+    }
+
+    private static List<Finding> found(Arrangement good, Hit hit) {
+        Arrangement hurt = good.coloured(good.notes(), good.holds(), List.of(hit), List.of());
+        return Audit.of(hurt).findings(hurt);
     }
 
     @Test

@@ -37,15 +37,21 @@ import org.junit.jupiter.api.io.TempDir;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import org.w3c.dom.NodeList;
+import phalanx.arrange.Arranger;
+import phalanx.arrange.Transcriber;
+import phalanx.arrange.Written;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.notation.Rhythm;
 import phalanx.arrange.notation.StaffNotation;
+import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.formats.RandomSong;
 import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
+import phalanx.formats.tab.TabReader;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
@@ -62,6 +68,7 @@ import phalanx.project.Setup;
 import phalanx.project.Solve;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.Level;
+import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
 import phalanx.song.ChartText;
 import phalanx.song.MelodyNote;
@@ -73,6 +80,7 @@ import phalanx.song.Words;
 import phalanx.technique.Attack;
 import phalanx.technique.Groove;
 import phalanx.technique.Grooves;
+import phalanx.technique.SlurKind;
 import phalanx.theory.Key;
 
 /** Pages as they are laid out and as other programs read them; 100 songs in the deep run. */
@@ -179,6 +187,54 @@ class PagesTest {
                         checkStaff(arrangement, pages, setup.staff(), what);
                     }
                 }
+            }
+        }
+    }
+
+    /** Slurs of every kind, vibrato, quarter bends, snaps, nails, hits: each stands on the page, and in the legend below. */
+    @Test
+    void everySignStandsOnThePageAndIsExplained() throws FormatException {
+        String text = String.join(
+                "\n",
+                "tempo 70",
+                "e|-0-----3~------|-3^------0---|-0---------------|",
+                "B|-0-------------|-8-b9--r8----|-5h7---7p5--5/7--|",
+                "G|-0-------------|-------------|-----------------|",
+                "D|---------------|-------------|-----------------|",
+                "A|-0-------0-----|-0-----------|-0---------------|",
+                "E|---------------|-------------|-----------------|",
+                "hit     s     q",
+                "   1   2   3   4   1  2  3  4    1   2   3   4");
+        Reading reading = new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8));
+        Written written = reading.written().orElseThrow();
+        Arrangement arrangement = new Transcriber(written.on(Guitar.STEEL), Hand.AVERAGE)
+                .arrange(reading.song(), written, Picking.PLAIN, Wishes.USUAL, List.of());
+        List<String> all = new ArrayList<>();
+        for (Page page : Sheet.SCORE.pages(arrangement, PageSetup.USUAL)) {
+            check(page, PageSetup.USUAL, "signs");
+            texts(page).forEach(one -> all.add(one.text()));
+        }
+        assertThat(all).contains("vibrato", "bent by a quarter tone", "slap", "stop");
+        for (Attack attack : arrangement.notes().stream()
+                .map(ArrangedNote::attack)
+                .filter(attack -> attack instanceof Attack.Slur)
+                .distinct()
+                .toList()) {
+            SlurKind kind = ((Attack.Slur) attack).kind();
+            assertThat(all).contains(kind.sign(), kind.label() + ", not plucked");
+        }
+        assertThat(arrangement.slurred()).hasSizeGreaterThan(2);
+        for (String pattern : List.of("Snapped Twine", "Tin Eaves")) {
+            Picking picking = Picking.PLAIN.withPlan(
+                    new Picking.Plan(PatternLibrary.standard().find(pattern), BassLine.ALTERNATING, Level.FULL));
+            Arrangement picked = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                    .quick(reading.song().withMelody(List.of()), picking, List.of(), () -> false);
+            for (Page page : Sheet.SCORE.pages(picked, PageSetup.USUAL)) {
+                check(page, PageSetup.USUAL, pattern);
+                assertThat(texts(page))
+                        .extracting(Mark.Text::text)
+                        .contains(pattern.equals("Tin Eaves") ? "with the nails" : "snapped")
+                        .anyMatch(word -> word.endsWith(pattern.equals("Tin Eaves") ? "-" : "!") && word.length() < 5);
             }
         }
     }
