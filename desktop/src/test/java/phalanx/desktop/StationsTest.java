@@ -3,16 +3,20 @@ package phalanx.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeoutException;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
+import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.colour.AttackAdvice;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Octave;
@@ -74,6 +78,43 @@ class StationsTest extends OpenWindow {
         push(KeyCode.CONTROL, KeyCode.Z);
         waitForText("#message", "Took back: guitar Larch");
         assertThat(project().instrument().guitar()).isEqualTo(Guitar.NYLON);
+    }
+
+    @Test
+    void theNeckShowsNodesAndWhatTheHandReaches() {
+        push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        settle();
+        Node neck = lookup(node -> node.getAccessibleText() != null
+                        && node.getAccessibleText().startsWith("The neck from the nut"))
+                .query();
+        List<Integer> plain = pixels(neck);
+        interact(() -> lookup("#harmonic-nodes").<CheckBox>query().fire());
+        settle();
+        List<Integer> nodes = pixels(neck);
+        assertThat(nodes).isNotEqualTo(plain);
+        // over the middle of the neck four fingers stand a fret each; beside it they are gone
+        moveTo(neck);
+        settle();
+        assertThat(pixels(neck)).isNotEqualTo(nodes);
+        moveTo("#guitar-kind");
+        settle();
+        assertThat(pixels(neck)).isEqualTo(nodes);
+        interact(() -> lookup("#harmonic-nodes").<CheckBox>query().fire());
+        settle();
+        assertThat(pixels(neck)).isEqualTo(plain);
+    }
+
+    private static List<Integer> pixels(Node node) {
+        return WaitForAsyncUtils.waitForAsyncFx(10_000, () -> {
+            WritableImage image = node.snapshot(null, null);
+            List<Integer> pixels = new ArrayList<>();
+            for (int y = 0; y < image.getHeight(); y += 2) {
+                for (int x = 0; x < image.getWidth(); x += 2) {
+                    pixels.add(image.getPixelReader().getArgb(x, y));
+                }
+            }
+            return pixels;
+        });
     }
 
     @Test
