@@ -280,16 +280,14 @@ public final class Transcriber {
     }
 
     /** What a moment asks for, as the slots of songs that are arranged do. */
-    private static Slot slot(Song song, Moment moment) {
+    private Slot slot(Song song, Moment moment) {
         Optional<MelodyNote> tune = moment.sounding(Role.MELODY)
                 .map(note -> new MelodyNote(note.tick(), note.wantedTicks(), Pitch.of(note.midi(), song.key())));
-        Optional<BassStroke> bass = moment.sounding(Role.BASS)
-                .map(note -> new BassStroke(
-                        note.tick(),
-                        note.tick() + note.wantedTicks(),
-                        0,
-                        1 << note.midi() % 12,
-                        1 << note.midi() % 12));
+        Optional<BassStroke> bass = moment.sounding(Role.BASS).map(note -> {
+            // of a harmonic the string that is held
+            int wanted = 1 << instrument.midi(note.string(), note.fret()) % 12;
+            return new BassStroke(note.tick(), note.tick() + note.wantedTicks(), 0, wanted, wanted);
+        });
         int chord = (int) song.chart().stream()
                         .filter(change -> change.startTick() <= moment.tick())
                         .count()

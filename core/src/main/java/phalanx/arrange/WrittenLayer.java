@@ -1,10 +1,12 @@
 package phalanx.arrange;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
 import phalanx.arrange.demand.BassEar;
 import phalanx.arrange.demand.Ear;
 import phalanx.arrange.demand.Labels;
@@ -52,9 +54,20 @@ final class WrittenLayer {
         }
         if (found.isEmpty()) {
             found.admits(1, 0);
-            add(moment, 0, forced(frets(moment, 0)), ANY, found);
+            int[] presses = forced(frets(moment, 0));
+            add(moment, open(moment, presses), presses, ANY, found);
         }
         return found.all(MOST_DEARER);
+    }
+
+    /** The notes of open strings that ring on: nothing stops them. */
+    private static int open(Moment moment, int[] presses) {
+        Stops stops = Stops.of(presses);
+        return IntStream.range(0, moment.ring().size())
+                .filter(i -> moment.ring().get(i).fret() == 0
+                        && stops.fret(moment.ring().get(i).string()) == 0)
+                .map(i -> 1 << i)
+                .sum();
     }
 
     /** Those with the hand at a position; nothing where it can't hold the moment there. */
@@ -97,7 +110,7 @@ final class WrittenLayer {
                 int natural = Position.natural(presses);
                 if (Position.admits(presses, natural - 1) || Position.admits(presses, natural + 1)) {
                     found.admits(0, 0);
-                    add(moment, 0, presses, ANY, found);
+                    add(moment, open(moment, presses), presses, ANY, found);
                 }
             }
         }
@@ -194,17 +207,26 @@ final class WrittenLayer {
 
     /** Fingers in order of fret, though no hand reaches: the audit then says how far it is, or what is not stopped. */
     private static int[] forced(int[] frets) {
-        Map<Integer, Integer> spans = new TreeMap<>();
+        List<Integer> inOrder = new ArrayList<>();
         for (int i = 0; i < frets.length; i++) {
             int string = frets.length - i;
-            if (frets[i] > 0) {
-                spans.merge(
-                        frets[i],
-                        Press.pack(frets[i], string, string),
-                        (wide, one) -> Press.pack(Press.fret(wide), Press.bassString(wide), string));
+            int fret = frets[i];
+            int lower = IntStream.range(0, i)
+                    .filter(before -> frets[before] >= 0 && frets[before] < fret)
+                    .max()
+                    .orElse(-1);
+            OptionalInt wide = IntStream.range(0, inOrder.size())
+                    .filter(one -> Press.fret(inOrder.get(one)) == fret
+                            && Press.trebleString(inOrder.get(one)) < frets.length - lower)
+                    .findFirst();
+            if (fret > 0 && wide.isPresent()) {
+                int press = inOrder.get(wide.getAsInt());
+                inOrder.set(wide.getAsInt(), Press.pack(fret, Press.bassString(press), string));
+            } else if (fret > 0) {
+                inOrder.add(Press.pack(fret, string, string));
             }
         }
-        List<Integer> inOrder = List.copyOf(spans.values());
+        inOrder.sort(Comparator.comparingInt(Press::fret));
         int[] presses = new int[Fingering.FINGERS];
         for (int i = 0; i < inOrder.size(); i++) {
             boolean last = i == inOrder.size() - 1;

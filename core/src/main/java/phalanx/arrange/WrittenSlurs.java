@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Slot;
 import phalanx.arrange.search.Layer;
+import phalanx.arrange.search.LayeredGraph;
 import phalanx.arrange.search.SongGraph;
 import phalanx.arrange.search.Sweep;
 import phalanx.arrange.search.Way;
@@ -89,6 +90,7 @@ final class WrittenSlurs {
         return note.way() == AttackLock.Way.SLURRED
                 && before != null
                 && before.way() == AttackLock.Way.BENT
+                && bentFrom != null
                 && bentFrom.fret() == note.fret();
     }
 
@@ -103,6 +105,7 @@ final class WrittenSlurs {
     /** A bend needs a hand that stands still from the note it comes from, and from the pluck of that where it is slurred. */
     private void stand(WrittenNote before, int from, int to) {
         WrittenLayer finding = new WrittenLayer(finder, meter);
+        Window window = new Window(from, to);
         // by the middle finger, the index, the ring finger, the little one
         for (int behind : new int[] {1, 0, 2, 3}) {
             int position = before.fret() - behind;
@@ -110,10 +113,14 @@ final class WrittenSlurs {
                     .flatMap(moment -> finding.at(moment, position).stream())
                     .toList();
             if (there.size() == to + 1 - from) {
+                Layer[] some = window.now();
                 for (int i = from; i <= to; i++) {
-                    layers[i] = there.get(i - from);
+                    some[i - window.first] = there.get(i - from);
                 }
-                return;
+                if (window.isPossible(some)) {
+                    System.arraycopy(some, 0, layers, window.first, some.length);
+                    return;
+                }
             }
         }
     }
@@ -217,6 +224,11 @@ final class WrittenSlurs {
             return Sweep.through(graph).way();
         }
 
+        /** Whether a hand can go through, from what is before and on to what is after. */
+        boolean isPossible(Layer[] some) {
+            return way(some).cost() < LayeredGraph.IMPOSSIBLE;
+        }
+
         Posture posture(Layer[] some, Way way, int at) {
             return some[at - first].posture(way.candidate(at - first));
         }
@@ -224,6 +236,7 @@ final class WrittenSlurs {
         /** Takes the cheapest of what was tried, if any. */
         void keep(Stream<Optional<Layer[]>> tried) {
             tried.flatMap(Optional::stream)
+                    .filter(this::isPossible)
                     .map(some -> new Tried(some, way(some).cost()))
                     .min(Comparator.comparingLong(Tried::cost))
                     .ifPresent(best -> System.arraycopy(best.some, 0, layers, first, best.some.length));

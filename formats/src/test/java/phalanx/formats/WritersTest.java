@@ -51,6 +51,8 @@ import phalanx.formats.midi.MidiWriter;
 import phalanx.formats.musicxml.MusicXmlReader;
 import phalanx.formats.musicxml.MusicXmlWriter;
 import phalanx.formats.reading.FormatException;
+import phalanx.formats.reading.Reading;
+import phalanx.formats.tab.TabReader;
 import phalanx.formats.tab.TabWriter;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
@@ -184,8 +186,10 @@ class WritersTest {
                     .readTree(new EventsJson().write(arrangement, 1))
                     .get("notes");
             assertThat(notes).anyMatch(note -> note.path(words.get(pattern)).asBoolean());
-            assertThat(new TabWriter().write(arrangement).contains("figures with !"))
-                    .isEqualTo(pattern.equals("Snapped Twine"));
+            String text = new TabWriter().write(arrangement);
+            assertThat(text.contains("figures with !")).isEqualTo(pattern.equals("Snapped Twine"));
+            Reading reading = new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8));
+            assertThat(reading.written().orElseThrow().notes()).hasSameSizeAs(arrangement.notes());
         }
     }
 
