@@ -40,7 +40,6 @@ final class CascadeLayer {
     private final Instrument instrument;
     private final List<ArrangedNote> notes;
     private final List<Hold> holds;
-    private final FingeringFinder finder;
     private final List<Finding> findings = new ArrayList<>();
 
     /** @param notes in order of tick */
@@ -49,8 +48,6 @@ final class CascadeLayer {
         this.instrument = arrangement.request().instrument();
         this.notes = new ArrayList<>(notes);
         this.holds = new ArrayList<>(holds);
-        this.finder =
-                FingeringFinder.forShapes(instrument, arrangement.request().hand());
     }
 
     /** The notes with cascades, the holds with the fingers that pull, and what could not be. */
@@ -114,6 +111,8 @@ final class CascadeLayer {
     /** The finger that comes down above the shape: a free one that reaches, the most natural first. */
     private Optional<Press> puller(CascadeLock lock, Cascade.Step step) {
         Fingering held = lock.held().fingering();
+        FingeringFinder finder =
+                FingeringFinder.forShapes(instrument, arrangement.request().hand());
         int position = held.presses().stream().mapToInt(Press::fret).min().orElse(step.fret());
         return Arrays.stream(TIPS)
                 .filter(tip -> held.press(tip).isEmpty())
