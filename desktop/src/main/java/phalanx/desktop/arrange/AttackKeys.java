@@ -47,7 +47,7 @@ final class AttackKeys {
         if (note.attack().equals(Attack.VIBRATO)) {
             return AttackLock.Way.VIBRATO;
         }
-        return note.attack() instanceof Attack.Touched && note.fret() == 0
+        return note.attack() instanceof Attack.Touched touched && !touched.slapped() && note.fret() == 0
                 ? AttackLock.Way.HARMONIC
                 : AttackLock.Way.PLUCKED;
     }
