@@ -119,10 +119,10 @@ public record Cascade(List<Step> steps) {
             int string = Integer.parseInt(match.group(1));
             boolean touched = "*".equals(match.group(2));
             int above = match.group(3) == null ? 0 : Integer.parseInt(match.group(3));
-            if (above > 0) {
-                steps.add(raised(instrument, frets, string, above));
-            }
             Step step = step(instrument, frets, node, string, touched);
+            if (above > 0) {
+                steps.add(raised(instrument, step, above));
+            }
             steps.add(above > 0 ? new Step(string, step.fret, 0, true, false, step.midi, 0, 0) : step);
         }
         long touched = steps.stream().filter(Step::touched).count();
@@ -154,15 +154,12 @@ public record Cascade(List<Step> steps) {
         return new Step(string, fret, 0, false, true, harmonic.midi(), harmonic.touchFret(), harmonic.saddleMm());
     }
 
-    private static Step raised(Instrument instrument, List<Integer> frets, int string, int above) {
-        if (string < 1 || string > instrument.strings() || fret(frets, string) < 0) {
-            throw new IllegalArgumentException(wording("Cascade.string-does-not-sound-in", string));
+    private static Step raised(Instrument instrument, Step step, int above) {
+        int fret = step.fret + above;
+        if (!instrument.has(step.string, fret)) {
+            throw new IllegalArgumentException(wording("Cascade.there-is-no-fret-on-string", fret, step.string));
         }
-        int fret = fret(frets, string) + above;
-        if (!instrument.has(string, fret)) {
-            throw new IllegalArgumentException(wording("Cascade.there-is-no-fret-on-string", fret, string));
-        }
-        return new Step(string, fret, above, false, false, instrument.midi(string, fret), 0, 0);
+        return new Step(step.string, fret, above, false, false, instrument.midi(step.string, fret), 0, 0);
     }
 
     /** What belongs together in the row: a note that is pulled off goes with the one it comes from. */

@@ -61,6 +61,14 @@ class ViewTest extends OpenWindow {
         waitFor(() -> score.visible().get(1) >= bars.get(bars.size() - 1).startTick());
         type(KeyCode.HOME);
         waitFor(() -> score.visible().get(0) == 0);
+        // so near that one bar alone has room: it is the one that is selected
+        for (int i = 0; i < 8; i++) {
+            write("+");
+        }
+        type(KeyCode.END);
+        waitFor(() -> score.visible().get(0)
+                == project().song().barAt(score.selected()).startTick());
+        write("0");
         type(KeyCode.R);
         waitForText("#message", "Lines below each other");
     }

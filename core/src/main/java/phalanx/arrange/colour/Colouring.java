@@ -68,13 +68,13 @@ public final class Colouring {
                         picking.school().digits().contains(Digit.M) ? Digit.M : Digit.I,
                         asked.written())
                 .lay(hits.with(asked.hits()));
-        OrnamentLayer.Wavering wavering = new OrnamentLayer(plain, laid.notes(), cascaded.holds()).waver();
+        OrnamentLayer.Ornamented ornamented = new OrnamentLayer(plain, laid.notes(), cascaded.holds()).ornament();
         Arrangement audited =
-                audit.audited(plain.coloured(wavering.notes(), cascaded.holds(), laid.hits(), slurred.gains()));
+                audit.audited(plain.coloured(ornamented.notes(), cascaded.holds(), laid.hits(), slurred.gains()));
         List<Finding> findings = new ArrayList<>(slurred.findings());
         findings.addAll(belled.findings());
         findings.addAll(cascaded.findings());
-        findings.addAll(wavering.findings());
+        findings.addAll(ornamented.findings());
         findings.addAll(omitted(song, laid.omissions()));
         hits.unfit().stream()
                 .limit(1)

@@ -31,10 +31,10 @@ final class OrnamentLayer {
         this.holds = holds;
     }
 
-    /** The notes, some of them wavering, and what could not be. */
-    record Wavering(List<ArrangedNote> notes, List<Finding> findings) {}
+    /** The notes with what fingers do to them, and what could not be. */
+    record Ornamented(List<ArrangedNote> notes, List<Finding> findings) {}
 
-    Wavering waver() {
+    Ornamented ornament() {
         List<ArrangedNote> done = new ArrayList<>(notes);
         List<Finding> findings = new ArrayList<>();
         for (AttackLock lock : arrangement.request().attacks()) {
@@ -55,7 +55,7 @@ final class OrnamentLayer {
                         arrangement.song(),
                         lock.tick(),
                         wording(
-                                "OrnamentLayer.the-vibrato-is-left-out",
+                                "OrnamentLayer.is-left-out",
                                 wavers
                                         ? wording("OrnamentLayer.the-vibrato")
                                         : wording("OrnamentLayer.the-quarter-bend"),
@@ -65,7 +65,7 @@ final class OrnamentLayer {
                 done.set(at.get(), note.struck(wavers ? Attack.VIBRATO : Attack.CURL, note.weight()));
             }
         }
-        return new Wavering(done, findings);
+        return new Ornamented(done, findings);
     }
 
     /** Why a note cannot waver or be curled, or nothing. */

@@ -189,8 +189,8 @@ final class SlurLayer {
 
     private static String word(AttackLock.Way way) {
         return switch (way) {
-            case BENT -> wording("SlurLayer.bend");
-            case SLID -> wording("SlurLayer.slide");
+            case BENT -> SlurKind.BEND.label();
+            case SLID -> SlurKind.SLIDE.label();
             default -> wording("SlurLayer.slur");
         };
     }

@@ -16,6 +16,7 @@ import phalanx.desktop.session.Message;
 import phalanx.project.Project;
 import phalanx.song.Bar;
 import phalanx.technique.Attack;
+import phalanx.technique.SlurKind;
 
 /** Slurs or bends a note, makes it a harmonic or waver, with one key each; the same key has it plucked again. */
 final class AttackKeys {
@@ -112,8 +113,8 @@ final class AttackKeys {
                 switch (way) {
                     case PLUCKED -> wording("AttackKeys.plucked-note");
                     case SLURRED -> wording("AttackKeys.slur");
-                    case SLID -> wording("AttackKeys.slide");
-                    case BENT -> wording("AttackKeys.bend");
+                    case SLID -> SlurKind.SLIDE.label();
+                    case BENT -> SlurKind.BEND.label();
                     case HARMONIC -> wording("AttackKeys.harmonic");
                     case VIBRATO -> wording("AttackKeys.vibrato");
                     case CURLED -> wording("AttackKeys.quarter-bend");

@@ -402,9 +402,11 @@ final class ScorePainter {
         if (note.attack() instanceof Attack.Brush brush) {
             g.setStroke(colour(token(note.role())));
             g.setLineWidth(2.5);
-            g.strokeLine(x - DOT / 2, y - DOT, x + DOT / 2, y + DOT);
+            // as on the grid of patterns: it leans the other way on the way back
+            double lean = brush.up() ? -DOT : DOT;
+            g.strokeLine(x - DOT / 2, y - lean, x + DOT / 2, y + lean);
             if (brush.nails()) {
-                g.strokeLine(x - DOT / 2 + 4, y - DOT, x + DOT / 2 + 4, y + DOT);
+                g.strokeLine(x - DOT / 2 + 4, y - lean, x + DOT / 2 + 4, y + lean);
             }
         } else if (note.attack().equals(Attack.SNAP)) {
             g.fillOval(x - DOT / 2 - 0.5, y - DOT / 2 - 0.5, DOT + 1, DOT + 1);

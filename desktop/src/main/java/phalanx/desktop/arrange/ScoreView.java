@@ -289,10 +289,13 @@ public final class ScoreView extends Region {
         }
         ScoreLayout.Line line = layout.lineAt(tick);
         if (running) {
-            if (tick < line.startTick() || tick >= line.endTick()) {
-                Song song = arrangement.orElseThrow().song();
-                // the bar before stays in sight
-                beginAt(song.barIndexAt(Math.min(tick, song.endTick() - 1)) - 1);
+            if (!isShown(line, tick)) {
+                int bar = arrangement.orElseThrow().song().barIndexAt(tick);
+                // the bar before stays in sight, where there is room for both
+                beginAt(bar - 1);
+                if (!isShown(layout.lineAt(tick), tick)) {
+                    beginAt(bar);
+                }
             }
             return;
         }
@@ -403,9 +406,10 @@ public final class ScoreView extends Region {
         }
     }
 
-    /** A running line has one line alone. */
-    private static boolean isShown(ScoreLayout.Line line, int tick) {
-        return tick >= line.startTick() && tick <= line.endTick();
+    /** A running line is one alone; the end of the song stands at the end of the last. */
+    private boolean isShown(ScoreLayout.Line line, int tick) {
+        int end = arrangement.orElseThrow().song().endTick();
+        return tick >= line.startTick() && (tick < line.endTick() || line.endTick() >= end);
     }
 
     /** Puts a mark between places of the score, where that is in sight. */

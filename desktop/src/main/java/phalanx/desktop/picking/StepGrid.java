@@ -207,6 +207,9 @@ final class StepGrid extends Drawing {
             g.setLineWidth(3);
             double lean = stroke.up() ? -1 : 1;
             g.strokeLine(x - 6, y - lean * size / 2, x + 6, y + lean * size / 2);
+            if (stroke.manner() == Manner.NAILS) {
+                g.strokeLine(x, y - size / 2, x + 12, y + size / 2);
+            }
         } else if (stroke.row() == PatternRow.HIT) {
             g.fillPolygon(
                     new double[] {x, x + size / 2 + 2, x, x - size / 2 - 2},
@@ -228,7 +231,7 @@ final class StepGrid extends Drawing {
     }
 
     private static boolean isMarked(Manner manner) {
-        return manner == Manner.HAMMERED || manner == Manner.SNAPPED || manner == Manner.NAILS;
+        return manner == Manner.HAMMERED || manner == Manner.SNAPPED;
     }
 
     private static String token(PatternRow row) {
