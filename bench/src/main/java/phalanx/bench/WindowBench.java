@@ -64,6 +64,7 @@ public final class WindowBench {
                         "-Xss4m",
                         "-Xms32m",
                         "-XX:+UseSerialGC",
+                        "-XX:TieredStopAtLevel=1",
                         "-cp",
                         System.getProperty("java.class.path"),
                         WindowBench.class.getName(),

@@ -34,6 +34,15 @@ final class ChangeTable implements LayeredGraph.Changes {
 
     private static final int LATEST_TOLD = MoveTable.SPARE_BITS;
 
+    /** Of each set of plucks its latest: looked up, since the first compiler of a fresh process counts no bits in one step. */
+    private static final byte[] LATEST = new byte[1 << MoveTable.SPARE_BITS];
+
+    static {
+        for (int bits = 0; bits < LATEST.length; bits++) {
+            LATEST[bits] = (byte) (Integer.SIZE - Integer.numberOfLeadingZeros(bits));
+        }
+    }
+
     /**
      * Of each finger the words of its moves, with a bit for what a finger that moves plucked last, from
      * {@link MoveTable#EFFORT_BITS} on for pluck 1; plucks past the last bit share it. {@link #strideBefore} and
@@ -243,8 +252,7 @@ final class ChangeTable implements LayeredGraph.Changes {
 
     /** The latest pluck of fingers that must go. */
     static int latest(long words) {
-        int bits = (int) (words >> MoveTable.EFFORT_BITS) & (1 << MoveTable.SPARE_BITS) - 1;
-        return Integer.SIZE - Integer.numberOfLeadingZeros(bits);
+        return LATEST[(int) (words >> MoveTable.EFFORT_BITS) & LATEST.length - 1];
     }
 
     /** The last pluck of a candidate's fingers: the hand waits for it when all that plucked must go. */

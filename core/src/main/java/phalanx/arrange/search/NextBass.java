@@ -21,20 +21,21 @@ final class NextBass {
         boolean looks = BassEar.takesNext(slotBefore, slot);
         this.struck = looks ? new long[before.count] : NONE;
         this.basses = looks ? new long[after.count] : NONE;
+        int lowest = instrument.lowestMidi();
         for (int from = 0; from < struck.length; from++) {
             for (int left = before.struck[from]; left != 0; left &= left - 1) {
-                struck[from] |= pitch(instrument, before.frets[from], Integer.numberOfTrailingZeros(left));
+                struck[from] |= pitch(instrument, lowest, before.frets[from], Integer.numberOfTrailingZeros(left));
             }
         }
         for (int to = 0; to < basses.length; to++) {
             int string = after.basses[to];
-            basses[to] = string == Layer.NONE ? 0 : pitch(instrument, after.frets[to], string);
+            basses[to] = string == Layer.NONE ? 0 : pitch(instrument, lowest, after.frets[to], string);
         }
     }
 
     /** The bit of a pitch; none for one so high that no bass has it. */
-    private static long pitch(Instrument instrument, long frets, int string) {
-        int above = instrument.midi(string, Stops.at(frets, string)) - instrument.lowestMidi();
+    private static long pitch(Instrument instrument, int lowest, long frets, int string) {
+        int above = instrument.midi(string, Stops.at(frets, string)) - lowest;
         return above < Long.SIZE ? 1L << above : 0;
     }
 
