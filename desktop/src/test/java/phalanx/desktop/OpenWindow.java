@@ -148,6 +148,8 @@ abstract class OpenWindow extends ApplicationTest {
 
     @AfterEach
     void end() {
+        // what is still searched for would take the next test's time
+        interact(workbench::stop);
         background.shutdownNow();
         sounding.shutdownNow();
         timer.shutdownNow();

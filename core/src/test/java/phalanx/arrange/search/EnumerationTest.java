@@ -37,7 +37,7 @@ class EnumerationTest {
         check(
                 FOUR_STRINGS_SEVEN_FRETS,
                 IntStream.concat(
-                        IntStream.range(0, Deep.of(15, 2000)), HARD.stream().mapToInt(seed -> seed)));
+                        IntStream.range(0, Deep.of(12, 2000)), HARD.stream().mapToInt(seed -> seed)));
     }
 
     @Test
