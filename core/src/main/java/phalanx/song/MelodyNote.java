@@ -2,6 +2,7 @@ package phalanx.song;
 
 import static phalanx.words.Words.wording;
 
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.theory.Key;
@@ -15,10 +16,15 @@ import phalanx.theory.Pitch;
  * @param pitch what it sounds
  * @param syllable what is sung to it; one that goes on in the next note ends with a hyphen
  * @param below a second note of the tune, struck with it, lower
+ * @param graces short notes just before it, which take their time from it; at most {@value #MOST_GRACES}
  */
-public record MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String> syllable, Optional<Pitch> below) {
+public record MelodyNote(
+        int tick, int lengthTicks, Pitch pitch, Optional<String> syllable, Optional<Pitch> below, List<Pitch> graces) {
+    public static final int MOST_GRACES = 3;
+
     public MelodyNote {
         Objects.requireNonNull(pitch, "pitch");
+        graces = List.copyOf(graces);
         if (tick < 0 || lengthTicks <= 0) {
             throw new IllegalArgumentException(
                     wording("MelodyNote.melody-note-at-tick-ticks", pitch, tick, lengthTicks));
@@ -29,6 +35,15 @@ public record MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String
         if (below.isPresent() && below.get().midi() >= pitch.midi()) {
             throw new IllegalArgumentException(wording("MelodyNote.the-second-note-is-not", below.get(), pitch));
         }
+        if (graces.size() > MOST_GRACES) {
+            throw new IllegalArgumentException(
+                    wording("MelodyNote.grace-notes-before-one", graces.size(), MOST_GRACES));
+        }
+    }
+
+    /** One that begins at once. */
+    public MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String> syllable, Optional<Pitch> below) {
+        this(tick, lengthTicks, pitch, syllable, below, List.of());
     }
 
     /** One note alone. */
@@ -51,7 +66,7 @@ public record MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String
 
     /** The same note at another time. */
     public MelodyNote at(int newTick, int newLength) {
-        return new MelodyNote(newTick, newLength, pitch, syllable, below);
+        return new MelodyNote(newTick, newLength, pitch, syllable, below, graces);
     }
 
     public MelodyNote lasting(int newLength) {
@@ -61,7 +76,7 @@ public record MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String
     /** The same with another pitch, and the second note as far as it is still below. */
     public MelodyNote pitched(Pitch newPitch) {
         return new MelodyNote(
-                tick, lengthTicks, newPitch, syllable, below.filter(second -> second.midi() < newPitch.midi()));
+                tick, lengthTicks, newPitch, syllable, below.filter(second -> second.midi() < newPitch.midi()), graces);
     }
 
     /** The same with one more note at once: the two highest of all are kept. */
@@ -72,11 +87,16 @@ public record MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String
         Pitch high = other.midi() > midi() ? other : pitch;
         Pitch low = other.midi() > midi() ? pitch : other;
         Pitch second = below.filter(own -> own.midi() > low.midi()).orElse(low);
-        return new MelodyNote(tick, lengthTicks, high, syllable, Optional.of(second));
+        return new MelodyNote(tick, lengthTicks, high, syllable, Optional.of(second), graces);
     }
 
     public MelodyNote sung(Optional<String> newSyllable) {
-        return new MelodyNote(tick, lengthTicks, pitch, newSyllable, below);
+        return new MelodyNote(tick, lengthTicks, pitch, newSyllable, below, graces);
+    }
+
+    /** The same with other grace notes before it. */
+    public MelodyNote graced(List<Pitch> newGraces) {
+        return new MelodyNote(tick, lengthTicks, pitch, syllable, below, newGraces);
     }
 
     /** The same so many semitones higher, spelled for a key unless it is whole octaves. */
@@ -86,7 +106,8 @@ public record MelodyNote(int tick, int lengthTicks, Pitch pitch, Optional<String
                 lengthTicks,
                 moved(pitch, semitones, newKey),
                 syllable,
-                below.map(second -> moved(second, semitones, newKey)));
+                below.map(second -> moved(second, semitones, newKey)),
+                graces.stream().map(grace -> moved(grace, semitones, newKey)).toList());
     }
 
     private static Pitch moved(Pitch pitch, int semitones, Key key) {

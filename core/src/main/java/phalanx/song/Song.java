@@ -54,7 +54,9 @@ public record Song(
         checkLine(wording("Song.melody"), melody, end);
         checkLine(wording("Song.bass"), bass, end);
         if (bass.stream()
-                .anyMatch(note -> note.syllable().isPresent() || note.below().isPresent())) {
+                .anyMatch(note -> note.syllable().isPresent()
+                        || note.below().isPresent()
+                        || !note.graces().isEmpty())) {
             throw new IllegalArgumentException(wording("Song.the-bass-has-words-or"));
         }
         checkChart(chart, end);

@@ -2,7 +2,9 @@ package phalanx.technique;
 
 import static phalanx.words.Words.wording;
 
+import java.util.List;
 import java.util.Objects;
+import phalanx.song.Ticks;
 
 /** How a note begins. */
 public sealed interface Attack {
@@ -103,6 +105,63 @@ public sealed interface Attack {
         }
     }
 
+    /**
+     * Plucked on other frets of the string first, from which the left hand makes the note at once: grace notes, or a
+     * slide into the note.
+     *
+     * @param frets that sound before the note's own, relative to the capo, 0 for open; the first is plucked
+     * @param slid whether one finger travels; else fingers come down and leave
+     */
+    record Graced(List<Integer> frets, boolean slid) implements Attack {
+        /** Each sounds so long, in milliseconds: our assumption, as long as a slide takes at least. */
+        public static final double STEP_MS = 70;
+
+        public Graced {
+            frets = List.copyOf(frets);
+            if (frets.isEmpty() || slid && frets.size() > 1) {
+                throw new IllegalArgumentException(wording("Attack.nothing-is-before-the-note", frets.size()));
+            }
+        }
+
+        /** How long each sounds, in ticks. */
+        public int stepTicks(double tempo) {
+            return Math.max(1, (int) Math.round(STEP_MS / Ticks.milliseconds(1, tempo)));
+        }
+
+        /** How long they sound together, in ticks. */
+        public int ticks(double tempo) {
+            return frets.size() * stepTicks(tempo);
+        }
+
+        /**
+         * How the left hand goes on from one of its frets.
+         *
+         * @param fret of the note itself
+         */
+        public SlurKind kind(int at, int fret) {
+            int next = at + 1 < frets.size() ? frets.get(at + 1) : fret;
+            return slid ? SlurKind.SLIDE : next > frets.get(at) ? SlurKind.HAMMER : SlurKind.PULL;
+        }
+
+        /**
+         * As it stands before the note's fret: {@code 5h} or {@code 5h7p}.
+         *
+         * @param fret of the note itself
+         */
+        public String figures(int fret) {
+            StringBuilder text = new StringBuilder();
+            for (int i = 0; i < frets.size(); i++) {
+                text.append(frets.get(i)).append(kind(i, fret).sign());
+            }
+            return text.toString();
+        }
+
+        @Override
+        public String word() {
+            return slid ? "slide into" : "grace";
+        }
+    }
+
     /** A harmonic: a node above the held fret is touched while a digit plucks, or slapped. */
     record Touched(HarmonicNode node, Touch by) implements Attack {
         public Touched {
@@ -147,6 +206,9 @@ public sealed interface Attack {
     default String label() {
         if (this instanceof Slur slur) {
             return slur.kind().label();
+        }
+        if (this instanceof Graced graced) {
+            return graced.slid() ? wording("Attack.slide-into") : wording("Attack.grace");
         }
         return equals(SNAP) ? wording("Attack.snap") : wording("Attack." + word());
     }

@@ -539,6 +539,33 @@ class SongStationTest extends OpenWindow {
     }
 
     @Test
+    void graceNotesStandBeforeTheLastNote() throws TimeoutException {
+        push(KeyCode.CONTROL, KeyCode.N);
+        chart("| C | F |");
+        push(KeyCode.CONTROL, KeyCode.ENTER);
+        type(KeyCode.F3);
+        waitFor(() -> lookup("#bars").query().isFocused());
+        write("g");
+        waitForText("#message", "There is no note before the cursor");
+        write("h1g");
+        String note = song().melody().get(0).pitch().toString();
+        waitForText("#message", "The next note stands just before " + note);
+        write("3g1");
+        waitFor(() -> song().melody().get(0).graces().size() == 2);
+        assertThat(song().melody()).hasSize(1);
+        assertThat(song().melody().get(0).graces()).extracting(Pitch::toString).containsExactly("D4", note);
+        waitUntilArranged();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(song().melody().get(0).graces()).hasSize(1);
+        // twice with nothing between: away with them
+        write("gg");
+        waitForText("#message", "No grace notes before " + note);
+        assertThat(song().melody().get(0).graces()).isEmpty();
+        write("gg");
+        waitForText("#message", "The next note stands alone");
+    }
+
+    @Test
     void aSecondNoteGoesWithTheLast() throws TimeoutException {
         push(KeyCode.CONTROL, KeyCode.N);
         chart("| C | F |");

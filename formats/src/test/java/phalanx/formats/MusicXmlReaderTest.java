@@ -81,12 +81,12 @@ class MusicXmlReaderTest {
 
     @Test
     void whatIsLeftOutIsReported() throws FormatException {
-        String grace = "<note><grace/><pitch><step>A</step><octave>4</octave></pitch></note>";
+        String cue = "<note><cue/><pitch><step>A</step><octave>4</octave></pitch><duration>1</duration></note>";
         Reading reading = new MusicXmlReader("x")
                 .read(new LeadSheet()
-                        .bar(LeadSheet.start(0, "major", 4, 4), LeadSheet.chord("C", "major"), grace, "C4:4")
+                        .bar(LeadSheet.start(0, "major", 4, 4), LeadSheet.chord("C", "major"), "C4:3", cue)
                         .bytes());
-        assertThat(reading.report()).containsExactly("bar 1: grace notes were left out");
+        assertThat(reading.report()).containsExactly("bar 1: cue notes were left out");
     }
 
     static Stream<Arguments> broken() {

@@ -84,6 +84,12 @@ public final class RandomSong {
                 ChordSymbol.parse(key.spell(random.nextInt(12)) + KINDS[random.nextInt(KINDS.length)] + slash));
     }
 
+    /** Before some long notes, told by pitch and place alone. */
+    private static List<Pitch> graces(int midi, int at, Key key) {
+        int sort = (midi * 31 + at / 105) % 12;
+        return sort > 1 ? List.of() : List.of(Pitch.of(midi + (sort == 0 ? 2 : -2), key));
+    }
+
     private static List<MelodyNote> melody(Random random, int end, Key key) {
         List<MelodyNote> melody = new ArrayList<>();
         boolean words = random.nextInt(3) == 0;
@@ -97,7 +103,7 @@ public final class RandomSong {
                     boolean sung = words && random.nextInt(4) > 0;
                     Optional<String> syllable =
                             sung ? Optional.of(SYLLABLES[random.nextInt(SYLLABLES.length)]) : Optional.empty();
-                    melody.add(new MelodyNote(at, length, Pitch.of(midi, key), syllable));
+                    melody.add(new MelodyNote(at, length, Pitch.of(midi, key), syllable).graced(graces(midi, at, key)));
                 }
                 at += Math.max(0, length);
             }

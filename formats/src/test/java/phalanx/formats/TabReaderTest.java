@@ -37,6 +37,7 @@ import phalanx.righthand.Picking;
 import phalanx.song.ChordChange;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
+import phalanx.technique.Attack;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
 import phalanx.theory.Key;
@@ -105,9 +106,13 @@ class TabReaderTest {
                 .quick(RandomSong.of(seed), Picking.PLAIN, List.of(), () -> false);
         Arrangement again = played(read(new TabWriter().write(arranged)));
         for (ArrangedNote note : again.notes()) {
+            int tick = note.tick()
+                    + (note.attack() instanceof Attack.Graced graced
+                            ? graced.ticks(again.song().tempo())
+                            : 0);
             List<Hold> over = again.holds().stream()
-                    .filter(hold -> hold.tick() <= note.tick()
-                            && hold.endTick() > note.tick()
+                    .filter(hold -> hold.tick() <= tick
+                            && hold.endTick() > tick
                             && hold.press().covers(note.string()))
                     .toList();
             int stopped =

@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -113,9 +114,10 @@ class ThereAndBackTest {
                 assertThat(reading.written().orElseThrow().hits()).as(about).isEqualTo(arrangement.hits());
                 hits += arrangement.hits().size();
                 // a score of the guitar alone has no more of the tune than the guitar plays
-                if (arrangement.cost().tune() == 0 || ending.endsWith(".tab.txt")) {
+                boolean text = ending.endsWith(".tab.txt");
+                if (arrangement.cost().tune() == 0 || text) {
                     whole++;
-                    assertThat(reading.song()).as(about).isEqualTo(arrangement.song());
+                    assertThat(reading.song()).as(about).isEqualTo(text ? arrangement.song() : asPlayed(arrangement));
                 }
             }
         }
@@ -212,6 +214,23 @@ class ThereAndBackTest {
     }
 
     /** One that fits a song's bars; none for every second. */
+    /** The song with those grace notes alone that the guitar plays. */
+    private static Song asPlayed(Arrangement arrangement) {
+        Map<Integer, Integer> played = new HashMap<>();
+        arrangement.notes().stream()
+                .filter(note -> note.role() == Role.MELODY)
+                .forEach(note ->
+                        played.put(note.tick(), note.graces(Instrument.STANDARD).size()));
+        return arrangement
+                .song()
+                .withMelody(arrangement.song().melody().stream()
+                        .map(note -> note.graced(note.graces()
+                                .subList(
+                                        note.graces().size() - played.get(note.tick()),
+                                        note.graces().size())))
+                        .toList());
+    }
+
     private static Optional<Groove> groove(Song song, int i) {
         Bar last = song.bars().get(song.bars().size() - 1);
         List<Groove> fitting = Grooves.shipped().all().stream()

@@ -8,9 +8,6 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -23,19 +20,14 @@ import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MidiSystem;
 import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
-import javax.xml.XMLConstants;
 import javax.xml.transform.stream.StreamSource;
 import javax.xml.validation.Schema;
-import javax.xml.validation.SchemaFactory;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.w3c.dom.bootstrap.DOMImplementationRegistry;
-import org.w3c.dom.ls.DOMImplementationLS;
-import org.w3c.dom.ls.LSInput;
 import org.xml.sax.SAXException;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.colour.AttackAdvice;
@@ -82,30 +74,9 @@ class WritersTest {
     @TempDir
     private Path folder;
 
-    /** The MusicXML 4.0 schema that the proxymusic jar carries; the two it imports stand in the test resources. */
     @BeforeAll
     static void loadSchema() throws SAXException, ReflectiveOperationException, IOException {
-        SchemaFactory factory = SchemaFactory.newInstance(XMLConstants.W3C_XML_SCHEMA_NS_URI);
-        DOMImplementationLS dom =
-                (DOMImplementationLS) DOMImplementationRegistry.newInstance().getDOMImplementation("LS");
-        factory.setResourceResolver((type, namespace, publicId, systemId, base) -> {
-            String name = systemId.substring(systemId.lastIndexOf('/') + 1);
-            LSInput input = dom.createLSInput();
-            input.setSystemId(systemId);
-            input.setCharacterStream(new StringReader(resource(name)));
-            return input;
-        });
-        try (InputStream in = WritersTest.class.getResourceAsStream("/META-INF/jaxb/xsd/musicxml.xsd")) {
-            schema = factory.newSchema(new StreamSource(in));
-        }
-    }
-
-    private static String resource(String name) {
-        try (InputStream in = WritersTest.class.getResourceAsStream(name)) {
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        schema = MusicXmlSchema.load();
     }
 
     private static Arrangement arranged(LeadSheet sheet, Instrument instrument) throws FormatException {

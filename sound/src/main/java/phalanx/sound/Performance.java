@@ -200,7 +200,14 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
             } else {
                 boolean damped = heel && note.right() == Digit.P && note.role() == Role.BASS;
                 double later = later(note, strokes.get(note.tick()));
-                acts.add(new Plucked(note.tick(), end, layer, note.string(), pluck(note, level, damped), later));
+                acts.add(new Plucked(
+                        note.tick(),
+                        end,
+                        layer,
+                        note.string(),
+                        pluck(note, struckMidi(note, arrangement), level, damped),
+                        later));
+                addGraces(note, arrangement, end, layer, level, acts);
                 if (note.attack().equals(Attack.CURL)) {
                     int tick = note.tick()
                             + (int) (CURL_MS
@@ -222,6 +229,27 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
             acts.addAll(clicks(bar, bar.startTick()));
         }
         return new Performance(strings, inOrder(acts), arrangement.song().tempo());
+    }
+
+    /** What is plucked is the first of the notes before; each of the next, and the note itself, is made from it. */
+    private static void addGraces(
+            ArrangedNote note, Arrangement arrangement, int end, Layer layer, double level, List<Act> acts) {
+        if (!(note.attack() instanceof Attack.Graced graced)) {
+            return;
+        }
+        List<Integer> row = new ArrayList<>(note.graces(arrangement.request().instrument()));
+        row.add(note.midi());
+        int step = graced.stepTicks(arrangement.song().tempo());
+        for (int i = 1; i < row.size(); i++) {
+            acts.add(new Slurred(
+                    note.tick() + i * step,
+                    end,
+                    layer,
+                    note.string(),
+                    graced.kind(i - 1, note.fret()),
+                    Pitch.hertz(row.get(i)),
+                    level));
+        }
     }
 
     /** The beats of a bar that begins at a tick, the first of a whole bar with an accent. */
@@ -281,14 +309,20 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
         return role * weight * stroke;
     }
 
-    private static Pluck pluck(ArrangedNote note, double level, boolean damped) {
+    private static int struckMidi(ArrangedNote note, Arrangement arrangement) {
+        return note.graces(arrangement.request().instrument()).stream()
+                .findFirst()
+                .orElse(note.midi());
+    }
+
+    private static Pluck pluck(ArrangedNote note, int midi, double level, boolean damped) {
         boolean nail = note.right() != Digit.P || note.attack().equals(Attack.SNAP);
         if (note.attack() instanceof Attack.Touched touched) {
             int n = touched.node().n();
             double string = Pitch.hertz(note.midi() - touched.node().nearest());
             return new Pluck(string, n, level * touched.node().strength() * HARMONIC, nail, damped);
         }
-        Pluck plain = new Pluck(Pitch.hertz(note.midi()), 1, level, nail, damped);
+        Pluck plain = new Pluck(Pitch.hertz(midi), 1, level, nail, damped);
         return note.attack().equals(Attack.VIBRATO) ? plain.wavering() : plain;
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.ByteArrayInputStream;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicLong;
@@ -32,6 +33,7 @@ import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.song.TuneEdit;
 import phalanx.sound.guitar.GuitarSound;
+import phalanx.technique.Attack;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
@@ -104,6 +106,36 @@ class TransportTest {
     }
 
     /** The layers together are the whole, but for what rings along and the limiter. */
+    /** How strong a frequency is from one time to another, by Goertzel's recurrence (1958), from memory. */
+    private static double strength(float[] samples, double hertz, double from, double to) {
+        double turn = 2 * Math.cos(2 * Math.PI * hertz / RATE);
+        double one = 0;
+        double two = 0;
+        for (int frame = (int) (RATE * from); frame < (int) (RATE * to); frame++) {
+            double now = samples[2 * frame] + turn * one - two;
+            two = one;
+            one = now;
+        }
+        return one * one + two * two - turn * one * two;
+    }
+
+    /** F pulled off to the open E: one pluck, the grace note first, 70 ms later the note itself. */
+    @Test
+    void aGraceNoteIsHeardBeforeItsNote() {
+        Song song = song();
+        MelodyNote open = song.melody().get(0);
+        List<MelodyNote> tune = new ArrayList<>(song.melody());
+        tune.set(0, open.graced(List.of(Pitch.parse("F4"))));
+        Arrangement arrangement = new Arranger(new Instrument(Guitar.STEEL, Tuning.STANDARD, 0), Hand.AVERAGE)
+                .arrange(song.withMelody(tune));
+        assertThat(arrangement.notes()).anyMatch(note -> note.attack() instanceof Attack.Graced);
+        float[] heard = rendered(arrangement, only(Layer.TUNE), 1);
+        double f = Pitch.hertz(Pitch.parse("F4").midi());
+        double e = Pitch.hertz(open.midi());
+        assertThat(strength(heard, f, 0.005, 0.068)).isGreaterThan(3 * strength(heard, e, 0.005, 0.068));
+        assertThat(strength(heard, e, 0.12, 0.5)).isGreaterThan(100 * strength(heard, f, 0.12, 0.5));
+    }
+
     @Test
     void soloAndSilentAreEachOthersRest() {
         float[] solo = rendered(STEEL, Mix.USUAL.solo(Layer.THUMB), 1);

@@ -83,15 +83,15 @@ final class NoteAudit {
                     .mapToInt(Press::fret)
                     .max()
                     .orElse(0);
-            if (stopped != note.fret()) {
+            if (stopped != note.pluckedFret()) {
                 add(
                         note.tick(),
                         FindingKind.STRING_CLASH,
                         Finding.Severity.HIGH,
                         stopped,
-                        note.fret(),
+                        note.pluckedFret(),
                         "fret",
-                        wording("NoteAudit.string-should-sound-fret-but", note.string(), note.fret(), stopped));
+                        wording("NoteAudit.string-should-sound-fret-but", note.string(), note.pluckedFret(), stopped));
             }
         }
     }

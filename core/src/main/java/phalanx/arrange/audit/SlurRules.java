@@ -185,7 +185,7 @@ public final class SlurRules {
     }
 
     /** Whether a finger can be down beside all others that are between two ticks, but for those it takes the place of. */
-    private boolean isInReach(Hold hold, int from, int to, List<Hold> instead) {
+    public boolean isInReach(Hold hold, int from, int to, List<Hold> instead) {
         Instrument instrument = arrangement.request().instrument();
         Hand hand = arrangement.request().hand();
         for (Hold other : all) {

@@ -18,11 +18,13 @@ public final class AttackAdvice {
     private final SlurLayer slurs;
     private final HarmonicLayer harmonics;
     private final OrnamentLayer ornaments;
+    private final GraceLayer graces;
 
     public AttackAdvice(Arrangement arrangement) {
         this.arrangement = arrangement;
         this.slurs = new SlurLayer(arrangement, note -> Optional.empty());
         this.harmonics = new HarmonicLayer(arrangement, arrangement.notes(), arrangement.holds());
+        this.graces = new GraceLayer(arrangement, arrangement.notes(), arrangement.holds());
         this.ornaments = new OrnamentLayer(arrangement, arrangement.notes(), arrangement.holds());
     }
 
@@ -46,6 +48,7 @@ public final class AttackAdvice {
             case SLURRED -> slurs.refusal(at);
             case SLID -> slurs.slideRefusal(at);
             case BENT -> slurs.bendRefusal(at);
+            case SLID_INTO -> graces.slideRefusal(arrangement.notes().get(at));
             case VIBRATO, CURLED -> ornaments.refusal(arrangement.notes().get(at), way);
             case HARMONIC -> {
                 HarmonicLayer.Found found = harmonics.find(at);
@@ -73,6 +76,7 @@ public final class AttackAdvice {
             case BENT ->
                 Optional.of(
                         wording("AttackAdvice.bend-from-fret", slurs.before(at).fret()));
+            case SLID_INTO -> graces.slidFrom(note).map(fret -> wording("AttackAdvice.slide-into-from-fret", fret));
             case CURLED -> note.left().map(finger -> wording("AttackAdvice.quarter-bend", finger.symbol()));
             case VIBRATO -> note.left().map(finger -> wording("AttackAdvice.vibrato", finger.symbol()));
             case HARMONIC -> harmonics.find(at).note().map(AttackAdvice::words);

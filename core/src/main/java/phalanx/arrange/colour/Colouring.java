@@ -28,7 +28,7 @@ import phalanx.technique.HitKind;
 
 /**
  * Colours an arrangement whose notes are chosen, and audits it: slurs first, those of patterns among them, then harmonics,
- * cascades, hits where they leave the hands free, and what single fingers do.
+ * cascades, grace notes, hits where they leave the hands free, and what single fingers do.
  */
 public final class Colouring {
     private final Audit audit;
@@ -59,21 +59,23 @@ public final class Colouring {
                 .slur(plain.request().wishes().slurs() ? Optional.of(meter) : Optional.empty());
         HarmonicLayer.Belled belled = new HarmonicLayer(plain, slurred.notes(), slurred.holds()).ring();
         CascadeLayer.Cascaded cascaded = new CascadeLayer(plain, belled.notes(), belled.holds()).cascade();
+        GraceLayer.Graced graced = new GraceLayer(plain, cascaded.notes(), cascaded.holds()).grace();
         WantedHits hits = new WantedHits(song, picking);
         HitLayer.Laid laid = new HitLayer(
-                        cascaded.notes(),
-                        cascaded.holds(),
+                        graced.notes(),
+                        graced.holds(),
                         plain.request().instrument(),
                         song,
                         picking.school().digits().contains(Digit.M) ? Digit.M : Digit.I,
                         asked.written())
                 .lay(hits.with(asked.hits()));
-        OrnamentLayer.Ornamented ornamented = new OrnamentLayer(plain, laid.notes(), cascaded.holds()).ornament();
+        OrnamentLayer.Ornamented ornamented = new OrnamentLayer(plain, laid.notes(), graced.holds()).ornament();
         Arrangement audited =
-                audit.audited(plain.coloured(ornamented.notes(), cascaded.holds(), laid.hits(), slurred.gains()));
+                audit.audited(plain.coloured(ornamented.notes(), graced.holds(), laid.hits(), slurred.gains()));
         List<Finding> findings = new ArrayList<>(slurred.findings());
         findings.addAll(belled.findings());
         findings.addAll(cascaded.findings());
+        findings.addAll(graced.findings());
         findings.addAll(ornamented.findings());
         findings.addAll(omitted(song, laid.omissions()));
         hits.unfit().stream()

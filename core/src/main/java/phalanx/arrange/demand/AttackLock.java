@@ -29,7 +29,9 @@ public record AttackLock(int tick, Role role, Way way) implements NoteLock {
         SLURRED("slurred"),
         /** From the note before on its string, by the finger that holds it: it travels. */
         SLID("slid"),
-        /** Though a slur would help. */
+        /** Plucked some frets below, by the finger that holds it: it travels at once. */
+        SLID_INTO("slid into"),
+        /** Though a slur would help, or without the tune's grace notes. */
         PLUCKED("plucked"),
         /** From the note before on its string, by the finger that holds it. */
         BENT("bent"),

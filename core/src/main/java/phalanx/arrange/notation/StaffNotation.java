@@ -57,10 +57,18 @@ public final class StaffNotation {
      * @param tiedFrom whether it goes on from the value before
      * @param tiedTo whether it goes on in the next
      * @param played the note it stands for
+     * @param before grace notes, in order
      */
     public record Head(
-            Pitch pitch, int place, Optional<Accidental> sign, boolean tiedFrom, boolean tiedTo, ArrangedNote played) {
+            Pitch pitch,
+            int place,
+            Optional<Accidental> sign,
+            boolean tiedFrom,
+            boolean tiedTo,
+            ArrangedNote played,
+            List<Small> before) {
         public Head {
+            before = List.copyOf(before);
             Objects.requireNonNull(pitch, "pitch");
             Objects.requireNonNull(sign, "sign");
             Objects.requireNonNull(played, "played");
@@ -71,6 +79,14 @@ public final class StaffNotation {
             return played.attack() instanceof Attack.Touched;
         }
     }
+
+    /**
+     * A grace note before a head.
+     *
+     * @param place as of a head
+     * @param sign that stands before it
+     */
+    public record Small(Pitch pitch, int place, Optional<Accidental> sign) {}
 
     /**
      * What is struck together, or a rest.
@@ -188,13 +204,20 @@ public final class StaffNotation {
                                 Optional.empty(),
                                 before,
                                 after,
-                                note.played().orElseThrow()))
+                                note.played().orElseThrow(),
+                                before ? List.of() : small(note.graces())))
                         .sorted(Comparator.comparingInt(Head::place))
                         .toList();
                 struck.add(new Struck(new Grouping.Value(at, value, false), heads));
                 at += value.ticks();
             }
             return to;
+        }
+
+        private static List<Small> small(List<Pitch> graces) {
+            return graces.stream()
+                    .map(pitch -> new Small(pitch, index(pitch) - LOWEST_LINE, Optional.empty()))
+                    .toList();
         }
 
         List<Voice> voices(Key key) {
@@ -208,19 +231,32 @@ public final class StaffNotation {
             for (Entry entry : inTime) {
                 List<Head> heads = new ArrayList<>();
                 for (Head head : entry.struck.heads()) {
-                    Note note = head.pitch.note();
-                    int stands = now.getOrDefault(head.place, signature.get(note.step()));
+                    List<Small> before = head.before.stream()
+                            .map(one -> new Small(one.pitch, one.place, sign(one.pitch, one.place, signature, now)))
+                            .toList();
                     // what is tied over the bar line needs no sign and says nothing to the next note
-                    boolean said = head.tiedFrom || stands == note.alter();
-                    if (!said) {
-                        now.put(head.place, note.alter());
-                    }
-                    Optional<Accidental> sign = said ? Optional.empty() : Optional.of(Accidental.of(note.alter()));
-                    heads.add(new Head(head.pitch, head.place, sign, head.tiedFrom, head.tiedTo, head.played));
+                    Optional<Accidental> sign =
+                            head.tiedFrom ? Optional.empty() : sign(head.pitch, head.place, signature, now);
+                    heads.add(new Head(head.pitch, head.place, sign, head.tiedFrom, head.tiedTo, head.played, before));
                 }
                 signed.computeIfAbsent(entry.role, role -> new ArrayList<>())
                         .add(new Struck(entry.struck.value(), heads));
             }
+            return inBar(signed);
+        }
+
+        /** The sign that a note needs after what stands already at its place, which it changes. */
+        private static Optional<Accidental> sign(
+                Pitch pitch, int place, Map<Step, Integer> signature, Map<Integer, Integer> now) {
+            int alter = pitch.note().alter();
+            if (now.getOrDefault(place, signature.get(pitch.note().step())) == alter) {
+                return Optional.empty();
+            }
+            now.put(place, alter);
+            return Optional.of(Accidental.of(alter));
+        }
+
+        private List<Voice> inBar(Map<Role, List<Struck>> signed) {
             return raw.stream()
                     .map(voice -> {
                         List<Struck> struck = signed.get(voice.role);

@@ -39,9 +39,16 @@ public final class VoiceLine {
      * @param rings whether it rings on after that
      * @param played how it is played, if that is known
      * @param sung what is sung to it
+     * @param graces what sounds just before it
      */
     public record Sounding(
-            Pitch pitch, int tick, int end, boolean rings, Optional<ArrangedNote> played, Optional<Sung> sung) {}
+            Pitch pitch,
+            int tick,
+            int end,
+            boolean rings,
+            Optional<ArrangedNote> played,
+            Optional<Sung> sung,
+            List<Pitch> graces) {}
 
     /** The notes of a role, those of the tune with its words and as long as it means them. */
     public static VoiceLine of(Arrangement arrangement, Role role) {
@@ -64,7 +71,10 @@ public final class VoiceLine {
             Optional<Sung> sung = Optional.ofNullable(words.get(tick));
             for (ArrangedNote note : own.subList(from, to)) {
                 Pitch pitch = Pitch.of(note.midi(), arrangement.song().key());
-                notes.add(new Sounding(pitch, tick, end, note.endTick() > end, Optional.of(note), sung));
+                List<Pitch> graces = note.graces(arrangement.request().instrument()).stream()
+                        .map(midi -> Pitch.of(midi, arrangement.song().key()))
+                        .toList();
+                notes.add(new Sounding(pitch, tick, end, note.endTick() > end, Optional.of(note), sung, graces));
                 sung = Optional.empty();
             }
         }
@@ -77,10 +87,11 @@ public final class VoiceLine {
         List<Sounding> notes = new ArrayList<>();
         for (MelodyNote note : song.melody()) {
             Optional<Sung> sung = Optional.ofNullable(words.get(note.tick()));
-            notes.add(new Sounding(note.pitch(), note.tick(), note.endTick(), false, Optional.empty(), sung));
+            notes.add(new Sounding(
+                    note.pitch(), note.tick(), note.endTick(), false, Optional.empty(), sung, note.graces()));
             note.below()
                     .ifPresent(below -> notes.add(new Sounding(
-                            below, note.tick(), note.endTick(), false, Optional.empty(), Optional.empty())));
+                            below, note.tick(), note.endTick(), false, Optional.empty(), Optional.empty(), List.of())));
         }
         return new VoiceLine(notes);
     }

@@ -2,6 +2,7 @@ package phalanx.arrange.score;
 
 import static phalanx.words.Words.wording;
 
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.demand.Role;
@@ -106,6 +107,20 @@ public record ArrangedNote(
         return fret == 0 && attack instanceof Attack.Touched touched
                 ? (int) Math.round(touched.node().frets())
                 : fret;
+    }
+
+    /** The fret at which its string is plucked: the first of what is before it, else its own. */
+    public int pluckedFret() {
+        return attack instanceof Attack.Graced graced ? graced.frets().get(0) : fret;
+    }
+
+    /** The pitches that sound on its string before its own, in order. */
+    public List<Integer> graces(Instrument instrument) {
+        return attack instanceof Attack.Graced graced
+                ? graced.frets().stream()
+                        .map(other -> instrument.midi(string, other))
+                        .toList()
+                : List.of();
     }
 
     /** By how many semitones the string is bent above the held fret; 0 where it is not. */

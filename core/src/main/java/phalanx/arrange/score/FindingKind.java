@@ -29,6 +29,7 @@ public enum FindingKind {
     HIT_CONFLICT("hit conflict"),
     DAMPED_NOTE("damped note"),
     HIT_NOT_LAID("hit not laid"),
+    GRACE_LEFT("grace note left out"),
     TONE_MISSING("tone missing"),
     LOCK_NOT_KEPT("lock not kept"),
     STRAIN("strain");
@@ -51,8 +52,14 @@ public enum FindingKind {
         return switch (this) {
             case DIGIT_TOO_FAST, DIGITS_CROSSED, HIT_TOO_FAST, HIT_CONFLICT, HIT_NOT_LAID, HARMONIC_CONFLICT ->
                 Side.RIGHT;
-            case CUT_OFF, OUT_OF_RANGE, MELODY_BURIED, TONE_MISSING, DAMPED_NOTE, STRING_CLASH, OWN_BASS_NOT_KEPT ->
-                Side.EAR;
+            case CUT_OFF,
+                    OUT_OF_RANGE,
+                    MELODY_BURIED,
+                    TONE_MISSING,
+                    DAMPED_NOTE,
+                    STRING_CLASH,
+                    OWN_BASS_NOT_KEPT,
+                    GRACE_LEFT -> Side.EAR;
             case REACH,
                     FINGER_CONFLICT,
                     SHIFT_TOO_FAST,

@@ -1,7 +1,9 @@
 package phalanx.song.build;
 
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import phalanx.song.MelodyNote;
 import phalanx.theory.Pitch;
 
 /** A note as it is written, while its song is put together: what a later sign may still change can be changed. */
@@ -11,6 +13,7 @@ public final class Tone {
     private int length;
     private boolean tied;
     private Optional<String> syllable = Optional.empty();
+    private List<Pitch> graces = List.of();
 
     Tone(int onset, int length, Pitch pitch) {
         this.onset = onset;
@@ -35,6 +38,16 @@ public final class Tone {
     /** Whether the next note of the same pitch only holds it. */
     public boolean tied() {
         return tied;
+    }
+
+    /** The short notes just before it. */
+    public List<Pitch> graces() {
+        return graces;
+    }
+
+    /** Puts short notes before it; of more than {@link MelodyNote#MOST_GRACES} the last. */
+    public void grace(List<Pitch> pitches) {
+        graces = List.copyOf(pitches.subList(Math.max(0, pitches.size() - MelodyNote.MOST_GRACES), pitches.size()));
     }
 
     public Optional<String> syllable() {

@@ -75,7 +75,14 @@ final class TuneLine {
                 report.once(place, wording("TuneLine.notes-overlap-from-here-on"));
                 notes.set(notes.size() - 1, last.lasting(tick - last.tick()));
             }
-            notes.add(new MelodyNote(tick, high.length(), high.pitch(), syllable, below));
+            List<Pitch> graces = bass
+                    ? List.of()
+                    : tones.stream()
+                            .map(Tone::graces)
+                            .filter(some -> !some.isEmpty())
+                            .findFirst()
+                            .orElse(List.of());
+            notes.add(new MelodyNote(tick, high.length(), high.pitch(), syllable, below, graces));
         }
         tied = high.tied();
     }

@@ -45,6 +45,9 @@ final class AttackKeys {
         if (note.attack().equals(Attack.CURL)) {
             return AttackLock.Way.CURLED;
         }
+        if (note.attack() instanceof Attack.Graced) {
+            return AttackLock.Way.SLID_INTO;
+        }
         if (note.attack().equals(Attack.VIBRATO)) {
             return AttackLock.Way.VIBRATO;
         }
@@ -75,8 +78,9 @@ final class AttackKeys {
                     .filter(lock -> lock.way() == AttackLock.Way.PLUCKED);
             if (why.isEmpty()) {
                 edit(arrangement, note, way);
-            } else if (way == AttackLock.Way.SLURRED && kept.isPresent()) {
-                // the pattern may hammer it again
+            } else if (kept.isPresent()
+                    && (way == AttackLock.Way.SLURRED || way == AttackLock.Way.SLID_INTO && isGraced(note))) {
+                // the pattern may hammer it again, the tune have its grace notes
                 workbench.decide(
                         wording("AttackKeys.release-of", kept.get().words()),
                         project -> project.withoutLock(kept.get()));
@@ -98,6 +102,7 @@ final class AttackKeys {
             case HARMONIC -> "H";
             case VIBRATO -> "W";
             case CURLED -> "Shift+B";
+            case SLID_INTO -> "Shift+S";
         };
     }
 
@@ -118,6 +123,7 @@ final class AttackKeys {
                     case HARMONIC -> wording("AttackKeys.harmonic");
                     case VIBRATO -> wording("AttackKeys.vibrato");
                     case CURLED -> wording("AttackKeys.quarter-bend");
+                    case SLID_INTO -> wording("AttackKeys.slide-into-the-note");
                 },
                 place(arrangement, note.tick()));
         // a decision that is only taken back leaves nothing behind
@@ -138,7 +144,19 @@ final class AttackKeys {
     private AttackLock.Way wished(Arrangement arrangement, ArrangedNote note) {
         boolean eased = arrangement.slurs().stream()
                 .anyMatch(gain -> gain.tick() == note.tick() && gain.string() == note.string());
-        return written(note).orElse(eased ? AttackLock.Way.SLURRED : AttackLock.Way.PLUCKED);
+        return written(note)
+                .orElse(
+                        eased
+                                ? AttackLock.Way.SLURRED
+                                : isGraced(note) ? AttackLock.Way.SLID_INTO : AttackLock.Way.PLUCKED);
+    }
+
+    /** Whether the tune has grace notes before it. */
+    private boolean isGraced(ArrangedNote note) {
+        return note.role() == Role.MELODY
+                && workbench.project().stream()
+                        .flatMap(project -> project.song().melodyBetween(note.tick(), note.tick() + 1).stream())
+                        .anyMatch(tune -> !tune.graces().isEmpty());
     }
 
     /** How tablature has the note begin, if the song is kept as one wrote it. */

@@ -80,6 +80,9 @@ final class Legend extends VBox {
                     .add(line(
                             new Line(0, SIGN / 2, SIGN, SIGN / 2), "ink", wording("Legend.arc-not-plucked-s", slurs)));
         }
+        if (has(arrangement, Attack.Graced.class)) {
+            getChildren().add(line(new Circle(SIGN / 4), "ink", wording("Legend.small-figures-before")));
+        }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.CURL))) {
             getChildren().add(line(new Line(0, SIGN, SIGN / 2, 0), "ink", wording("Legend.arrow-up-bent-by-a")));
         }

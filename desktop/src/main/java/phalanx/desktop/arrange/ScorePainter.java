@@ -10,6 +10,7 @@ import java.util.TreeSet;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
+import javafx.scene.text.Font;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.NoteLock;
 import phalanx.arrange.demand.Role;
@@ -330,12 +331,24 @@ final class ScorePainter {
         g.fillRoundRect(x - width / 2, y - TILE / 2, width, TILE, round, round);
         Color ink = colour(note.role() == Role.INNER ? "inner" : "on-colour");
         Pens.centred(g, String.valueOf(note.fret()), x, y, Pens.monoBold(15), ink);
+        if (note.attack() instanceof Attack.Graced graced) {
+            paintGraces(g, x - width / 2, y - TILE / 2, graced.figures(note.fret()));
+        }
         if (note.attack().equals(Attack.CURL)) {
             paintCurl(g, x + width / 2 + 2, y - 2);
         }
         if (note.attack().equals(Attack.VIBRATO)) {
             paintWave(g, x + width / 2 + 1, y - WAVE - 3);
         }
+    }
+
+    /** Small figures before and above the note's own, with the signs of how the left hand goes on. */
+    private void paintGraces(GraphicsContext g, double right, double top, String figures) {
+        Font font = Pens.monoBold(11);
+        double width = Pens.width(figures, font) + 2;
+        g.setFill(colour("raised"));
+        g.fillRect(right - width, top - 5, width, 13);
+        Pens.centred(g, figures, right - width / 2, top + 1, font, colour("ink"));
     }
 
     /** An arrow that curves up after the figure. */

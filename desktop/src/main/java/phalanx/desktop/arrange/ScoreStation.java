@@ -393,7 +393,7 @@ public final class ScoreStation extends StackPane implements Viewed {
             case M -> note((shown, tick) -> notes.inner(shown, (tick + score.next()) / 2, true));
             case K -> lockSelected();
             case U -> releaseSelected();
-            case S -> press(AttackLock.Way.SLURRED);
+            case S -> press(event.isShiftDown() ? AttackLock.Way.SLID_INTO : AttackLock.Way.SLURRED);
             case B -> press(event.isShiftDown() ? AttackLock.Way.CURLED : AttackLock.Way.BENT);
             case H -> press(AttackLock.Way.HARMONIC);
             case W -> press(AttackLock.Way.VIBRATO);

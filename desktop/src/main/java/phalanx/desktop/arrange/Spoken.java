@@ -67,7 +67,14 @@ final class Spoken {
                 note.left().map(left -> wording("Spoken.finger", left.symbol())).orElse("");
         String how = note.attack() instanceof Attack.Slur slur
                 ? wording("Spoken.from-the-note-before", slur.label())
-                : wording("Spoken.by", note.attack().label(), note.right().symbol());
+                : note.attack() instanceof Attack.Graced graced
+                        ? wording(
+                                "Spoken.after-frets",
+                                graced.label(),
+                                graced.figures(note.fret()),
+                                note.right().symbol())
+                        : wording(
+                                "Spoken.by", note.attack().label(), note.right().symbol());
         return String.format(
                 Locale.ROOT,
                 wording("Spoken.string"),

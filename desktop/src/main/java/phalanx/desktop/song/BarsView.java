@@ -2,10 +2,12 @@ package phalanx.desktop.song;
 
 import static phalanx.words.Words.wording;
 
+import java.util.IntSummaryStatistics;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntConsumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.scene.canvas.GraphicsContext;
 import phalanx.desktop.widget.Drawing;
 import phalanx.desktop.widget.Pens;
@@ -27,6 +29,7 @@ final class BarsView extends Drawing {
     private static final double TUNE_HEIGHT = 38;
     private static final double LEFT = 8;
     private static final double NOTE = 14;
+    private static final double GRACE = 7;
 
     /** Room for the own bass, where there is one. */
     private static final double BASS_LANE = 18;
@@ -63,13 +66,13 @@ final class BarsView extends Drawing {
     void show(Song shown, SongHarmony heard) {
         song = Optional.of(shown);
         harmony = Optional.of(heard);
-        low = shown.melody().stream()
-                .mapToInt(note -> note.below().orElse(note.pitch()).midi())
-                .min()
-                .orElse(60);
-        high = Math.max(
-                low + 5,
-                shown.melody().stream().mapToInt(note -> note.midi()).max().orElse(72));
+        IntSummaryStatistics heights = shown.melody().stream()
+                .flatMap(note -> Stream.of(Stream.of(note.pitch()), note.below().stream(), note.graces().stream())
+                        .flatMap(some -> some))
+                .mapToInt(Pitch::midi)
+                .summaryStatistics();
+        low = heights.getCount() == 0 ? 60 : heights.getMin();
+        high = Math.max(low + 5, heights.getCount() == 0 ? 72 : heights.getMax());
         moveCursor(cursor);
     }
 
@@ -252,6 +255,13 @@ final class BarsView extends Drawing {
             if (tuneNote.note().below().isPresent()) {
                 double second = height(tuneNote.note().below().get());
                 g.fillRoundRect(x, top(shown, tick) + TUNE_TOP + second, width, NOTE / 2, NOTE, NOTE);
+            }
+            for (int i = 0; first && i < tuneNote.note().graces().size(); i++) {
+                double at = top(shown, tick)
+                        + TUNE_TOP
+                        + height(tuneNote.note().graces().get(i));
+                double before = GRACE * (tuneNote.note().graces().size() - i);
+                g.fillOval(x - before, at + (NOTE - GRACE) / 2, GRACE, GRACE);
             }
             String name = Note.printed(tuneNote.note().pitch().note().toString());
             if (first && width > 20) {

@@ -74,8 +74,14 @@ public final class SongStation extends HBox implements Viewed {
     private final HBox proposals = new HBox(8);
     private final ReportCard report = new ReportCard();
 
-    /** Whether the next note goes with the one before the cursor. */
-    private boolean awaitsSecond;
+    /** What the next note is to the one before the cursor. */
+    private enum Next {
+        ALONE,
+        SECOND,
+        GRACE
+    }
+
+    private Next next = Next.ALONE;
 
     /**
      * @param workbench the project
@@ -407,7 +413,7 @@ public final class SongStation extends HBox implements Viewed {
     }
 
     private void go(int tick, boolean marks) {
-        awaitsSecond = false;
+        next = Next.ALONE;
         if (marks) {
             reach(Math.max(0, song().map(song -> Math.min(tick, song.endTick())).orElse(0)));
         } else {
@@ -525,7 +531,9 @@ public final class SongStation extends HBox implements Viewed {
             edit(wording("SongStation.rest"), song -> TuneEdit.clear(song, cursor, cursor + tune.ticks()));
             moveTo(cursor + tune.ticks());
         } else if (key == '+') {
-            awaitSecond();
+            await(Next.SECOND);
+        } else if (key == 'g' && !tune.isBass()) {
+            await(Next.GRACE);
         } else if (key == '-') {
             edit(wording("SongStation.tie"), song -> TuneEdit.lengthen(song, cursor, tune.ticks()));
             moveTo(cursor + tune.ticks());
@@ -535,17 +543,25 @@ public final class SongStation extends HBox implements Viewed {
         event.consume();
     }
 
-    /** The next note goes with the one before the cursor. */
-    private void awaitSecond() {
-        if (awaitsSecond) {
-            awaitsSecond = false;
-            workbench.say(Message.plain(wording("SongStation.the-next-note-stands-alone")));
-            return;
-        }
+    /** The next note goes with the one before the cursor, or just before it; asked for twice it stands alone again. */
+    private void await(Next wanted) {
         Optional<MelodyNote> note = line().flatMap(this::before);
-        awaitsSecond = note.isPresent();
-        workbench.say(note.map(one -> Message.plain(wording("SongStation.the-next-note-goes-with", one.pitch())))
-                .orElse(Message.error(wording("SongStation.there-is-no-note-before"))));
+        boolean again = next == wanted;
+        next = again || note.isEmpty() ? Next.ALONE : wanted;
+        if (again
+                && wanted == Next.GRACE
+                && note.filter(one -> !one.graces().isEmpty()).isPresent()) {
+            MelodyNote plain = note.get().graced(List.of());
+            edit(wording("SongStation.no-grace-notes-before", plain.pitch()), song -> TuneEdit.put(song, plain));
+        } else if (again) {
+            workbench.say(Message.plain(wording("SongStation.the-next-note-stands-alone")));
+        } else {
+            workbench.say(note.map(one -> Message.plain(
+                            wanted == Next.GRACE
+                                    ? wording("SongStation.the-next-note-is-a-grace", one.pitch())
+                                    : wording("SongStation.the-next-note-goes-with", one.pitch())))
+                    .orElse(Message.error(wording("SongStation.there-is-no-note-before"))));
+        }
     }
 
     private void digit(int digit) {
@@ -584,15 +600,29 @@ public final class SongStation extends HBox implements Viewed {
         int at = cursor;
         selection.clear();
         playback.hear(List.of(pitch.midi()));
-        Optional<MelodyNote> with = awaitsSecond ? line().flatMap(this::before) : Optional.empty();
-        awaitsSecond = false;
+        Next wanted = next;
+        Optional<MelodyNote> with = wanted == Next.ALONE ? Optional.empty() : line().flatMap(this::before);
+        next = Next.ALONE;
         if (with.isPresent()) {
-            MelodyNote both = with.get().with(pitch);
-            edit(wording("SongStation.with", pitch, with.get().pitch()), song -> TuneEdit.put(song, both));
+            MelodyNote last = with.get();
+            boolean grace = wanted == Next.GRACE;
+            MelodyNote both = grace ? withGrace(last, pitch) : last.with(pitch);
+            edit(
+                    grace
+                            ? wording("SongStation.grace", pitch, last.pitch())
+                            : wording("SongStation.with", pitch, last.pitch()),
+                    song -> TuneEdit.put(song, both));
             return;
         }
         edit(wording("SongStation.note", pitch), song -> TuneEdit.put(song, new MelodyNote(at, tune.ticks(), pitch)));
         moveTo(at + tune.ticks());
+    }
+
+    /** One grace note more, nearest to the note; of more than there can be the first goes. */
+    private static MelodyNote withGrace(MelodyNote note, Pitch pitch) {
+        List<Pitch> graces = new ArrayList<>(note.graces());
+        graces.add(pitch);
+        return note.graced(graces.subList(Math.max(0, graces.size() - MelodyNote.MOST_GRACES), graces.size()));
     }
 
     /** The line that is edited, as a tune. */

@@ -15,6 +15,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import phalanx.song.BarMarks;
 import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
 import phalanx.song.Ticks;
 import phalanx.song.build.Endings;
 import phalanx.song.build.SongBuilder;
@@ -56,6 +57,9 @@ final class AbcVoice {
     private final List<Tone> last = new ArrayList<>();
     /** The letters and alterations of these. */
     private final Map<String, Integer> lastLetters = new HashMap<>();
+
+    /** What stands in braces before the next note. */
+    private final List<Pitch> graces = new ArrayList<>();
 
     private int lastLength;
     private int broken;
@@ -170,8 +174,7 @@ final class AbcVoice {
                 return decoration(text, at, sign);
             }
             case '{' -> {
-                song.once(wording("AbcVoice.grace-notes-were-left-out"));
-                return after(text, at, '}');
+                return graces(text, at);
             }
             case '(' -> {
                 return tuplet(text, at);
@@ -206,6 +209,24 @@ final class AbcVoice {
     private static int after(String text, int at, char closing) {
         int end = text.indexOf(closing, at + 1);
         return end < 0 ? text.length() : end + 1;
+    }
+
+    /** Short notes before the next one; lengths in them mean nothing for the time. */
+    private int graces(String text, int at) {
+        int end = after(text, at, '}');
+        Matcher note = NOTE.matcher(text).region(at + 1, Math.max(at + 1, end - 1));
+        graces.clear();
+        while (note.find()) {
+            try {
+                graces.add(pitch(note));
+            } catch (IllegalArgumentException e) {
+                song.say(wording("AbcVoice.note-was-left-out", note.group(), e.getMessage()));
+            }
+        }
+        if (graces.size() > MelodyNote.MOST_GRACES) {
+            song.once(wording("AbcVoice.of-more-grace-notes-the", MelodyNote.MOST_GRACES));
+        }
+        return end;
     }
 
     private int quoted(String text, int at) {
@@ -455,6 +476,8 @@ final class AbcVoice {
         try {
             Pitch pitch = pitch(note);
             Tone tone = song.note(ONLY, cursor, lastLength, pitch);
+            tone.grace(graces);
+            graces.clear();
             last.add(tone);
             return Optional.of(tone);
         } catch (IllegalArgumentException e) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
@@ -106,6 +107,9 @@ public final class AbcWriter {
                     .findFirst()
                     .ifPresentOrElse(
                             note -> {
+                                if (note.tick() == from) {
+                                    out.append(graces(note, song.key(), accidentals));
+                                }
                                 out.append(pitches(note, song.key(), accidentals))
                                         .append(length(to - from));
                                 out.append(note.endTick() > to ? "-" : "");
@@ -134,6 +138,14 @@ public final class AbcWriter {
                 out.append('"').append(change.symbol()).append('"');
             }
         }
+    }
+
+    private static String graces(MelodyNote note, Key key, Map<String, Integer> accidentals) {
+        return note.graces().isEmpty()
+                ? ""
+                : note.graces().stream()
+                        .map(grace -> pitch(grace, key, accidentals))
+                        .collect(Collectors.joining("", "{", "}"));
     }
 
     private static String pitches(MelodyNote note, Key key, Map<String, Integer> accidentals) {

@@ -153,6 +153,9 @@ public final class EventsJson {
         if (note.attack().equals(Attack.BEND) || note.attack().equals(Attack.RELEASE)) {
             node.put("bend", note.bentBy(instrument));
         }
+        if (note.attack() instanceof Attack.Graced graced) {
+            graced.frets().forEach(node.putArray("graceFrets")::add);
+        }
         if (note.attack().equals(Attack.SNAP)) {
             node.put("snap", true);
         }
@@ -170,8 +173,11 @@ public final class EventsJson {
         }
     }
 
-    /** A release is a bend that is over: 0 semitones above its fret. */
+    /** A release is a bend that is over: 0 semitones above its fret. What a grace note begins with is plucked. */
     private static String technique(Attack attack) {
+        if (attack instanceof Attack.Graced) {
+            return Attack.PLUCK.word();
+        }
         return attack.equals(Attack.RELEASE) ? Attack.BEND.word() : attack.word();
     }
 

@@ -205,7 +205,15 @@ public final class MidiWriter {
                 modulation(track, channel, note.tick() + calm, MODULATED);
                 modulation(track, channel, note.endTick(), 0);
             }
-            sound(track, channel, note.tick(), note.endTick(), note.midi());
+            int tick = note.tick();
+            if (note.attack() instanceof Attack.Graced graced) {
+                int step = graced.stepTicks(arrangement.song().tempo());
+                for (int midi : note.graces(arrangement.request().instrument())) {
+                    sound(track, channel, tick, tick + step, midi);
+                    tick += step;
+                }
+            }
+            sound(track, channel, tick, note.endTick(), note.midi());
         }
         meta(track, arrangement.song().endTick(), MetaType.END, new byte[0]);
     }

@@ -2,11 +2,15 @@ package phalanx.formats.musicxml;
 
 import static phalanx.words.Words.wording;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import phalanx.formats.reading.FormatException;
 import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
 import phalanx.song.Ticks;
 import phalanx.song.build.SongBuilder;
 import phalanx.song.build.Tone;
@@ -31,6 +35,9 @@ final class MeasureReader {
     private final FormReader form = new FormReader();
     private final StaffPlaces places = new StaffPlaces();
     private boolean unpitched;
+    /** By voice what stands before its next note. */
+    private final Map<String, List<Pitch>> graces = new HashMap<>();
+
     /** What words over the staff say that strokes without a pitch are. */
     private Optional<HitKind> hit = Optional.empty();
 
@@ -84,6 +91,10 @@ final class MeasureReader {
                 case "forward" -> move(ticks(node));
                 default -> {}
             }
+        }
+        if (!graces.isEmpty()) {
+            song.once(wording("MeasureReader.grace-notes-at-the-end"));
+            graces.clear();
         }
         boolean free = measure.attribute("implicit").equals("yes") || afterDoubleLine || hasDoubleLine(measure);
         afterDoubleLine = hasDoubleLine(measure);
@@ -204,7 +215,7 @@ final class MeasureReader {
 
     private void readNote(XmlNode node) {
         if (node.has("grace")) {
-            song.once(wording("MeasureReader.grace-notes-were-left-out"));
+            readGrace(node);
             return;
         }
         boolean inChord = node.has("chord");
@@ -227,16 +238,32 @@ final class MeasureReader {
             return;
         }
         if (!ties(node, "stop")) {
-            places.readNote(node, song.bars(), tick);
+            places.readNote(node, song.bars(), tick, graces.containsKey(voice(node)));
         }
         if (node.has("pitch")) {
             pitch(node.child("pitch").get()).ifPresent(pitch -> {
-                Tone tone = song.note(node.text("voice").orElse("1"), tick, tick(onset + length) - tick, pitch);
+                Tone tone = song.note(voice(node), tick, tick(onset + length) - tick, pitch);
                 if (ties(node, "start")) {
                     tone.tie();
                 }
+                Optional.ofNullable(graces.remove(voice(node))).ifPresent(tone::grace);
                 sing(tone, node);
             });
+        }
+    }
+
+    private static String voice(XmlNode note) {
+        return note.text("voice").orElse("1");
+    }
+
+    /** Of grace notes struck together the first. */
+    private void readGrace(XmlNode node) {
+        if (node.has("pitch") && !node.has("chord") && !node.has("cue")) {
+            List<Pitch> own = graces.computeIfAbsent(voice(node), voice -> new ArrayList<>());
+            pitch(node.child("pitch").get()).ifPresent(own::add);
+            if (own.size() > MelodyNote.MOST_GRACES) {
+                song.once(wording("MeasureReader.of-more-grace-notes-the", MelodyNote.MOST_GRACES));
+            }
         }
     }
 

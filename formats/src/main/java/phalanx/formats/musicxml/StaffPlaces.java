@@ -71,14 +71,16 @@ final class StaffPlaces {
      *
      * @param bar which, from 0
      * @param onset ticks since the bar began
+     * @param graced whether grace notes stand before it: what ends on it began with them
      */
-    void readNote(XmlNode note, int bar, int onset) {
+    void readNote(XmlNode note, int bar, int onset, boolean graced) {
         for (XmlNode notations : note.children("notations")) {
             for (XmlNode technical : notations.children("technical")) {
                 Optional<Integer> string = number(technical, "string");
                 Optional<Integer> fret = number(technical, "fret");
                 if (string.isPresent() && fret.isPresent() && string.get() > 0) {
-                    AttackLock.Way way = way(notations, technical, fret.get());
+                    AttackLock.Way read = way(notations, technical, fret.get());
+                    AttackLock.Way way = graced && read.slurs() ? AttackLock.Way.PLUCKED : read;
                     int bent = way == AttackLock.Way.BENT ? bend(technical) : 0;
                     found.add(new InBar(bar, onset, string.get(), fret.get() + bent, way));
                 }

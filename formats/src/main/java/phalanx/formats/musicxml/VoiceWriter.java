@@ -19,6 +19,7 @@ import org.audiveris.proxymusic.EmptyPlacement;
 import org.audiveris.proxymusic.Fingering;
 import org.audiveris.proxymusic.Forward;
 import org.audiveris.proxymusic.Fret;
+import org.audiveris.proxymusic.Grace;
 import org.audiveris.proxymusic.HammerOnPullOff;
 import org.audiveris.proxymusic.Harmonic;
 import org.audiveris.proxymusic.Lyric;
@@ -46,12 +47,14 @@ import org.audiveris.proxymusic.Tied;
 import org.audiveris.proxymusic.TiedType;
 import org.audiveris.proxymusic.TimeModification;
 import org.audiveris.proxymusic.WavyLine;
+import org.audiveris.proxymusic.YesNo;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.notation.NoteValue;
 import phalanx.arrange.notation.VoiceLine;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
+import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 import phalanx.technique.SlurKind;
 
@@ -64,6 +67,7 @@ final class VoiceWriter {
     static final int NOTES = 1;
     static final int TABLATURE = 2;
     private static final int ONLY = 0;
+    private static final NoteValue GRACE = NoteValue.split(Ticks.QUARTER / 2).get(0);
 
     private final ObjectFactory factory = new ObjectFactory();
     private final Bar bar;
@@ -112,7 +116,8 @@ final class VoiceWriter {
             boolean goesOn,
             boolean letRing,
             Optional<ArrangedNote> played,
-            Optional<Lyric> lyric) {}
+            Optional<Lyric> lyric,
+            List<phalanx.theory.Pitch> graces) {}
 
     /** Writes the notes of a voice; those of the melody first, the others going back to the beginning of the bar. */
     void write(VoiceLine line, Role role, String voiceName, Collection<ChordChange> chords, List<Object> out) {
@@ -129,7 +134,8 @@ final class VoiceWriter {
                     goesOn,
                     !goesOn && note.rings(),
                     note.played(),
-                    note.sung().map(VoiceWriter::lyric)));
+                    note.sung().map(VoiceWriter::lyric),
+                    note.graces()));
         }
         if (!notes.isEmpty() || role == Role.MELODY) {
             write(notes, role, voiceName, chords, out);
@@ -200,6 +206,9 @@ final class VoiceWriter {
             int to = nextHarmony == null ? written.to() : Math.min(written.to(), nextHarmony.startTick());
             for (NoteValue value : NoteValue.split(to - at)) {
                 boolean first = at == written.struck();
+                if (first) {
+                    together.forEach(this::addGraces);
+                }
                 boolean last = at + value.ticks() == written.to() && !written.goesOn();
                 for (Written one : together) {
                     Note note = note(one, value, !first, !last);
@@ -212,6 +221,72 @@ final class VoiceWriter {
                 }
                 at += value.ticks();
             }
+        }
+    }
+
+    /** Short notes before one, slurred to it; one alone has a stroke through its stem. */
+    private void addGraces(Written written) {
+        for (int i = 0; i < written.graces().size(); i++) {
+            Note note = plain(GRACE);
+            note.setDuration(null);
+            Grace grace = new Grace();
+            if (written.graces().size() == 1) {
+                grace.setSlash(YesNo.YES);
+            }
+            note.setGrace(grace);
+            note.setPitch(pitch(written.graces().get(i)));
+            Notations notations = new Notations();
+            if (written.played().isPresent()) {
+                graceMarks(written.played().get(), i, notations);
+            }
+            if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
+                note.getNotations().add(notations);
+            }
+            content.add(note);
+        }
+    }
+
+    /**
+     * What leads into one of a note's grace notes, or into itself, and what leads on from there.
+     *
+     * @param at which grace note, or their number for the note itself
+     */
+    private void graceMarks(ArrangedNote note, int at, Notations notations) {
+        Attack.Graced graced = (Attack.Graced) note.attack();
+        boolean last = at == graced.frets().size();
+        if (staff != TABLATURE) {
+            if (at == 0 || last) {
+                Slur slur = new Slur();
+                slur.setType(last ? StartStopContinue.STOP : StartStopContinue.START);
+                slur.setNumber(note.string());
+                notations.getTiedOrSlurOrTuplet().add(slur);
+            }
+            return;
+        }
+        Technical technical =
+                last ? technicalOf(notations) : place(note, graced.frets().get(at));
+        if (at > 0) {
+            graceMark(note, graced.kind(at - 1, note.fret()), StartStop.STOP, technical, notations);
+        }
+        if (!last) {
+            notations.getTiedOrSlurOrTuplet().add(technical);
+            graceMark(note, graced.kind(at, note.fret()), StartStop.START, technical, notations);
+        }
+    }
+
+    private static Technical technicalOf(Notations notations) {
+        return notations.getTiedOrSlurOrTuplet().stream()
+                .filter(Technical.class::isInstance)
+                .map(Technical.class::cast)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private void graceMark(ArrangedNote note, SlurKind kind, StartStop type, Technical technical, Notations notations) {
+        if (kind == SlurKind.SLIDE) {
+            notations.getTiedOrSlurOrTuplet().add(slide(type, note.string()));
+        } else {
+            technical.getUpBowOrDownBowOrHarmonic().add(hammerOrPull(kind, type, note.string()));
         }
     }
 
@@ -289,6 +364,9 @@ final class VoiceWriter {
         }
         if (!tiedFrom) {
             written.played().ifPresent(played -> addSlurs(played, notations));
+            if (written.played().isPresent() && written.played().get().attack() instanceof Attack.Graced graced) {
+                graceMarks(written.played().get(), graced.frets().size(), notations);
+            }
         }
         if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
             note.getNotations().add(notations);
@@ -330,23 +408,31 @@ final class VoiceWriter {
             notations.getTiedOrSlurOrTuplet().add(slur);
         }
         if (note.attack() instanceof Attack.Slur own && own.kind() == SlurKind.SLIDE) {
-            Slide slide = new Slide();
-            slide.setType(line);
-            slide.setNumber(note.string());
-            notations.getTiedOrSlurOrTuplet().add(slide);
+            notations.getTiedOrSlurOrTuplet().add(slide(line, note.string()));
         }
+    }
+
+    private static Slide slide(StartStop type, int string) {
+        Slide slide = new Slide();
+        slide.setType(type);
+        slide.setNumber(string);
+        return slide;
     }
 
     private void addSlur(ArrangedNote note, StartStop type, List<JAXBElement<?>> marks) {
         if (note.attack() instanceof Attack.Slur own
                 && (own.kind() == SlurKind.HAMMER || own.kind() == SlurKind.PULL)) {
-            HammerOnPullOff mark = new HammerOnPullOff();
-            mark.setType(type);
-            mark.setNumber(note.string());
-            boolean hammer = own.kind() == SlurKind.HAMMER;
-            mark.setValue(type == StartStop.STOP ? "" : hammer ? "H" : "P");
-            marks.add(hammer ? factory.createTechnicalHammerOn(mark) : factory.createTechnicalPullOff(mark));
+            marks.add(hammerOrPull(own.kind(), type, note.string()));
         }
+    }
+
+    private JAXBElement<HammerOnPullOff> hammerOrPull(SlurKind kind, StartStop type, int string) {
+        HammerOnPullOff mark = new HammerOnPullOff();
+        mark.setType(type);
+        mark.setNumber(string);
+        boolean hammer = kind == SlurKind.HAMMER;
+        mark.setValue(type == StartStop.STOP ? "" : hammer ? "H" : "P");
+        return hammer ? factory.createTechnicalHammerOn(mark) : factory.createTechnicalPullOff(mark);
     }
 
     private static Lyric lyric(VoiceLine.Sung sung) {
@@ -371,15 +457,21 @@ final class VoiceWriter {
         notations.getTiedOrSlurOrTuplet().add(tied);
     }
 
-    private Technical technical(ArrangedNote note, boolean continued) {
+    private Technical place(ArrangedNote note, int at) {
         Technical technical = new Technical();
         var marks = technical.getUpBowOrDownBowOrHarmonic();
         org.audiveris.proxymusic.String string = new org.audiveris.proxymusic.String();
         string.setValue(BigInteger.valueOf(note.string()));
         marks.add(factory.createTechnicalString(string));
         Fret fret = new Fret();
-        fret.setValue(BigInteger.valueOf(note.writtenFret()));
+        fret.setValue(BigInteger.valueOf(at));
         marks.add(factory.createTechnicalFret(fret));
+        return technical;
+    }
+
+    private Technical technical(ArrangedNote note, boolean continued) {
+        Technical technical = place(note, note.writtenFret());
+        var marks = technical.getUpBowOrDownBowOrHarmonic();
         if (!continued) {
             note.left().ifPresent(finger -> {
                 Fingering fingering = new Fingering();

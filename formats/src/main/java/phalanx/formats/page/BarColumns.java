@@ -148,7 +148,7 @@ final class BarColumns {
         for (ArrangedNote note : notes) {
             double half = width(note) / 2;
             strings.computeIfAbsent(note.string(), string -> new ArrayList<>())
-                    .add(new Need(note.tick(), half + (isSwept(note) ? 0.5 : 0), half));
+                    .add(new Need(note.tick(), half + (isSwept(note) ? 0.5 : 0) + before(note), half));
         }
         rows.addAll(strings.values());
         rows.add(centred(fingers, Face.MONO, Sizes.FINGER));
@@ -218,7 +218,10 @@ final class BarColumns {
             for (StaffNotation.Struck struck : voice.struck()) {
                 int tick = struck.value().onset();
                 double half = Glyph.BLACK.width() / 2;
-                left.merge(tick, half + HEAD_SIGN * signs.columnsBefore(struck), Math::max);
+                left.merge(
+                        tick,
+                        half + HEAD_SIGN * signs.columnsBefore(struck) + StaffPainter.gracesWidth(struck),
+                        Math::max);
                 double beside = right.containsKey(tick) ? StaffPainter.ASIDE : 0;
                 right.merge(tick, half + beside + struck.value().value().dots() * HEAD_DOT, Math::max);
             }
@@ -259,6 +262,13 @@ final class BarColumns {
     static double width(ArrangedNote note) {
         boolean diamond = note.attack() instanceof Attack.Touched;
         return note.writtenFret() > 9 || diamond ? Sizes.WIDE_TILE : Sizes.TILE;
+    }
+
+    /** How wide what stands before the sign of a note is. */
+    private static double before(ArrangedNote note) {
+        return note.attack() instanceof Attack.Graced graced
+                ? Face.MONO_BOLD.width(graced.figures(note.fret()), Sizes.GRACE)
+                : 0;
     }
 
     /** Whether a line stands before it, of a brush or a roll. */

@@ -113,6 +113,9 @@ final class Foot {
                     pen.centred(kind.sign(), x + SIGN / 2, y - 3, Face.BOLD, 6, Shade.INK);
                 },
                 wording("Foot.not-plucked", kind.label()))));
+        if (arrangement.notes().stream().anyMatch(note -> note.attack() instanceof Attack.Graced)) {
+            entries.add(word("5h", wording("Foot.plucked-just-before-the-left-hand")));
+        }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.CURL))) {
             entries.add(entry((pen, x, y) -> LinePainter.curl(pen, x, y + 4, 8, 1), wording("Foot.quarter-bend")));
         }

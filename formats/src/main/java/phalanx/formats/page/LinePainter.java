@@ -361,6 +361,10 @@ final class LinePainter {
         }
         Shade ink = note.role() == Role.INNER ? shade : Shade.INK;
         pen.centred(figure, x, y, Face.MONO_BOLD, Sizes.FIGURE * s, ink);
+        if (note.attack() instanceof Attack.Graced graced) {
+            String before = graced.figures(note.fret());
+            pen.right(before, x - width / 2, y - 0.3 * s, Face.MONO_BOLD, Sizes.GRACE * s, Shade.INK);
+        }
         if (note.attack().equals(Attack.CURL)) {
             curl(pen, x + width / 2 + 0.1 * s, y - 0.1 * s, 0.45 * s, 0.12 * s);
         }

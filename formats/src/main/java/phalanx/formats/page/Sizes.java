@@ -7,6 +7,9 @@ final class Sizes {
 
     static final double WIDE_TILE = 1.55;
     static final double FIGURE = 0.95;
+    /** Frets that are plucked just before a note. */
+    static final double GRACE = 0.65;
+
     static final double DIGIT = 0.95;
     static final double COUNT = 0.95;
     static final double WORDS = 1.1;

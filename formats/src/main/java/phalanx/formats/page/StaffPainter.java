@@ -9,6 +9,7 @@ import phalanx.arrange.demand.Role;
 import phalanx.arrange.notation.Grouping;
 import phalanx.arrange.notation.StaffNotation.Accidental;
 import phalanx.arrange.notation.StaffNotation.Head;
+import phalanx.arrange.notation.StaffNotation.Small;
 import phalanx.arrange.notation.StaffNotation.Struck;
 import phalanx.arrange.notation.StaffNotation.Voice;
 import phalanx.song.Bar;
@@ -74,6 +75,12 @@ public final class StaffPainter {
         OptionalDouble meter(Bar bar);
     }
 
+    /** Size of grace notes beside the others. */
+    private static final double GRACE = 0.62;
+
+    private static final double GRACE_STEP = 1.15;
+    private static final double GRACE_STEM = 2.4;
+
     private final Staff staff;
     private final List<Bar> bars;
     private final Ruler ruler;
@@ -102,6 +109,16 @@ public final class StaffPainter {
         StaffPainter painter = new StaffPainter(staff, bars, ruler, space, lowestLine);
         painter.paint(first);
         return painter.marks;
+    }
+
+    /** How much room grace notes take before what they belong to. */
+    static double gracesWidth(Struck struck) {
+        return struck.heads().stream()
+                .mapToDouble(head -> head.before().stream()
+                        .mapToDouble(small -> GRACE_STEP + (small.sign().isPresent() ? GRACE_STEP : 0))
+                        .sum())
+                .max()
+                .orElse(0);
     }
 
     private void paint(int first) {
@@ -306,9 +323,33 @@ public final class StaffPainter {
                     glyph(sign, headX(struck) - gap * space, y(head.place()), shade);
                 }
                 glyph(glyph, at, y(head.place()), shade);
+                paintGraces(struck, head);
                 paintDots(struck.value().value().dots(), at + glyph.width() * space, head.place());
                 if (head.tiedTo()) {
                     paintTie(struck, head, index);
+                }
+            }
+        }
+
+        /** Small heads with stems up, before the signs of what is struck; one alone has a stroke through its stem. */
+        private void paintGraces(Struck struck, Head head) {
+            double right = headX(struck) - signs.columnsBefore(struck) * Signs.COLUMN * space;
+            for (int i = head.before().size() - 1; i >= 0; i--) {
+                Small small = head.before().get(i);
+                right -= GRACE_STEP * space;
+                double foot = right + GRACE * Glyph.BLACK.width() * space;
+                double y = y(small.place());
+                text(Glyph.BLACK.text(), right, y, Face.MUSIC, GRACE * EM, shade);
+                line(foot, y, foot, y - GRACE_STEM * space, LINE, shade);
+                if (head.before().size() == 1) {
+                    double half = GRACE_STEM * space / 2;
+                    line(foot - half / 2, y - half, foot + half / 2, y - half - half / 2, LINE, shade);
+                }
+                paintLedgers(small.place(), right);
+                if (small.sign().isPresent()) {
+                    Glyph sign = sign(small.sign().get());
+                    right -= GRACE * (sign.width() + BEFORE_HEAD) * space;
+                    text(sign.text(), right, y, Face.MUSIC, GRACE * EM, shade);
                 }
             }
         }

@@ -52,6 +52,10 @@ final class SongJson {
                     .put("pitch", note.pitch().toString());
             note.syllable().ifPresent(syllable -> node.put("syllable", syllable));
             note.below().ifPresent(below -> node.put("below", below.toString()));
+            if (!note.graces().isEmpty()) {
+                ArrayNode graces = node.putArray("graces");
+                note.graces().forEach(grace -> graces.add(grace.toString()));
+            }
         }
     }
 
@@ -89,8 +93,19 @@ final class SongJson {
                     note.has("syllable") ? Optional.of(note.child("syllable").text()) : Optional.empty();
             Optional<String> below =
                     note.has("below") ? Optional.of(note.child("below").text()) : Optional.empty();
-            line.add(note.checked(
-                    () -> new MelodyNote(tick, length, Pitch.parse(pitch), syllable, below.map(Pitch::parse))));
+            List<String> graces = new ArrayList<>();
+            if (note.has("graces")) {
+                for (JsonPlace grace : note.child("graces").items()) {
+                    graces.add(grace.text());
+                }
+            }
+            line.add(note.checked(() -> new MelodyNote(
+                    tick,
+                    length,
+                    Pitch.parse(pitch),
+                    syllable,
+                    below.map(Pitch::parse),
+                    graces.stream().map(Pitch::parse).toList())));
         }
         return line;
     }

@@ -100,8 +100,8 @@ final class TabSystem {
      * @return whether it was understood as chords, a count, digits or a heading
      */
     boolean takeWords(String line, boolean above) {
-        if (line.startsWith(TabWriter.LEFT_HAND + " ")) {
-            // the hand is found again
+        if (line.startsWith(TabWriter.LEFT_HAND + " ") || line.startsWith(TabWriter.GRACES + " ")) {
+            // the hand is found again, grace notes stand with the tune's times
             return true;
         }
         if (line.startsWith(TabWriter.HITS + " ")) {

@@ -1,6 +1,7 @@
 package phalanx.formats.tab;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -43,7 +44,8 @@ final class TabTimes {
     private static final Pattern SONG = Pattern.compile("song (\\d{1,3}) ([^|]+) \\| (.*)");
     private static final Pattern FRACTION = Pattern.compile("(\\d{1,7})(?:/(\\d{1,4}))?");
     private static final Pattern HIT = Pattern.compile("(\\w)@([\\d/]+)");
-    private static final Pattern TUNE = Pattern.compile("([\\d/]+)\\+([\\d/]+):([^:/]+)(?:/([^:]+))?(?::(.+))?");
+    private static final Pattern TUNE =
+            Pattern.compile("([\\d/]+)\\+([\\d/]+):(?:\\{([^}]*)\\})?([^:/{]+)(?:/([^:]+))?(?::(.+))?");
 
     private TabTimes() {}
 
@@ -121,7 +123,11 @@ final class TabTimes {
 
     private static void append(MelodyNote note, int start, StringBuilder text) {
         text.append(' ').append(fraction(note.tick() - start)).append('+');
-        text.append(fraction(note.lengthTicks())).append(':').append(note.pitch());
+        text.append(fraction(note.lengthTicks())).append(':');
+        if (!note.graces().isEmpty()) {
+            text.append(note.graces().stream().map(Pitch::toString).collect(Collectors.joining(",", "{", "}")));
+        }
+        text.append(note.pitch());
         note.below().ifPresent(below -> text.append('/').append(below));
         note.syllable().ifPresent(syllable -> text.append(':').append(syllable.replace('|', '\u00a6')));
     }
@@ -210,9 +216,14 @@ final class TabTimes {
         return new MelodyNote(
                 start + ticks(note.group(1)),
                 ticks(note.group(2)),
-                Pitch.parse(note.group(3)),
-                Optional.ofNullable(note.group(5)),
-                Optional.ofNullable(note.group(4)).map(Pitch::parse));
+                Pitch.parse(note.group(4)),
+                Optional.ofNullable(note.group(6)),
+                Optional.ofNullable(note.group(5)).map(Pitch::parse),
+                note.group(3) == null
+                        ? List.of()
+                        : Arrays.stream(note.group(3).split(","))
+                                .map(Pitch::parse)
+                                .toList());
     }
 
     private static List<String> words(String text) {

@@ -45,6 +45,9 @@ public final class TabWriter {
     /** Begins the row of left-hand fingers. */
     static final String LEFT_HAND = "LH";
 
+    /** Begins the row of what is plucked just before a note of the tune. */
+    static final String GRACES = "gr";
+
     /** Begins the row of hits. */
     static final String HITS = "hit";
 
@@ -93,6 +96,11 @@ public final class TabWriter {
                 .collect(Collectors.joining(", "));
         if (!slurs.isEmpty()) {
             text.append("slurs: ").append(slurs).append(" (not plucked)\n");
+        }
+        if (arrangement.notes().stream().anyMatch(note -> note.attack() instanceof Attack.Graced)) {
+            text.append("grace notes: frets in the row ")
+                    .append(GRACES)
+                    .append(" are plucked on the string of the tune, the left hand makes the note at once\n");
         }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.VIBRATO))) {
             text.append("vibrato: figures with ").append(VIBRATO).append('\n');
@@ -159,6 +167,9 @@ public final class TabWriter {
         if (bars.stream().anyMatch(bar -> !bar.fingers.isEmpty())) {
             appendRow(text, LEFT_HAND, bars, bar -> bar.left, " ");
         }
+        if (bars.stream().anyMatch(bar -> !bar.graces.isEmpty())) {
+            appendRow(text, GRACES, bars, bar -> bar.before, " ");
+        }
         appendRow(text, "", bars, bar -> bar.digits, " ");
         if (bars.stream().anyMatch(bar -> bar.isHit)) {
             appendRow(text, HITS, bars, bar -> bar.hits, " ");
@@ -199,6 +210,10 @@ public final class TabWriter {
         /** The fingers of each moment in which something is stopped. */
         private final TreeMap<Integer, String> fingers = new TreeMap<>();
 
+        private final char[] before;
+        /** Frets before the notes of a moment, with the signs of how the left hand goes on. */
+        private final TreeMap<Integer, String> graces = new TreeMap<>();
+
         private final char[] hits;
         private boolean isHit;
         /** The ticks that have a column each, where there is no room for even ones. */
@@ -222,12 +237,18 @@ public final class TabWriter {
                                         finger.symbol(),
                                         (one, other) -> one.contains(other) ? one : one + other)));
             }
+            notes.forEach(note -> {
+                if (note.attack() instanceof Attack.Graced graced) {
+                    graces.put(note.tick(), graced.figures(note.fret()));
+                }
+            });
             this.step = roomyStep(finestStep(struck, bar), arrangement.song());
             Song song = arrangement.song();
             int width = columns(step) * COLUMN + 1;
             width = width > WIDEST - LABEL ? unevenWidth(struck, song) : width;
             words = filled(width, ' ');
             left = filled(width, ' ');
+            before = filled(width, ' ');
             hits = filled(width, ' ');
             heading = filled(width, ' ');
             chords = filled(width, ' ');
@@ -248,6 +269,7 @@ public final class TabWriter {
             writeHits(arrangement);
             syllables.forEach((tick, syllable) -> put(words, tick, syllable));
             fingers.forEach((tick, text) -> put(left, tick, text));
+            graces.forEach((tick, text) -> put(before, tick, text));
         }
 
         private void writeHits(Arrangement arrangement) {
@@ -270,7 +292,7 @@ public final class TabWriter {
                     .filter(change -> bar.contains(change.startTick()))
                     .forEach(change -> room.merge(
                             change.startTick(), Math.max(COLUMN, change.name().length() + 1), Math::max));
-            List.of(syllables, fingers)
+            List.of(syllables, fingers, graces)
                     .forEach(row -> row.forEach(
                             (tick, text) -> room.merge(tick, Math.max(COLUMN, text.length() + 1), Math::max)));
             int column = 1;
@@ -314,7 +336,8 @@ public final class TabWriter {
                     && columns(step) * COLUMN >= heading(song).length()
                     && countHasRoom(step)
                     && haveRoom(syllables, step)
-                    && haveRoom(fingers, step);
+                    && haveRoom(fingers, step)
+                    && haveRoom(graces, step);
         }
 
         private boolean haveRoom(TreeMap<Integer, String> words, int step) {

@@ -313,8 +313,11 @@ class PagesTest {
                 .flatMap(bar -> Rhythm.of(arrangement, bar).strokes().stream())
                 .filter(stroke -> !stroke.value().rest())
                 .count();
-        assertThat(count(pages, HEADS::contains)).as(what).isEqualTo(staff ? heads.size() : rhythm);
-        long signs = heads.stream().filter(head -> head.sign().isPresent()).count();
+        List<StaffNotation.Small> small =
+                heads.stream().flatMap(head -> head.before().stream()).toList();
+        assertThat(count(pages, HEADS::contains)).as(what).isEqualTo(staff ? heads.size() + small.size() : rhythm);
+        long signs = heads.stream().filter(head -> head.sign().isPresent()).count()
+                + small.stream().filter(head -> head.sign().isPresent()).count();
         long key = clefs * Math.abs(arrangement.song().key().fifths());
         assertThat(count(pages, SIGNS::contains)).as(what).isEqualTo(staff ? signs + key : 0);
     }
