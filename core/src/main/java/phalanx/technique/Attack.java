@@ -158,7 +158,7 @@ public sealed interface Attack {
 
         @Override
         public String word() {
-            return slid ? "slide into" : "grace";
+            return "grace";
         }
     }
 

@@ -201,7 +201,7 @@ class EditsTest {
         Asked asked = new Asked(song, Picking.PLAIN, asWritten, List.of());
         Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
         Arrangement shown = asked.quick(arranger);
-        for (int edit = 1; edit <= Deep.of(5, 10); edit++) {
+        for (int edit = 1; edit <= Deep.of(3, 10); edit++) {
             asked = edited(asked, shown, random);
             shown = asked.quick(arranger);
             Arrangement anew = asked.quick(new Arranger(Instrument.STANDARD, Hand.AVERAGE));

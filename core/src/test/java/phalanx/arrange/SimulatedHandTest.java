@@ -145,7 +145,7 @@ class SimulatedHandTest {
 
     @Test
     void noHandIsAskedForWhatNoFindingSays() {
-        for (int seed = 0; seed < Deep.of(24, 500); seed++) {
+        for (int seed = 0; seed < Deep.of(12, 500); seed++) {
             int[] tempos = {60, 92, 132, 190};
             NamedTuning tuning = seed % 2 == 0 ? NamedTuning.STANDARD : NamedTuning.DADGAD;
             Instrument instrument = new Instrument(Guitar.STEEL, tuning.tuning(), seed % 3);

@@ -32,6 +32,7 @@ class KilledWindowTest {
         Path shots = folder.resolve("shots");
         ProcessBuilder start = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-XX:TieredStopAtLevel=1",
                         "-Djava.io.tmpdir=" + temporary,
                         "-cp",
                         System.getProperty("java.class.path"),

@@ -31,6 +31,7 @@ class OtherLanguageTest {
     void theWindowSpeaksItalianAndCallsNotesBySolfa() throws Exception {
         Process child = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-XX:TieredStopAtLevel=1",
                         "-D" + Words.PROPERTY + "=it",
                         "-D" + NoteNames.PROPERTY + "=sol-fa",
                         "-Dfile.encoding=UTF-8",

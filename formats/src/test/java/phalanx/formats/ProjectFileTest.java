@@ -175,7 +175,7 @@ class ProjectFileTest {
         return new WrittenNote(note.tick(), note.string(), note.fret());
     }
 
-    @Property(tries = 60)
+    @Property(tries = 20)
     void everythingThatWasDecidedComesBackAndTheTextIsStable(@ForAll long seed) throws FormatException {
         Project project = random(seed);
         byte[] bytes = file.write(project);

@@ -13,6 +13,7 @@ import java.util.stream.IntStream;
 import phalanx.arrange.audit.BarCeilings;
 import phalanx.arrange.audit.SlurRules;
 import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
@@ -27,6 +28,7 @@ import phalanx.song.Bar;
 import phalanx.song.Song;
 import phalanx.technique.Attack;
 import phalanx.technique.SlurKind;
+import phalanx.theory.Pitch;
 
 /**
  * Puts slurs in: those the player wants, and on wish those that let a bar go faster. Only bars whose ceiling the right
@@ -172,6 +174,32 @@ final class SlurLayer {
             if (refusal.isPresent()) {
                 bent.remove(at);
                 slid.remove(at);
+            } else if (lock.role() == Role.MELODY && lock.way() != AttackLock.Way.BENT) {
+                slurBelow(at);
+            }
+        }
+    }
+
+    /** The tune's second note goes the way of its upper one where it can: both slide, or both are hammered or pulled. */
+    private void slurBelow(int upper) {
+        int tick = notes.get(upper).tick();
+        Optional<Pitch> second = song.melodyBetween(tick, tick + 1).stream()
+                .flatMap(note -> note.below().stream())
+                .findFirst();
+        for (int at = times.from(tick); second.isPresent() && at < times.from(tick + 1); at++) {
+            // it is one of the inner notes
+            if (notes.get(at).role() == Role.INNER
+                    && notes.get(at).midi() == second.get().midi()) {
+                boolean slides = kind(upper) == SlurKind.SLIDE;
+                if (slides) {
+                    slid.add(at);
+                }
+                boolean goes = refusal(at).isEmpty() && (kind(at) == SlurKind.SLIDE) == slides;
+                if (goes) {
+                    kept.add(at);
+                } else {
+                    slid.remove(at);
+                }
             }
         }
     }

@@ -2,6 +2,7 @@ package phalanx.arrange.colour;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -40,6 +41,7 @@ import phalanx.technique.Grooves;
 import phalanx.technique.HarmonicNode;
 import phalanx.technique.SlurKind;
 import phalanx.theory.ChordSymbol;
+import phalanx.theory.Pitch;
 
 /** Songs with groove, slurs and harmonics at once, replayed hand by hand; 300 of them in the deep run. */
 class EveryColourTest {
@@ -71,6 +73,10 @@ class EveryColourTest {
                 .held();
         HarmonicNode node = new HarmonicNode(1, 2 + random.nextInt(3));
         String order = random.nextBoolean() ? "4 6* 3 5* 2 4* 1 3*" : "6* 4+2 5* 3+2 4* 2+1 3* 1+2";
+        if (coloured) {
+            // a step above every fifth note
+            project = project.withSong(graced(song));
+        }
         Project begun = new CascadeIntro(ChordSymbol.parse("Am7"), barre, node, order).before(project);
         for (MelodyNote note : begun.song().melody()) {
             if (random.nextInt(3) == 0) {
@@ -80,6 +86,15 @@ class EveryColourTest {
             }
         }
         return begun;
+    }
+
+    private static Song graced(Song song) {
+        List<MelodyNote> tune = new ArrayList<>(song.melody());
+        for (int i = 0; i < tune.size(); i += 5) {
+            MelodyNote note = tune.get(i);
+            tune.set(i, note.graced(List.of(Pitch.of(note.midi() + 2, song.key()))));
+        }
+        return song.withMelody(tune);
     }
 
     private static List<String> tune(Arrangement arrangement) {
@@ -112,6 +127,7 @@ class EveryColourTest {
         int natural = 0;
         int bent = 0;
         int wavering = 0;
+        int graced = 0;
         for (long seed = 0; seed < SONGS; seed++) {
             Arrangement arrangement = new Solve().quick(project(seed, true), () -> false);
             for (var hit : arrangement.hits()) {
@@ -124,6 +140,9 @@ class EveryColourTest {
                     SlursTest.replay(arrangement, note, slur.kind());
                     slurs++;
                     bent += slur.kind() == SlurKind.BEND ? 1 : 0;
+                } else if (note.attack() instanceof Attack.Graced before) {
+                    GraceTest.replay(arrangement, note, before);
+                    graced++;
                 } else if (note.attack().equals(Attack.VIBRATO)) {
                     replayVibrato(arrangement, note);
                     wavering++;
@@ -155,6 +174,6 @@ class EveryColourTest {
                             FindingKind.HARMONIC_CONFLICT);
         }
         assertThat(List.of(hits, touched)).allMatch(count -> count > SONGS);
-        assertThat(List.of(slurs, natural, bent, wavering)).allMatch(count -> count > 0);
+        assertThat(List.of(slurs, natural, bent, wavering, graced)).allMatch(count -> count > 0);
     }
 }

@@ -69,7 +69,7 @@ class GraceTest {
     }
 
     /** Each fret in its time, then the note's own; a lower one is down before it is pulled off to, and all is in reach. */
-    private static void replay(Arrangement arrangement, ArrangedNote note, Attack.Graced graced) {
+    static void replay(Arrangement arrangement, ArrangedNote note, Attack.Graced graced) {
         int step = graced.stepTicks(arrangement.song().tempo());
         List<Integer> frets = new ArrayList<>(graced.frets());
         frets.add(note.fret());

@@ -3,9 +3,11 @@ package phalanx.arrange.colour;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.stream.LongStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -32,12 +34,14 @@ import phalanx.righthand.Digit;
 import phalanx.righthand.Level;
 import phalanx.righthand.PatternLibrary;
 import phalanx.righthand.Picking;
+import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 import phalanx.technique.SlurKind;
+import phalanx.theory.Pitch;
 
 /** Slurs in arrangements: an independent replay of the left hand, and what they gain. */
 class SlursTest {
@@ -295,6 +299,53 @@ class SlursTest {
                 .extracting(ArrangedNote::tick)
                 .doesNotContainAnyElementsOf(
                         plucked.stream().map(AttackLock::tick).toList());
+    }
+
+    /** Two notes of a tune at once: two fingers travel, come down or leave together. */
+    @Test
+    void twoNotesOfATuneAreSlurredTogether() {
+        Set<SlurKind> kinds = EnumSet.noneOf(SlurKind.class);
+        String[] lines = {
+            "E4/C4:2 F#4/D4:2", "G4/E4:2 G#4/F4:2", "A4/E4:2 G4/D4:2", "C5/E4:2 B4/D#4:2",
+        };
+        for (String line : lines) {
+            for (String chord : List.of("C", "A")) {
+                Song song = inTwo(line, chord);
+                Wishes wishes = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
+                Arrangement plain = arranged(song, Picking.PLAIN, wishes, List.of());
+                for (MelodyNote note : song.melody()) {
+                    AttackLock lock = new AttackLock(note.tick(), Role.MELODY, AttackLock.Way.SLURRED);
+                    Arrangement slurred = arranged(song, Picking.PLAIN, wishes, List.of(lock));
+                    List<ArrangedNote> both = slurred.notes().stream()
+                            .filter(one -> one.tick() == note.tick() && one.attack() instanceof Attack.Slur)
+                            .toList();
+                    both.forEach(one -> replay(slurred, one, ((Attack.Slur) one.attack()).kind()));
+                    if (both.size() == 2) {
+                        boolean slide = both.get(0).attack().equals(new Attack.Slur(SlurKind.SLIDE));
+                        assertThat(both.get(1).attack().equals(new Attack.Slur(SlurKind.SLIDE)))
+                                .isEqualTo(slide);
+                        both.forEach(one -> kinds.add(((Attack.Slur) one.attack()).kind()));
+                    }
+                    assertThat(slurred.notes()).hasSameSizeAs(plain.notes());
+                    assertThat(slurred.findings())
+                            .extracting(Finding::kind)
+                            .doesNotContain(FindingKind.SLUR_CONFLICT, FindingKind.FINGER_CONFLICT);
+                }
+            }
+        }
+        assertThat(kinds).contains(SlurKind.HAMMER, SlurKind.PULL, SlurKind.SLIDE);
+    }
+
+    /** Words {@code upper/lower:quarters} over one chord. */
+    private static Song inTwo(String line, String chord) {
+        Song song = Songs.of("C", Meter.COMMON, chord, line.replaceAll("/[^:]+", ""))
+                .withTempo(80);
+        String[] words = line.split(" ");
+        List<MelodyNote> tune = new ArrayList<>();
+        for (int i = 0; i < words.length; i++) {
+            tune.add(song.melody().get(i).with(Pitch.parse(words[i].replaceAll(".*/|:.*", ""))));
+        }
+        return song.withMelody(tune);
     }
 
     /** Written chords may ask for more fingers than there are; then no slur is possible, and asking is no fault. */

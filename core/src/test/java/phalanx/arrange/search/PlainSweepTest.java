@@ -27,7 +27,7 @@ class PlainSweepTest {
         double quick = 0;
         double exact = 0;
         for (int seed = 0; seed < Deep.of(2, 60); seed++) {
-            Song song = Songs.random(500 + seed, Deep.of(4, 8 + seed % 9));
+            Song song = Songs.random(500 + seed, Deep.of(3, 8 + seed % 9));
             LayerFinder finder = new LayerFinder(
                     FingeringFinder.forPlucking(Instrument.STANDARD, Hand.AVERAGE),
                     new MoveMeter(Instrument.STANDARD, Hand.AVERAGE));

@@ -15,7 +15,7 @@ import phalanx.lefthand.track.FingerMove;
 
 /** Chains of shapes: the fingers players use, the cheapest of all, and what is said of them. */
 class ChainTest {
-    private static final int ROUNDS = Boolean.getBoolean("phalanx.deep") ? 200 : 20;
+    private static final int ROUNDS = Boolean.getBoolean("phalanx.deep") ? 200 : 10;
 
     private static final double TEMPO = 80;
 

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
-import java.util.function.UnaryOperator;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -43,8 +42,6 @@ import phalanx.song.Words;
 import phalanx.song.lick.Lick;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Note;
-import phalanx.theory.NoteNames;
-import phalanx.theory.Pitch;
 
 /** The song station: bars with chords and tune, the chart as text, tune entry on the strings, harmony, key and capo. */
 public final class SongStation extends HBox implements Viewed {
@@ -53,8 +50,6 @@ public final class SongStation extends HBox implements Viewed {
     /** A station lower than this shows bars before it shows the neck. */
     private static final double LOW = 720;
 
-    private static final int MIDDLE_OF_TUNE = 64;
-    private static final int MIDDLE_OF_BASS = 45;
     private final Workbench workbench;
     private final Playback playback;
     private final Executor interfaceThread;
@@ -66,6 +61,7 @@ public final class SongStation extends HBox implements Viewed {
     private final BarTools barTools;
     private final ScrollPane scroll = new ScrollPane(bars);
     private final TuneCard tune = new TuneCard(this::place);
+    private final TuneTyping typing;
     private final ChartCard chart = new ChartCard(this::takeChart, this::takeWords);
     private final HarmonyCard harmony = new HarmonyCard(this::replaceChord);
     private final AdviceCard advice;
@@ -73,15 +69,6 @@ public final class SongStation extends HBox implements Viewed {
     private int cursor;
     private final HBox proposals = new HBox(8);
     private final ReportCard report = new ReportCard();
-
-    /** What the next note is to the one before the cursor. */
-    private enum Next {
-        ALONE,
-        SECOND,
-        GRACE
-    }
-
-    private Next next = Next.ALONE;
 
     /**
      * @param workbench the project
@@ -104,6 +91,7 @@ public final class SongStation extends HBox implements Viewed {
             workbench.file().source().ifPresent(this::showSource);
             leave.accept(() -> workbench.chooseParts(choice));
         });
+        this.typing = new TuneTyping(workbench, playback, tune, () -> cursor, this::moveTo, selection::clear);
         this.barTools = new BarTools(workbench, selection, () -> cursor, this::goWithMarks);
         this.form = new FormCards(
                 this::goTo,
@@ -178,7 +166,7 @@ public final class SongStation extends HBox implements Viewed {
         workbench.onReturn(this::pick);
         addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
         bars.addEventHandler(KeyEvent.KEY_PRESSED, this::onTuneKey);
-        bars.addEventHandler(KeyEvent.KEY_TYPED, this::onTuneTyped);
+        bars.addEventHandler(KeyEvent.KEY_TYPED, typing::take);
     }
 
     private void hear(Proposals.Priced priced) {
@@ -413,7 +401,7 @@ public final class SongStation extends HBox implements Viewed {
     }
 
     private void go(int tick, boolean marks) {
-        next = Next.ALONE;
+        typing.alone();
         if (marks) {
             reach(Math.max(0, song().map(song -> Math.min(tick, song.endTick())).orElse(0)));
         } else {
@@ -444,7 +432,7 @@ public final class SongStation extends HBox implements Viewed {
             workbench.say(Message.plain(wording("SongStation.nothing-is-marked-hold-shift")));
             return;
         }
-        line().ifPresent(song -> {
+        typing.line().ifPresent(song -> {
             String what = selection.copy(song);
             if (cut) {
                 delete();
@@ -459,7 +447,7 @@ public final class SongStation extends HBox implements Viewed {
                 .ifPresentOrElse(
                         passage -> {
                             int at = cursor;
-                            edit(wording("SongStation.passage-put-in"), song -> passage.into(song, at));
+                            typing.edit(wording("SongStation.passage-put-in"), song -> passage.into(song, at));
                             pick(at + passage.lengthTicks());
                         },
                         () -> workbench.say(Message.plain(wording("SongStation.nothing-was-copied-yet-mark"))));
@@ -468,7 +456,7 @@ public final class SongStation extends HBox implements Viewed {
     private void delete() {
         int from = selection.isEmpty() ? cursor : selection.from();
         int to = selection.isEmpty() ? cursor + tune.ticks() : selection.to();
-        edit(wording("SongStation.rest"), song -> TuneEdit.clear(song, from, to));
+        typing.edit(wording("SongStation.rest"), song -> TuneEdit.clear(song, from, to));
     }
 
     private int barAway(int by) {
@@ -489,11 +477,12 @@ public final class SongStation extends HBox implements Viewed {
         if (!selection.isEmpty()) {
             int from = selection.from();
             int to = selection.to();
-            edit(wording("SongStation.passage", way), song -> TuneEdit.transpose(song, from, to, semitones));
+            typing.edit(wording("SongStation.passage", way), song -> TuneEdit.transpose(song, from, to, semitones));
             return;
         }
-        line().flatMap(this::noteHere)
-                .ifPresent(note -> edit(
+        typing.line()
+                .flatMap(this::noteHere)
+                .ifPresent(note -> typing.edit(
                         wording("SongStation.a-note", way),
                         song -> TuneEdit.transpose(song, note.tick(), note.tick() + 1, semitones)));
     }
@@ -502,139 +491,18 @@ public final class SongStation extends HBox implements Viewed {
         return song.melody().stream()
                 .filter(note -> note.tick() == cursor)
                 .findFirst()
-                .or(() -> before(song));
-    }
-
-    private Optional<MelodyNote> before(Song song) {
-        return song.melody().stream().filter(note -> note.tick() < cursor).reduce((first, second) -> second);
+                .or(() -> typing.before(song));
     }
 
     private void takeBack() {
-        line().flatMap(this::before).ifPresent(note -> {
-            edit(wording("SongStation.note-taken-out"), song -> TuneEdit.clear(song, note.tick(), note.endTick()));
+        typing.line().flatMap(typing::before).ifPresent(note -> {
+            typing.edit(
+                    wording("SongStation.note-taken-out"), song -> TuneEdit.clear(song, note.tick(), note.endTick()));
             moveTo(note.tick());
         });
     }
 
-    private void onTuneTyped(KeyEvent event) {
-        if (event.getCharacter().length() != 1 || event.isControlDown() || event.isMetaDown()) {
-            return;
-        }
-        char key = event.getCharacter().charAt(0);
-        if (Character.isDigit(key)) {
-            digit(key - '0');
-        } else if (key >= 'A' && key <= 'G') {
-            letter(key);
-        } else if (key == 'H' && NoteNames.current() == NoteNames.GERMAN) {
-            letter('B');
-        } else if (key == 'r') {
-            edit(wording("SongStation.rest"), song -> TuneEdit.clear(song, cursor, cursor + tune.ticks()));
-            moveTo(cursor + tune.ticks());
-        } else if (key == '+') {
-            await(Next.SECOND);
-        } else if (key == 'g' && !tune.isBass()) {
-            await(Next.GRACE);
-        } else if (key == '-') {
-            edit(wording("SongStation.tie"), song -> TuneEdit.lengthen(song, cursor, tune.ticks()));
-            moveTo(cursor + tune.ticks());
-        } else {
-            tune.take(key);
-        }
-        event.consume();
-    }
-
-    /** The next note goes with the one before the cursor, or just before it; asked for twice it stands alone again. */
-    private void await(Next wanted) {
-        Optional<MelodyNote> note = line().flatMap(this::before);
-        boolean again = next == wanted;
-        next = again || note.isEmpty() ? Next.ALONE : wanted;
-        if (again
-                && wanted == Next.GRACE
-                && note.filter(one -> !one.graces().isEmpty()).isPresent()) {
-            MelodyNote plain = note.get().graced(List.of());
-            edit(wording("SongStation.no-grace-notes-before", plain.pitch()), song -> TuneEdit.put(song, plain));
-        } else if (again) {
-            workbench.say(Message.plain(wording("SongStation.the-next-note-stands-alone")));
-        } else {
-            workbench.say(note.map(one -> Message.plain(
-                            wanted == Next.GRACE
-                                    ? wording("SongStation.the-next-note-is-a-grace", one.pitch())
-                                    : wording("SongStation.the-next-note-goes-with", one.pitch())))
-                    .orElse(Message.error(wording("SongStation.there-is-no-note-before"))));
-        }
-    }
-
-    private void digit(int digit) {
-        place(tune.string(), tune.takeTens() + digit);
-    }
-
-    /** The note of a letter nearest to the one before, as the key has it. */
-    private void letter(char letter) {
-        line().ifPresent(song -> {
-            Note note = song.key().scale().stream()
-                    .filter(one -> one.step().name().charAt(0) == letter)
-                    .findFirst()
-                    .orElseThrow();
-            int near = before(song).map(MelodyNote::midi).orElse(tune.isBass() ? MIDDLE_OF_BASS : MIDDLE_OF_TUNE);
-            Pitch best = null;
-            for (int octave = 2; octave <= 6; octave++) {
-                Pitch pitch = new Pitch(note, octave);
-                best = best == null || Math.abs(pitch.midi() - near) < Math.abs(best.midi() - near) ? pitch : best;
-            }
-            put(best);
-        });
-    }
-
     private void place(int string, int fret) {
-        workbench.project().ifPresent(project -> {
-            if (!project.instrument().has(string, fret)) {
-                workbench.say(Message.error(wording("SongStation.string-has-no-fret-nothing", string, fret)));
-                return;
-            }
-            int midi = project.instrument().midi(string, fret);
-            put(Pitch.of(midi, project.song().key()));
-        });
-    }
-
-    private void put(Pitch pitch) {
-        int at = cursor;
-        selection.clear();
-        playback.hear(List.of(pitch.midi()));
-        Next wanted = next;
-        Optional<MelodyNote> with = wanted == Next.ALONE ? Optional.empty() : line().flatMap(this::before);
-        next = Next.ALONE;
-        if (with.isPresent()) {
-            MelodyNote last = with.get();
-            boolean grace = wanted == Next.GRACE;
-            MelodyNote both = grace ? withGrace(last, pitch) : last.with(pitch);
-            edit(
-                    grace
-                            ? wording("SongStation.grace", pitch, last.pitch())
-                            : wording("SongStation.with", pitch, last.pitch()),
-                    song -> TuneEdit.put(song, both));
-            return;
-        }
-        edit(wording("SongStation.note", pitch), song -> TuneEdit.put(song, new MelodyNote(at, tune.ticks(), pitch)));
-        moveTo(at + tune.ticks());
-    }
-
-    /** One grace note more, nearest to the note; of more than there can be the first goes. */
-    private static MelodyNote withGrace(MelodyNote note, Pitch pitch) {
-        List<Pitch> graces = new ArrayList<>(note.graces());
-        graces.add(pitch);
-        return note.graced(graces.subList(Math.max(0, graces.size() - MelodyNote.MOST_GRACES), graces.size()));
-    }
-
-    /** The line that is edited, as a tune. */
-    private Optional<Song> line() {
-        return song().map(song -> tune.isBass() ? TuneEdit.bassAsTune(song) : song);
-    }
-
-    private void edit(String what, UnaryOperator<Song> change) {
-        if (tune.isBass()) {
-            workbench.editSong(wording("SongStation.bass", what), song -> TuneEdit.onBass(song, change));
-        } else {
-            workbench.editSong(what, change);
-        }
+        typing.place(string, fret);
     }
 }

@@ -30,7 +30,7 @@ import phalanx.theory.Key;
 
 /** Unsaved work survives the end of its window, however it came. */
 class RescueTest {
-    private static final int KILLS = Boolean.getBoolean("phalanx.deep") ? 200 : 20;
+    private static final int KILLS = Boolean.getBoolean("phalanx.deep") ? 200 : 10;
 
     @TempDir
     private Path folder;
@@ -67,6 +67,7 @@ class RescueTest {
             Process child = new ProcessBuilder(
                             Path.of(System.getProperty("java.home"), "bin", "java")
                                     .toString(),
+                            "-XX:TieredStopAtLevel=1",
                             "-cp",
                             System.getProperty("java.class.path"),
                             KilledSession.class.getName(),
