@@ -6,8 +6,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -19,6 +21,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Hold;
+import phalanx.arrange.score.NoteTimes;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.Press;
@@ -49,8 +52,15 @@ final class GraceLayer {
     private final Song song;
     private final Instrument instrument;
     private final List<ArrangedNote> notes;
-    private final List<Hold> holds;
+    private final NoteTimes times;
+    private final Set<Hold> holds;
+    /** Of each bar those that are down in it. */
+    private final List<Set<Hold>> byBar = new ArrayList<>();
+
     private final List<Finding> findings = new ArrayList<>();
+    /** The holds around the note that is looked at. */
+    private List<Hold> near = List.of();
+
     private SlurRules rules;
 
     GraceLayer(Arrangement arrangement, List<ArrangedNote> notes, List<Hold> holds) {
@@ -58,8 +68,24 @@ final class GraceLayer {
         this.song = arrangement.song();
         this.instrument = arrangement.request().instrument();
         this.notes = new ArrayList<>(notes);
-        this.holds = new ArrayList<>(holds);
-        this.rules = new SlurRules(arrangement, holds, false);
+        this.times = new NoteTimes(notes);
+        this.holds = new LinkedHashSet<>(holds);
+        song.bars().forEach(bar -> byBar.add(new LinkedHashSet<>()));
+        holds.forEach(hold -> bars(hold).forEach(bar -> byBar.get(bar).add(hold)));
+    }
+
+    private IntStream bars(Hold hold) {
+        return IntStream.rangeClosed(song.barIndexAt(hold.tick()), song.barIndexAt(hold.endTick() - 1));
+    }
+
+    /** Takes the holds of a note's bar and of those beside it: a long song has too many to look through. */
+    private void lookAround(ArrangedNote note) {
+        int bar = song.barIndexAt(note.tick());
+        near = byBar.subList(Math.max(0, bar - 1), Math.min(byBar.size(), bar + 2)).stream()
+                .flatMap(Set::stream)
+                .distinct()
+                .toList();
+        rules = new SlurRules(arrangement, near, false);
     }
 
     /** The notes and holds with what is before them, and what could not be. */
@@ -83,13 +109,14 @@ final class GraceLayer {
                 slideInto(lock);
             }
         }
-        holds.sort(Comparator.comparingInt(Hold::tick));
-        return new Graced(notes, holds, findings);
+        List<Hold> inOrder = new ArrayList<>(holds);
+        inOrder.sort(Comparator.comparingInt(Hold::tick));
+        return new Graced(notes, inOrder, findings);
     }
 
     private int indexOf(int tick, Role role) {
-        return IntStream.range(0, notes.size())
-                .filter(i -> notes.get(i).tick() == tick && notes.get(i).role() == role)
+        return IntStream.range(times.from(tick), times.from(tick + 1))
+                .filter(i -> notes.get(i).role() == role)
                 .reduce((low, high) -> high)
                 .orElse(-1);
     }
@@ -97,6 +124,7 @@ final class GraceLayer {
     /** Plays as many of the grace notes before a note as can be, the last ones rather than the first. */
     private void play(int at, List<Pitch> graces) {
         ArrangedNote note = notes.get(at);
+        lookAround(note);
         Optional<String> refused = refusal(note, 1);
         int left = graces.size();
         for (int from = 0; from < graces.size() && left == graces.size() && refused.isEmpty(); from++) {
@@ -144,6 +172,7 @@ final class GraceLayer {
 
     /** Why no finger can slide into a note, or nothing. */
     Optional<String> slideRefusal(ArrangedNote note) {
+        lookAround(note);
         return refusal(note, 1)
                 .or(() -> slid(note).isPresent()
                         ? Optional.empty()
@@ -157,14 +186,20 @@ final class GraceLayer {
 
     /** The fret from which a finger can slide into a note, if it can. */
     Optional<Integer> slidFrom(ArrangedNote note) {
+        lookAround(note);
         return slid(note).map(begun -> begun.attack.frets().get(0));
     }
 
     private void write(int at, Begun begun) {
         notes.set(at, notes.get(at).struck(begun.attack, notes.get(at).weight()));
-        holds.removeAll(begun.instead);
-        holds.addAll(begun.with);
-        rules = new SlurRules(arrangement, List.copyOf(holds), false);
+        begun.instead.forEach(hold -> {
+            holds.remove(hold);
+            bars(hold).forEach(bar -> byBar.get(bar).remove(hold));
+        });
+        begun.with.forEach(hold -> {
+            holds.add(hold);
+            bars(hold).forEach(bar -> byBar.get(bar).add(hold));
+        });
     }
 
     /** Why nothing can be before a note, or nothing. */
@@ -227,7 +262,7 @@ final class GraceLayer {
     }
 
     private Optional<Hold> own(ArrangedNote note) {
-        return note.left().flatMap(finger -> holds.stream()
+        return note.left().flatMap(finger -> near.stream()
                 .filter(hold -> hold.press().finger() == finger
                         && hold.press().covers(note.string())
                         && hold.tick() <= note.tick()
@@ -237,7 +272,7 @@ final class GraceLayer {
 
     /** Whether nothing but a note's own finger stops its string above a fret. */
     private boolean isFree(ArrangedNote note, int fret, Optional<Hold> own) {
-        return holds.stream()
+        return near.stream()
                 .noneMatch(hold -> hold.tick() <= note.tick()
                         && hold.endTick() > note.tick()
                         && hold.press().covers(note.string())
@@ -306,7 +341,7 @@ final class GraceLayer {
 
     /** Whether a finger that is down anyway stops the string there. */
     private boolean isHeld(ArrangedNote note, int fret) {
-        return holds.stream()
+        return near.stream()
                 .anyMatch(hold -> hold.tick() <= note.tick()
                         && hold.endTick() > note.tick()
                         && hold.press().covers(note.string())
@@ -334,7 +369,7 @@ final class GraceLayer {
 
     private boolean isIdle(Hold hold) {
         int margin = (int) Math.ceil(FREE_MS / Ticks.milliseconds(1, song.tempo()));
-        return holds.stream()
+        return near.stream()
                 .noneMatch(other -> other.press().finger() == hold.press().finger()
                         && other.tick() < hold.endTick() + margin
                         && other.endTick() > hold.tick() - margin);
