@@ -62,6 +62,8 @@ final class GraceLayer {
     private List<Hold> near = List.of();
 
     private SlurRules rules;
+    /** The finger that makes the next note of its string from this one. */
+    private Optional<Finger> awaited = Optional.empty();
 
     GraceLayer(Arrangement arrangement, List<ArrangedNote> notes, List<Hold> holds) {
         this.arrangement = arrangement;
@@ -86,6 +88,11 @@ final class GraceLayer {
                 .distinct()
                 .toList();
         rules = new SlurRules(arrangement, near, false);
+        awaited = notes.subList(times.from(note.tick() + 1), notes.size()).stream()
+                .filter(next -> next.string() == note.string())
+                .findFirst()
+                .filter(next -> !next.attack().plucked())
+                .flatMap(ArrangedNote::left);
     }
 
     /** The notes and holds with what is before them, and what could not be. */
@@ -357,7 +364,8 @@ final class GraceLayer {
                         .allMatch(press ->
                                 Integer.signum(tip.compareTo(press.finger())) == Integer.signum(fret - press.fret())))
                 .sorted(Comparator.comparingInt(tip -> away(tip, fret, position)))
-                .filter(tip -> away(tip, fret, position) <= 1)
+                .filter(tip -> away(tip, fret, position) <= 1
+                        && awaited.filter(tip::equals).isEmpty())
                 .map(tip -> new Hold(from, to, new Press(tip, fret, note.string(), note.string())))
                 .filter(hold -> isIdle(hold) && rules.isInReach(hold, note.tick(), to, List.of()))
                 .findFirst();
