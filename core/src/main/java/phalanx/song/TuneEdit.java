@@ -106,7 +106,10 @@ public final class TuneEdit {
         List<MelodyNote> tune = song.melody().stream()
                 .map(note -> note.tick() < from || note.tick() >= to
                         ? note
-                        : note.pitched(Pitch.of(note.midi() + semitones, song.key())))
+                        : note.pitched(Pitch.of(note.midi() + semitones, song.key()))
+                                .graced(note.graces().stream()
+                                        .map(grace -> Pitch.of(grace.midi() + semitones, song.key()))
+                                        .toList()))
                 .toList();
         return withTune(song, tune);
     }

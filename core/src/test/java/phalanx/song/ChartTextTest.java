@@ -124,6 +124,27 @@ class ChartTextTest {
         assertThat(ChartText.parse("| C |", Meter.COMMON).over(song).bars()).hasSize(3);
     }
 
+    /** Grace notes go where their note goes: with another length or time, up and down, in another key. */
+    @Test
+    void graceNotesGoWithTheirNote() {
+        List<Pitch> graces = List.of(Pitch.parse("D4"), Pitch.parse("F4"));
+        Song song = TuneEdit.put(BLANK, note(0, 2, "E4").graced(graces));
+        song = TuneEdit.lengthen(song, 2 * Ticks.QUARTER, Ticks.QUARTER);
+        assertThat(song.melody().get(0).graces()).isEqualTo(graces);
+        song = TuneEdit.transpose(song, 0, Ticks.QUARTER, 2);
+        assertThat(song.melody().get(0).graces()).extracting(Pitch::toString).containsExactly("E4", "G4");
+        assertThat(song.transpose(-12).melody().get(0).graces())
+                .extracting(Pitch::toString)
+                .containsExactly("E3", "G3");
+        assertThat(song.transpose(3).melody().get(0).graces())
+                .extracting(Pitch::midi)
+                .containsExactly(67, 70);
+        assertThatThrownBy(() ->
+                        note(0, 1, "E4").graced(List.of(graces.get(0), graces.get(1), graces.get(0), graces.get(1))))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessage("4 grace notes before one note; at most 3 can be");
+    }
+
     private static MelodyNote note(int beat, int beats, String pitch) {
         return new MelodyNote(beat * Ticks.QUARTER, beats * Ticks.QUARTER, Pitch.parse(pitch));
     }
