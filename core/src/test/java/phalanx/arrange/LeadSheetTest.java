@@ -135,7 +135,7 @@ class LeadSheetTest {
     void lieLowAndSoundFull() {
         Counts even = new Counts();
         Counts full = new Counts();
-        for (int seed = 0; seed < Deep.of(4, 40); seed++) {
+        for (int seed = 0; seed < Deep.of(6, 40); seed++) {
             Song song = sung(seed);
             Arrangement arranged = arranged(song, Picking.PLAIN);
             assertThat(arranged.notes().stream().filter(note -> note.role() == Role.MELODY))
