@@ -15,7 +15,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.chart.LineChart;
@@ -30,7 +29,6 @@ import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.TargetDataLine;
 import org.junit.jupiter.api.Test;
-import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.practice.PracticeKeys;
 import phalanx.listening.SimulatedPlayer;
@@ -56,7 +54,6 @@ class PracticeStationTest extends OpenWindow {
         type(KeyCode.SPACE);
         assertThat(text("#practice-start")).startsWith("Stop");
         waitForText("#practice-next-shape", "counting in");
-        WaitForAsyncUtils.sleep(200, TimeUnit.MILLISECONDS);
         // what comes before a bar's first beat is counted too; half a beat later its first word is marked
         Bar bar = first.bars().get(0);
         int countIn = bar.meter().barTicks() + bar.offsetOf(bar.startTick());

@@ -14,7 +14,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.CountDownLatch;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import javafx.event.Event;
 import javafx.event.EventType;
@@ -25,7 +24,6 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.TransferMode;
 import javafx.scene.paint.Color;
 import org.junit.jupiter.api.Test;
-import org.testfx.util.WaitForAsyncUtils;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.Arrangement;
@@ -55,15 +53,24 @@ class WindowTest extends OpenWindow {
         type(KeyCode.SPACE);
         waitFor(() -> lookup("#silent").query().isVisible());
         assertThat(text("#silent")).contains("No sound card");
-        clock.addAndGet((long) (3 * SECOND));
-        WaitForAsyncUtils.sleep(300, TimeUnit.MILLISECONDS);
+        waitForSound();
         type(KeyCode.SPACE);
         waitFor(() -> !lookup("#silent").query().isVisible());
         clickOn("#play");
         waitFor(() -> lookup("#silent").query().isVisible());
-        WaitForAsyncUtils.sleep(300, TimeUnit.MILLISECONDS);
+        waitForSound();
         clock.addAndGet((long) (600 * SECOND));
         waitFor(() -> !lookup("#silent").query().isVisible());
+    }
+
+    /** What is heard is made in the background: until it has begun, time that passes is not its own. */
+    private void waitForSound() throws TimeoutException {
+        Playback playback = shell.playback();
+        waitFor(() -> {
+            int before = playback.tick();
+            clock.addAndGet((long) (0.1 * SECOND));
+            return playback.tick() != before;
+        });
     }
 
     /** Speed, loop and what sounds, by keys and in the panel; the chip and the bottom line say so. */
@@ -76,14 +83,14 @@ class WindowTest extends OpenWindow {
         assertThat(lookup("#speed").<Button>query().getAccessibleText()).isEqualTo("speed 90 % loop");
         type(KeyCode.SPACE);
         waitFor(() -> lookup("#silent").query().isVisible());
-        WaitForAsyncUtils.sleep(300, TimeUnit.MILLISECONDS);
+        waitForSound();
         // the bar comes round again and again: a minute later it still plays
         clock.addAndGet((long) (55 * SECOND));
-        WaitForAsyncUtils.sleep(300, TimeUnit.MILLISECONDS);
+        settle();
         assertThat(lookup("#silent").query().isVisible()).isTrue();
         // without the loop it goes on to the end
         type(KeyCode.L);
-        WaitForAsyncUtils.sleep(300, TimeUnit.MILLISECONDS);
+        waitForSound();
         assertThat(lookup("#silent").query().isVisible()).isTrue();
         clock.addAndGet((long) (55 * SECOND));
         waitFor(() -> !lookup("#silent").query().isVisible());
@@ -111,7 +118,7 @@ class WindowTest extends OpenWindow {
         Playback playback = shell.playback();
         type(KeyCode.X);
         waitForText("#message", "heard over and over");
-        waitFor(() -> playback.playingProperty().get());
+        waitForSound();
         Set<Integer> moments = new TreeSet<>();
         for (int i = 0; i < 80; i++) {
             clock.addAndGet((long) (0.25 * SECOND));
