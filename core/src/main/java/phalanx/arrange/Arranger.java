@@ -213,14 +213,14 @@ public final class Arranger {
         List<Slot> slots = SongDemand.of(request).slots();
         boolean onTheNeck = arrangement.notes().stream().allMatch(note -> instrument.has(note.string(), note.fret()))
                 && arrangement.holds().stream().allMatch(hold -> hold.press().fret() <= instrument.highestFret());
-        boolean held = arrangement.slots().stream().allMatch(slot -> finder.holds(slot.fingering()));
+        boolean held = onTheNeck && arrangement.slots().stream().allMatch(slot -> finder.holds(slot.fingering()));
         boolean same = slots.stream()
                 .map(Slot::startTick)
                 .toList()
                 .equals(arrangement.slots().stream()
                         .map(ArrangedSlot::startTick)
                         .toList());
-        return onTheNeck && held && same ? Optional.of(pricing.moved(arrangement, request, slots)) : Optional.empty();
+        return held && same ? Optional.of(pricing.moved(arrangement, request, slots)) : Optional.empty();
     }
 
     /**

@@ -100,6 +100,11 @@ public record KeyAdvice(
                 .orElse(wording("KeyAdvice.the-tune-spans-semitones-and", highest - lowest));
     }
 
+    /** Whether it is the same key with the same tuning and capo. */
+    boolean isSamePlace(KeyAdvice other) {
+        return semitones == other.semitones && capo == other.capo && tuning.equals(other.tuning);
+    }
+
     /** Whether it is as playable as another way and its effort at most so many times the other's. */
     boolean isCloseTo(KeyAdvice other, double times) {
         return cost.unplayable() == other.cost.unplayable()

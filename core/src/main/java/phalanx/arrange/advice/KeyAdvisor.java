@@ -11,6 +11,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
 import java.util.function.IntFunction;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.demand.Octave;
@@ -112,35 +113,61 @@ public final class KeyAdvisor {
         AtomicInteger count = new AtomicInteger();
         now = now.filter(one -> one.request().song().equals(song.transpose(one.movedBy())));
         int octave = octave(song, cancelled);
+        Trying trying = new Trying(song, octave, cancelled);
         // the same shapes serve many ways: those that differ by the capo alone
         List<KeyAdvice> rough = tunings.stream()
                 .flatMap(tuning -> IntStream.range(0, HELD)
                         .parallel()
                         .mapToObj(held -> ofShapes(
-                                song,
-                                instrument.withTuning(tuning),
-                                held,
-                                octave,
-                                cancelled,
+                                trying,
+                                new Held(tuning, held),
+                                capos(held),
+                                true,
                                 () -> done.accept(count.incrementAndGet())))
                         .flatMap(List::stream)
                         .sorted(Comparator.comparingInt(KeyAdvice::capo).thenComparingInt(KeyAdvice::semitones)))
                 .toList();
-        return better(song, better(song, rough, FIRST, false, cancelled), 1, true, cancelled);
+        return inFull(trying, again(trying, rough));
     }
 
-    /** All ways in which the hand holds the same: arranged with the middle capo, moved with the others. */
-    private List<KeyAdvice> ofShapes(
-            Song song, Instrument guitar, int held, int octave, BooleanSupplier cancelled, Runnable done) {
-        List<Integer> capos = IntStream.range(0, CAPOS)
+    /**
+     * What is tried.
+     *
+     * @param octave the semitones to the octave where the song lies best
+     */
+    private record Trying(Song song, int octave, BooleanSupplier cancelled) {
+        int semitones(int held, int capo) {
+            return octave + LOWEST_MOVE - HIGHEST_CAPO + held + capo;
+        }
+
+        int held(KeyAdvice way) {
+            return way.semitones() - semitones(0, way.capo());
+        }
+    }
+
+    /**
+     * What the hand holds.
+     *
+     * @param moved number of the song moved by the key less the capo, below {@link #HELD}
+     */
+    private record Held(Tuning tuning, int moved) {}
+
+    private static List<Integer> capos(int held) {
+        return IntStream.range(0, CAPOS)
                 .filter(capo -> held + capo >= HIGHEST_CAPO && held + capo < HIGHEST_CAPO + 12)
                 .boxed()
                 .toList();
-        Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
-        IntFunction<Song> moved = capo -> song.transpose(octave + LOWEST_MOVE - HIGHEST_CAPO + held + capo);
+    }
+
+    /** Ways in which the hand holds the same: arranged with the middle capo, moved with the others. */
+    private List<KeyAdvice> ofShapes(Trying trying, Held held, List<Integer> capos, boolean roughly, Runnable done) {
+        Instrument guitar = instrument.withTuning(held.tuning);
+        IntFunction<Song> moved = capo -> trying.song.transpose(trying.semitones(held.moved, capo));
+        IntFunction<Arrangement> anew =
+                capo -> anew(arranger(guitar.withCapo(capo)), moved.apply(capo), roughly, trying.cancelled);
         int middle = capos.get(capos.size() / 2);
         Arrangement[] arranged = new Arrangement[CAPOS];
-        arranged[middle] = arranger(guitar.withCapo(middle)).rough(moved.apply(middle), picking, thatOctave, cancelled);
+        arranged[middle] = anew.apply(middle);
         boolean moves = arranged[middle].request().tune() == TuneUse.PLAYED;
         List<KeyAdvice> ways = new ArrayList<>();
         int lower = middle;
@@ -154,30 +181,71 @@ public final class KeyAdvisor {
             }
             if (arranged[capo] == null) {
                 // what only a hand further up reaches: easier places serve the capos above, too
-                arranged[capo] = arranger.rough(moved.apply(capo), picking, thatOctave, cancelled);
+                arranged[capo] = anew.apply(capo);
                 lower = capo;
             }
-            ways.add(KeyAdvice.of(arranged[capo], octave + LOWEST_MOVE - HIGHEST_CAPO + held + capo, octave));
+            ways.add(KeyAdvice.of(arranged[capo], trying.semitones(held.moved, capo), trying.octave));
             done.run();
         }
         return ways;
     }
 
-    /** The ways, the first few of them arranged again; in full the present one, too. */
-    private List<KeyAdvice> better(
-            Song song, List<KeyAdvice> ways, int first, boolean full, BooleanSupplier cancelled) {
+    private Arrangement anew(Arranger arranger, Song moved, boolean roughly, BooleanSupplier cancelled) {
+        Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
+        return roughly
+                ? arranger.rough(moved, picking, thatOctave, cancelled)
+                : arranger.quick(moved, picking, thatOctave, List.of(), cancelled);
+    }
+
+    /** The ways, the best few of them arranged again, less roughly: those that hold the same together. */
+    private List<KeyAdvice> again(Trying trying, List<KeyAdvice> ways) {
         KeyAdvice least = ways.stream().min(Comparator.naturalOrder()).orElseThrow();
-        List<KeyAdvice> best = new ArrayList<>(ways.stream()
+        Map<Held, List<Integer>> best = ways.stream()
                 .filter(way -> way.isCloseTo(least, CLOSE))
                 .sorted()
-                .limit(first)
-                .toList());
-        ways.stream().filter(way -> full && isNow(way) && !best.contains(way)).forEach(best::add);
-        List<KeyAdvice> again = best.parallelStream()
-                .map(way -> again(song, way, full, cancelled))
-                .toList();
+                .limit(FIRST)
+                .collect(Collectors.groupingBy(
+                        way -> new Held(way.tuning(), trying.held(way)),
+                        Collectors.mapping(KeyAdvice::capo, Collectors.toList())));
+        return replaced(
+                ways,
+                best.entrySet().parallelStream()
+                        .map(held -> ofShapes(
+                                trying,
+                                held.getKey(),
+                                held.getValue().stream().sorted().toList(),
+                                false,
+                                () -> {}))
+                        .flatMap(List::stream)
+                        .toList());
+    }
+
+    /** The ways, the first one and the present one in full. */
+    private List<KeyAdvice> inFull(Trying trying, List<KeyAdvice> ways) {
+        KeyAdvice least = ways.stream().min(Comparator.naturalOrder()).orElseThrow();
+        return replaced(
+                ways,
+                ways.parallelStream()
+                        .filter(way -> way == least || isNow(way))
+                        .map(way -> inFull(trying, way))
+                        .toList());
+    }
+
+    private KeyAdvice inFull(Trying trying, KeyAdvice way) {
+        Arrangement full = now.filter(one -> isNow(way) && one.movedBy() == way.semitones())
+                .orElseGet(() -> arranger(instrument.withTuning(way.tuning()).withCapo(way.capo()))
+                        .arrange(
+                                trying.song.transpose(way.semitones()),
+                                picking,
+                                wishes.withOctave(Octave.AS_WRITTEN),
+                                List.of(),
+                                trying.cancelled));
+        return KeyAdvice.of(full, way.semitones() - full.movedBy(), way.octave());
+    }
+
+    private static List<KeyAdvice> replaced(List<KeyAdvice> ways, List<KeyAdvice> by) {
         return ways.stream()
-                .map(way -> best.contains(way) ? again.get(best.indexOf(way)) : way)
+                .map(way -> by.stream().filter(way::isSamePlace).findFirst().orElse(way))
                 .toList();
     }
 
@@ -186,20 +254,6 @@ public final class KeyAdvisor {
         return way.keySemitones() == 0
                 && way.capo() == instrument.capo()
                 && way.tuning().equals(instrument.tuning());
-    }
-
-    private KeyAdvice again(Song song, KeyAdvice way, boolean full, BooleanSupplier cancelled) {
-        Optional<Arrangement> known = now.filter(one -> isNow(way) && one.movedBy() == way.semitones());
-        if (full && known.isPresent()) {
-            return KeyAdvice.of(known.get(), 0, way.octave());
-        }
-        Arranger arranger = arranger(instrument.withTuning(way.tuning()).withCapo(way.capo()));
-        Song moved = song.transpose(way.semitones());
-        Wishes thatOctave = wishes.withOctave(Octave.AS_WRITTEN);
-        Arrangement arranged = full
-                ? arranger.arrange(moved, picking, thatOctave, List.of(), cancelled)
-                : arranger.quick(moved, picking, thatOctave, List.of(), cancelled);
-        return KeyAdvice.of(arranged, way.semitones(), way.octave());
     }
 
     /** The semitones to the octave where the song lies best in its own key; nothing where none fits. */

@@ -46,6 +46,10 @@ final class CandidateAdder {
     private int shape = Layer.NO_SHAPE;
 
     private int shapeCost;
+    private Place tune = Place.NOWHERE;
+    private Place bass = Place.NOWHERE;
+    /** What these two cost the ear, in thousandths. */
+    private int places;
 
     CandidateAdder(FingeringFinder finder, MoveTable table, Slot.Demand demand) {
         this.finder = finder;
@@ -112,8 +116,11 @@ final class CandidateAdder {
         return found.admits(unplayable, lost);
     }
 
-    /** Forgets what it knew of sounds: tune or bass change. */
-    void begin() {
+    /** What is added next has the tune's note and the bass there. */
+    void begin(Place tuneAt, Place bassAt) {
+        tune = tuneAt;
+        bass = bassAt;
+        places = places(tune, bass);
         placings.clear();
         thins.clear();
         lastKey = -1;
@@ -127,7 +134,7 @@ final class CandidateAdder {
      * @param silent strings on which no inner stroke may fall, bit s for string s
      * @param hold effort of holding for a beat, in thousandths
      */
-    void add(int[] presses, Place tune, Place bass, int silent, int hold) {
+    void add(int[] presses, int silent, int hold) {
         int thumb = presses[Fingering.THUMB];
         boolean thumbHasTune = thumb != 0
                 && !tune.isNowhere()
@@ -140,15 +147,15 @@ final class CandidateAdder {
         if (!demand.wanted().pins().allow(presses, stops, tune.string(), bass.string())) {
             return;
         }
-        int thin = thin(stops, tune, bass, silent);
-        List<Ear.Placing> ways = demand.inner() ? placings(stops, tune, bass, silent) : List.of(Ear.Placing.NONE);
+        int thin = thin(stops, silent);
+        List<Ear.Placing> ways = demand.inner() ? placings(stops, silent) : List.of(Ear.Placing.NONE);
         for (int variant = 0; variant < ways.size(); variant++) {
-            add(presses, stops, tune, bass, hold + thin, ways.get(variant), variant);
+            add(presses, stops, hold + thin, ways.get(variant), variant);
         }
     }
 
-    private void add(int[] presses, Stops stops, Place tune, Place bass, int hold, Ear.Placing placing, int variant) {
-        int sound = placing.thousandths() + places(tune, bass) + TuneEar.aboveWish(presses, demand);
+    private void add(int[] presses, Stops stops, int hold, Ear.Placing placing, int variant) {
+        int sound = placing.thousandths() + places + TuneEar.aboveWish(presses, demand);
         int inner = placing.struck() & ~(1 << tune.string() | 1 << bass.string());
         int held = hold + finder.besideBarres(presses, stops.open(inner));
         int beginning =
@@ -178,7 +185,12 @@ final class CandidateAdder {
         }
     }
 
-    /** What the places of tune and bass cost the ear, in thousandths. */
+    /** What the places of tune and bass of what is added cost the ear, in thousandths. */
+    int places() {
+        return places;
+    }
+
+    /** What places of tune and bass cost the ear, in thousandths. */
     int places(Place tune, Place bass) {
         int tunePlace = demand.melodyBegins() && !tune.isNowhere()
                 ? TuneEar.tunePlace(instrument, tune.string(), tune.fret())
@@ -204,22 +216,22 @@ final class CandidateAdder {
     }
 
     /** What a thin sound costs for each beat, in thousandths. */
-    private int thin(Stops stops, Place tune, Place bass, int silent) {
+    private int thin(Stops stops, int silent) {
         if (demand.wanted().strings() == 0) {
             return 0;
         }
-        long key = key(stops, tune, bass);
+        long key = key(stops);
         if (key != lastThinKey) {
             lastThinKey = key;
             lastThin = thins.computeIfAbsent(FingeringFinder.spread(key), k -> {
                 int sounding = (tune.isNowhere() ? 0 : 1) + (bass.isNowhere() ? 0 : 1);
-                return Ear.thin(demand, sounding, scene(stops, tune, bass, silent));
+                return Ear.thin(demand, sounding, scene(stops, silent));
             });
         }
         return lastThin;
     }
 
-    private long key(Stops stops, Place tune, Place bass) {
+    private long key(Stops stops) {
         long key = 0;
         int below = bass.isNowhere() ? strings + 1 : bass.string();
         for (int string = above ? 1 : tune.string() + 1; string < below; string++) {
@@ -228,17 +240,16 @@ final class CandidateAdder {
         return key;
     }
 
-    private List<Ear.Placing> placings(Stops stops, Place tune, Place bass, int silent) {
-        long key = key(stops, tune, bass);
+    private List<Ear.Placing> placings(Stops stops, int silent) {
+        long key = key(stops);
         if (key != lastKey) {
             lastKey = key;
-            lastPlacings = placings.computeIfAbsent(
-                    FingeringFinder.spread(key), k -> ear.places(scene(stops, tune, bass, silent)));
+            lastPlacings = placings.computeIfAbsent(FingeringFinder.spread(key), k -> ear.places(scene(stops, silent)));
         }
         return lastPlacings;
     }
 
-    private Scene scene(Stops stops, Place tune, Place bass, int silent) {
+    private Scene scene(Stops stops, int silent) {
         int tuneMidi = tune.isNowhere() ? -1 : instrument.midi(tune.string(), tune.fret());
         int bassMidi = bass.isNowhere() ? -1 : instrument.midi(bass.string(), bass.fret());
         return Scene.of(instrument, demand, stops, tune.string(), tuneMidi, bass.string(), bassMidi, silent);

@@ -96,7 +96,7 @@ final class HeldSearch {
         void add() {
             for (Place tune : tunes()) {
                 for (Place bass : basses(tune)) {
-                    adder.begin();
+                    adder.begin(tune, bass);
                     for (Fingering fingering : fingerings(tune, bass)) {
                         add(fingering, tune, bass);
                     }
@@ -231,7 +231,7 @@ final class HeldSearch {
                 // an open string that need not sound is not looked at
                 frets[frets.length - string] = plucked || stopped > 0 ? stopped : Shape.SILENT;
             }
-            adder.add(fingering.packed(), tune, bass, silent, layers.hold(frets, fingering.packed()));
+            adder.add(fingering.packed(), silent, layers.hold(frets, fingering.packed()));
         }
     }
 }

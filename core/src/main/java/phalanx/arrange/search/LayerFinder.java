@@ -30,11 +30,11 @@ import phalanx.lefthand.track.MoveMeter;
  *
  * <p>The rules: every place of the tune's note with every place of the bass below it; besides, up to
  * {@link #MOST_STOPPED} further strings stopped at tones of the chord ({@link #MOST_IDLE} where no inner stroke falls,
- * only to stay where a finger was), above the tune only where strokes may be, within the hand's span and a fret more for
- * the thumb; every fingering of these
- * frets; every position from which the fingers can stand so. The thumb never has the tune's note. Inner strokes
- * take the strings that the ear likes best. All of these take part, but for those that cost {@link #SLACK} more by
- * themselves than the cheapest: no change is worth that much (measured in the bench, see docs/performance.md).
+ * only to stay where a finger was, and none then in rough answers), above the tune only where strokes may be, within the
+ * hand's span and a fret more for the thumb; every fingering of these frets; every position from which the fingers can
+ * stand so. The thumb never has the tune's note. Inner strokes take the strings that the ear likes best. All of these take
+ * part, but for those that cost {@link #SLACK} more by themselves than the cheapest: no change is worth that much (measured
+ * in the bench, see docs/performance.md).
  */
 public final class LayerFinder {
     /** Strings stopped besides tune and bass where inner strokes fall. */
@@ -55,6 +55,7 @@ public final class LayerFinder {
     private static final long MEMORY_SHARE = 8;
 
     private static final int OUT_OF_REACH = 1;
+    private static final int NO_PITCH = -1;
     /** How far bass and tune may lie apart, in spans of the hand: barres and open strings help a little. */
     private static final double WIDEST_PAIR = 1.5;
 
@@ -64,6 +65,8 @@ public final class LayerFinder {
     private final int strings;
     private final int highestBass;
     private final ShapeBook book;
+    /** The pitch of each string at each fret, {@link #NO_PITCH} where it cannot sound there. */
+    private final int[][] pitches;
     /** For each fret the lowest that a hand may hold with it. */
     private final int[] lowestWithin;
 
@@ -81,6 +84,12 @@ public final class LayerFinder {
         this.strings = instrument.strings();
         this.highestBass = BassEar.highestBass(instrument);
         this.book = new ShapeBook(FingeringFinder.forShapes(instrument, finder.hand()));
+        this.pitches = new int[strings + 1][instrument.highestFret() + 1];
+        for (int string = 1; string <= strings; string++) {
+            for (int fret = 0; fret <= instrument.highestFret(); fret++) {
+                pitches[string][fret] = instrument.has(string, fret) ? instrument.midi(string, fret) : NO_PITCH;
+            }
+        }
         this.lowestWithin = new int[instrument.highestFret() + 1];
         for (int fret = 1, lowest = 1; fret < lowestWithin.length; fret++) {
             while (instrument.alongMm(fret) - instrument.alongMm(lowest)
@@ -228,7 +237,9 @@ public final class LayerFinder {
             this.demand = demand;
             this.adder = adder(demand);
             this.slack = Effort.thousandths(slack);
-            this.mostStopped = demand.inner() ? MOST_STOPPED : demand.chord().isPresent() ? MOST_IDLE : 0;
+            this.mostStopped = demand.inner()
+                    ? MOST_STOPPED
+                    : slack > ROUGH_SLACK && demand.chord().isPresent() ? MOST_IDLE : 0;
             this.above = demand.above();
             Arrays.fill(frets, Shape.SILENT);
         }
@@ -240,7 +251,7 @@ public final class LayerFinder {
                 boolean few =
                         ofTune.merge(pair.tune, 1, Integer::sum) == 1 | ofBass.merge(pair.bass, 1, Integer::sum) == 1;
                 if (adder.admits(pair.tune, pair.bass, 0) && (few || !isBeyond(pair.least))) {
-                    adder.begin();
+                    adder.begin(pair.tune, pair.bass);
                     put(pair.tune, pair.tune.fret());
                     put(pair.bass, pair.bass.fret());
                     add(pair.tune, pair.bass, strings, mostStopped, true, few);
@@ -295,11 +306,11 @@ public final class LayerFinder {
             if (demand.bassAllowed() != 0) {
                 for (int string = strings; string > tune.string(); string--) {
                     for (int fret = 0; fret <= instrument.highestFret(); fret++) {
-                        int midi = instrument.midi(string, fret);
-                        if ((demand.bassAllowed() >> midi % 12 & 1) == 1
+                        int midi = pitches[string][fret];
+                        if (midi != NO_PITCH
+                                && (demand.bassAllowed() >> midi % 12 & 1) == 1
                                 && midi <= highestBass
                                 && adder.isBelowTune(midi)
-                                && instrument.has(string, fret)
                                 && spannable(tune, fret)) {
                             places.add(new Place(string, fret));
                         }
@@ -324,9 +335,9 @@ public final class LayerFinder {
          */
         private void add(Place tune, Place bass, int string, int left, boolean mayBeBelowBass, boolean all) {
             Ways ways = finder.ways(frets);
-            int more = adder.places(tune, bass);
+            int more = adder.places();
             for (int way = 0; way < ways.count() && (all || !isBeyond(ways.effort(way) + more)); way++) {
-                adder.add(ways.presses(way), tune, bass, 0, ways.effort(way));
+                adder.add(ways.presses(way), 0, ways.effort(way));
             }
             if (left == 0 || ways.count() > 0 && isBeyond(ways.effort(0) + more)) {
                 return;
@@ -352,9 +363,9 @@ public final class LayerFinder {
             for (int fret = from;
                     fret <= instrument.highestFret() && (highest == 0 || lowestWithin[fret] <= lowest);
                     fret++) {
-                int midi = instrument.midi(string, fret);
+                int midi = pitches[string][fret];
                 boolean low = string < tune.string() ? midi < above : below || adder.isBelowTune(midi);
-                if (low && adder.isTone(midi) && instrument.has(string, fret)) {
+                if (midi != NO_PITCH && low && adder.isTone(midi)) {
                     frets[strings - string] = fret;
                     add(tune, bass, string - 1, left - 1, !below, false);
                     frets[strings - string] = Shape.SILENT;
@@ -383,8 +394,8 @@ public final class LayerFinder {
                 int[] presses = new int[Fingering.FINGERS];
                 presses[0] = Press.pack(low.fret(), low.string(), low.string());
                 presses[3] = Press.pack(high.fret(), high.string(), high.string());
-                adder.begin();
-                adder.add(presses, tune, bass, 0, hold(frets, presses));
+                adder.begin(tune, bass);
+                adder.add(presses, 0, hold(frets, presses));
             }
             put(tune, Shape.SILENT);
             put(bass, Shape.SILENT);

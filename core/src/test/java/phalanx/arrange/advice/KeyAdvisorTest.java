@@ -109,6 +109,18 @@ public class KeyAdvisorTest {
         assertThat(quick).isLessThan(1.07 * full);
     }
 
+    /** A tune that the hand has near the end of the neck does not go along with a capo: where that would be is no fret. */
+    @Test
+    void whatLiesBeyondTheNeckIsNotMovedWithTheCapo() {
+        Song high = Songs.of("C", Meter.COMMON, "C", "D6:2 G5:2");
+        Instrument last = Instrument.STANDARD.withCapo(KeyAdvisor.HIGHEST_CAPO);
+        Arrangement open = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
+                .rough(high, Picking.PLAIN, Wishes.USUAL.withOctave(Octave.AS_WRITTEN), () -> false);
+        assertThat(open.notes()).anyMatch(note -> note.fret() > last.highestFret());
+        assertThat(new Arranger(last, Hand.AVERAGE).moved(open, high.transpose(KeyAdvisor.HIGHEST_CAPO)))
+                .isEmpty();
+    }
+
     /** Chords alone, held whole, have no octave to move to; the advice is for what the player wants. */
     @Test
     void adviceIsForTheWishes() {
