@@ -78,7 +78,7 @@ final class WrittenSlurs {
                 stand(before, moment(still[string]), moment(note));
             } else if (isRelease(before, note, bentFrom[string])) {
                 stand(bentFrom[string], moment(still[string]), moment(note));
-            } else if (note.way() == AttackLock.Way.SLID && before != null) {
+            } else if ((note.way() == AttackLock.Way.SLID || note.way() == AttackLock.Way.SHIFTED) && before != null) {
                 slide(before, note);
             } else if (note.way() == AttackLock.Way.SLURRED && before != null && before.fret() != note.fret()) {
                 slur(before, note);

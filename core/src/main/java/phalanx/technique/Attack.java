@@ -20,6 +20,9 @@ public sealed interface Attack {
     /** By one digit, and the finger that holds the string pushes it up by a quarter tone. */
     Attack CURL = new Pluck(Stroke.CURLED);
 
+    /** By one digit, where the finger that holds the string has just slid to from the note before on it. */
+    Attack ARRIVED = new Pluck(Stroke.ARRIVED);
+
     /** By one digit that hooks under the string and lets it snap. */
     Attack SNAP = new Pluck(Stroke.SNAPPED);
 
@@ -48,6 +51,8 @@ public sealed interface Attack {
         WAVERING,
         /** And it pushes the string up by a quarter tone. */
         CURLED,
+        /** After it has slid there along the ringing string: a shift slide. */
+        ARRIVED,
         /** From under the string, which snaps against the frets. */
         SNAPPED
     }
@@ -209,6 +214,9 @@ public sealed interface Attack {
         }
         if (this instanceof Graced graced) {
             return graced.slid() ? wording("Attack.slide-into") : wording("Attack.grace");
+        }
+        if (equals(ARRIVED)) {
+            return wording("Attack.shift-slide");
         }
         return equals(SNAP) ? wording("Attack.snap") : wording("Attack." + word());
     }

@@ -278,6 +278,7 @@ class StationsTest extends OpenWindow {
         keyMakes(AttackLock.Way.BENT, "bend", Attack.Slur.class, KeyCode.B);
         keyMakes(AttackLock.Way.VIBRATO, "vibrato", Attack.Pluck.class, KeyCode.W);
         keyMakes(AttackLock.Way.CURLED, "quarter bend", Attack.Pluck.class, KeyCode.SHIFT, KeyCode.B);
+        keyMakes(AttackLock.Way.SHIFTED, "shift slide", Attack.Pluck.class, KeyCode.D);
         keyMakes(AttackLock.Way.SLID_INTO, "slide into the note", Attack.Graced.class, KeyCode.SHIFT, KeyCode.S);
         type(KeyCode.HOME, KeyCode.B);
         waitForText("#message", "This note cannot be bent: nothing sounds on its string before it");

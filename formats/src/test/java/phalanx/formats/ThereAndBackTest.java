@@ -486,6 +486,33 @@ class ThereAndBackTest {
         assertThat(wheel(fromText)).contains(8192 + 2048);
     }
 
+    /** A capital S is a slide that ends with a pluck; a small one is slurred. */
+    @Test
+    void shiftSlidesComeInAndGoOut() throws Exception {
+        String text = String.join(
+                "\n",
+                "e|-------------|-------------|",
+                "B|-5--S8--s10--|-5-----------|",
+                "G|-------------|-------------|",
+                "D|-------------|-------------|",
+                "A|-0-----------|-0-----------|",
+                "E|-------------|-------------|",
+                "   1  2   3 4    1 2 3  4");
+        Arrangement fromText = played(new TabReader("x").read(text.getBytes(StandardCharsets.UTF_8)));
+        byte[] own = new TabWriter().write(fromText).getBytes(StandardCharsets.UTF_8);
+        byte[] xml = new MusicXmlWriter().write(fromText);
+        for (Arrangement arrangement :
+                List.of(fromText, played(new TabReader("x").read(own)), played(new MusicXmlReader("x").read(xml)))) {
+            assertThat(heard(arrangement)).containsSubsequence("64 pluck", "67 shift slide", "69 slide", "64 pluck");
+        }
+        assertThat(new String(own, StandardCharsets.UTF_8)).contains("S8", "/10", "slid to, then plucked");
+        String far = text.replace("S8--", "S18-");
+        Reading beyond = new TabReader("x").read(far.getBytes(StandardCharsets.UTF_8));
+        assertThat(heard(played(beyond))).contains("77 pluck").doesNotContain("77 shift slide");
+        assertThat(played(beyond).findings())
+                .anyMatch(finding -> finding.message().contains("more than 12 frets"));
+    }
+
     private static List<String> wavering(Arrangement arrangement) {
         return arrangement.notes().stream()
                 .filter(note -> note.attack().equals(Attack.VIBRATO))

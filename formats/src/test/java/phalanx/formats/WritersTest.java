@@ -186,17 +186,18 @@ class WritersTest {
     }
 
     @Test
-    void bendsNaturalHarmonicsAndVibratoAreValidAndKeepTheTune()
+    void bendsHarmonicsVibratoAndShiftSlidesAreValidAndKeepTheTune()
             throws FormatException, IOException, InvalidMidiDataException {
         Arranger arranger = new Arranger(Instrument.STANDARD, Hand.AVERAGE);
         Wishes high = Wishes.USUAL.withOctave(Octave.UP);
         Song song = RandomSong.of(0);
         List<AttackLock> locks = new ArrayList<>();
-        for (int seed = 0; locks.size() < 3; seed++) {
+        for (int seed = 0; locks.size() < 4; seed++) {
             song = RandomSong.of(seed);
             AttackAdvice advice = new AttackAdvice(arranger.quick(song, Picking.PLAIN, high, List.of(), () -> false));
             locks.clear();
-            for (AttackLock.Way way : List.of(AttackLock.Way.HARMONIC, AttackLock.Way.BENT, AttackLock.Way.VIBRATO)) {
+            for (AttackLock.Way way : List.of(
+                    AttackLock.Way.HARMONIC, AttackLock.Way.BENT, AttackLock.Way.VIBRATO, AttackLock.Way.SHIFTED)) {
                 advice.nearest(0, way)
                         .filter(note -> locks.stream().noneMatch(lock -> lock.tick() == note.tick()))
                         .ifPresent(note -> locks.add(new AttackLock(note.tick(), note.role(), way)));
@@ -212,7 +213,7 @@ class WritersTest {
         assertThatCode(() -> schema.newValidator().validate(new StreamSource(new ByteArrayInputStream(xml))))
                 .doesNotThrowAnyException();
         assertThat(new String(xml, StandardCharsets.UTF_8))
-                .contains("<natural", "<bend-alter>" + semitones + "</bend-alter>", "diamond", "<wavy-line");
+                .contains("<natural", "<bend-alter>" + semitones + "</bend-alter>", "diamond", "<wavy-line", "<slide");
         assertThat(new MusicXmlReader("x").read(xml).song().melody())
                 .extracting(MelodyNote::midi)
                 .isEqualTo(arrangement.song().melody().stream()
@@ -221,6 +222,7 @@ class WritersTest {
         JsonNode json = new ObjectMapper().readTree(new EventsJson().write(arrangement, 1));
         int told = 0;
         int wavering = 0;
+        int slid = 0;
         for (JsonNode note : json.get("notes")) {
             int plain = Instrument.STANDARD.midi(
                     note.get("string").asInt(), note.get("fret").asInt());
@@ -230,9 +232,11 @@ class WritersTest {
             assertThat(above).isEqualTo(note.path("bend").asInt() + byNode);
             told += above > 0 ? 1 : 0;
             wavering += note.path("vibrato").asBoolean() ? 1 : 0;
+            slid += note.path("slide").asBoolean() ? 1 : 0;
         }
         assertThat(told).isEqualTo(2);
         assertThat(wavering).isEqualTo(1);
+        assertThat(slid).isEqualTo(1);
         assertThat(new TabWriter().write(arrangement)).contains("< >", "b bend", "figures with ~");
         byte[] midi = new MidiWriter().write(arrangement);
         List<Integer> wheel = new ArrayList<>();

@@ -48,6 +48,8 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
     private static final double SNAP = decibels(3);
     /** So long after its pluck a string is pushed up by a quarter tone. */
     private static final double CURL_MS = 60;
+    /** So long before it is plucked again a finger begins to slide: as long as a slide takes. */
+    private static final double SLIDE_MS = 60;
 
     private static final double QUARTER_TONE = 0.5;
 
@@ -208,6 +210,18 @@ public record Performance(Strings strings, List<Act> acts, double tempo) {
                         pluck(note, struckMidi(note, arrangement), level, damped),
                         later));
                 addGraces(note, arrangement, end, layer, level, acts);
+                if (note.attack().equals(Attack.ARRIVED)) {
+                    int glide = (int)
+                            (SLIDE_MS / Ticks.milliseconds(1, arrangement.song().tempo()));
+                    acts.add(new Slurred(
+                            note.tick() - glide,
+                            note.tick(),
+                            layer,
+                            note.string(),
+                            SlurKind.SLIDE,
+                            Pitch.hertz(note.midi()),
+                            level));
+                }
                 if (note.attack().equals(Attack.CURL)) {
                     int tick = note.tick()
                             + (int) (CURL_MS

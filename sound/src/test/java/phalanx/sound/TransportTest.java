@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.demand.Role;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.ArrangedNote;
@@ -134,6 +135,38 @@ class TransportTest {
         double e = Pitch.hertz(open.midi());
         assertThat(strength(heard, f, 0.005, 0.068)).isGreaterThan(3 * strength(heard, e, 0.005, 0.068));
         assertThat(strength(heard, e, 0.12, 0.5)).isGreaterThan(100 * strength(heard, f, 0.12, 0.5));
+    }
+
+    /** In its last moments the note before already sounds as high as the one that the finger slides to; so long not before. */
+    @Test
+    void aShiftSlideIsHeardBeforeThePluck() {
+        ArrangedNote from = STEEL.notes().stream()
+                .filter(note -> note.role() == Role.MELODY && note.fret() > 0 && note.lengthTicks() >= Ticks.QUARTER)
+                .findFirst()
+                .orElseThrow();
+        ArrangedNote to = new ArrangedNote(
+                from.endTick(),
+                Ticks.QUARTER,
+                Ticks.QUARTER,
+                from.string(),
+                from.fret() + 2,
+                from.midi() + 2,
+                Role.MELODY,
+                from.left(),
+                from.right(),
+                Attack.ARRIVED,
+                from.weight());
+        Arrangement two = STEEL.coloured(List.of(from, to), STEEL.holds(), List.of(), List.of());
+        float[] heard = rendered(two, only(Layer.TUNE), 1);
+        double pluck = Ticks.milliseconds(to.tick(), STEEL.song().tempo()) / 1000;
+        double high = Pitch.hertz(to.midi());
+        double low = Pitch.hertz(from.midi());
+        assertThat(strength(heard, low, pluck - 0.2, pluck - 0.07))
+                .isGreaterThan(3 * strength(heard, high, pluck - 0.2, pluck - 0.07));
+        assertThat(strength(heard, high, pluck - 0.02, pluck)).isGreaterThan(strength(heard, low, pluck - 0.02, pluck));
+        assertThat(strength(heard, high, pluck + 0.05, pluck + 0.2))
+                .as("plucked again")
+                .isGreaterThan(2 * strength(heard, low, pluck - 0.2, pluck - 0.07));
     }
 
     @Test

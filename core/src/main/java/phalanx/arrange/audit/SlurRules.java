@@ -26,6 +26,8 @@ public final class SlurRules {
      * source.
      */
     private static final int WOUND_BEND = 1;
+    /** A shift slide leads the hand an octave at most: our assumption. */
+    private static final int MOST_SHIFTED = 12;
 
     private final Arrangement arrangement;
     private final double tempo;
@@ -69,6 +71,20 @@ public final class SlurRules {
      * @param before the last note on a string before it
      */
     public Optional<String> refusal(ArrangedNote before, ArrangedNote note, SlurKind kind) {
+        return refusal(before, note, kind, kind.mostFrets());
+    }
+
+    /**
+     * Why a finger cannot slide from the note before to one that is plucked where it arrives, or nothing: as for a slide,
+     * but further, for the pluck makes the note sound.
+     *
+     * @param before the last note on a string before it
+     */
+    public Optional<String> shiftRefusal(ArrangedNote before, ArrangedNote note) {
+        return refusal(before, note, SlurKind.SLIDE, MOST_SHIFTED);
+    }
+
+    private Optional<String> refusal(ArrangedNote before, ArrangedNote note, SlurKind kind, int most) {
         if (before.string() != note.string()) {
             return Optional.of(wording("SlurRules.a-stays-on-its-string", kind.label(), before.string()));
         }
@@ -79,9 +95,9 @@ public final class SlurRules {
             return Optional.of(wording("SlurRules.the-note-before-is-a"));
         }
         int frets = note.midi() - before.midi();
-        if (!kind.spans(frets)) {
-            String limit = Math.abs(frets) > kind.mostFrets()
-                    ? wording("SlurRules.is-more-than-frets", kind.mostFrets())
+        if (Math.abs(frets) > most || !kind.spans(Integer.signum(frets))) {
+            String limit = Math.abs(frets) > most
+                    ? wording("SlurRules.is-more-than-frets", most)
                     : wording("SlurRules.is-no", kind.label());
             return Optional.of(wording("SlurRules.fret-to", before.fret(), before.fret() + frets, limit));
         }

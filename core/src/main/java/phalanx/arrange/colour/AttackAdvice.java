@@ -49,7 +49,8 @@ public final class AttackAdvice {
             case SLID -> slurs.slideRefusal(at);
             case BENT -> slurs.bendRefusal(at);
             case SLID_INTO -> graces.slideRefusal(arrangement.notes().get(at));
-            case VIBRATO, CURLED -> ornaments.refusal(arrangement.notes().get(at), way);
+            case VIBRATO, CURLED, SHIFTED ->
+                ornaments.refusal(arrangement.notes().get(at), way);
             case HARMONIC -> {
                 HarmonicLayer.Found found = harmonics.find(at);
                 yield found.note().isPresent() ? Optional.empty() : Optional.of(found.refusal());
@@ -77,6 +78,8 @@ public final class AttackAdvice {
                 Optional.of(
                         wording("AttackAdvice.bend-from-fret", slurs.before(at).fret()));
             case SLID_INTO -> graces.slidFrom(note).map(fret -> wording("AttackAdvice.slide-into-from-fret", fret));
+            case SHIFTED ->
+                ornaments.before(note).map(before -> wording("AttackAdvice.shift-slide-from-fret", before.fret()));
             case CURLED -> note.left().map(finger -> wording("AttackAdvice.quarter-bend", finger.symbol()));
             case VIBRATO -> note.left().map(finger -> wording("AttackAdvice.vibrato", finger.symbol()));
             case HARMONIC -> harmonics.find(at).note().map(AttackAdvice::words);

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import phalanx.arrange.audit.SlurRules;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -16,7 +17,10 @@ import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 import phalanx.technique.Vibrato;
 
-/** Has notes waver, or rise by a quarter tone, where the player wants it: by the finger that holds the string. */
+/**
+ * Has notes waver, rise by a quarter tone or be slid to before they are plucked, where the player wants it: by the finger
+ * that holds the string.
+ */
 final class OrnamentLayer {
     /** For so long a note that is bent by a quarter tone must ring: our assumption. */
     private static final double CURL_MS = 150;
@@ -38,8 +42,8 @@ final class OrnamentLayer {
         List<ArrangedNote> done = new ArrayList<>(notes);
         List<Finding> findings = new ArrayList<>();
         for (AttackLock lock : arrangement.request().attacks()) {
-            boolean wavers = lock.way() == AttackLock.Way.VIBRATO;
-            if (!wavers && lock.way() != AttackLock.Way.CURLED) {
+            Optional<Attack> wanted = attack(lock.way());
+            if (wanted.isEmpty()) {
                 continue;
             }
             Optional<Integer> at = IntStream.range(0, notes.size())
@@ -56,24 +60,40 @@ final class OrnamentLayer {
                         lock.tick(),
                         wording(
                                 "OrnamentLayer.is-left-out",
-                                wavers
-                                        ? wording("OrnamentLayer.the-vibrato")
-                                        : wording("OrnamentLayer.the-quarter-bend"),
+                                switch (lock.way()) {
+                                    case VIBRATO -> wording("OrnamentLayer.the-vibrato");
+                                    case CURLED -> wording("OrnamentLayer.the-quarter-bend");
+                                    default -> wording("OrnamentLayer.the-shift-slide");
+                                },
                                 refused.get())));
             } else {
                 ArrangedNote note = notes.get(at.orElseThrow());
-                done.set(at.get(), note.struck(wavers ? Attack.VIBRATO : Attack.CURL, note.weight()));
+                done.set(at.get(), note.struck(wanted.get(), note.weight()));
             }
         }
         return new Ornamented(done, findings);
     }
 
-    /** Why a note cannot waver or be curled, or nothing. */
+    private static Optional<Attack> attack(AttackLock.Way way) {
+        return switch (way) {
+            case VIBRATO -> Optional.of(Attack.VIBRATO);
+            case CURLED -> Optional.of(Attack.CURL);
+            case SHIFTED -> Optional.of(Attack.ARRIVED);
+            default -> Optional.empty();
+        };
+    }
+
+    /** Why a note cannot begin so, or nothing. */
     Optional<String> refusal(ArrangedNote note, AttackLock.Way way) {
         boolean plucked = note.attack().equals(Attack.PLUCK) || note.attack() instanceof Attack.Block;
         if (!plucked) {
             return Optional.of(
                     wording("OrnamentLayer.it-is-part-of-a", note.attack().label()));
+        }
+        if (way == AttackLock.Way.SHIFTED) {
+            return before(note)
+                    .map(before -> new SlurRules(arrangement, holds, false).shiftRefusal(before, note))
+                    .orElse(Optional.of(wording("OrnamentLayer.nothing-sounds-on-its-string")));
         }
         if (note.left().isEmpty()) {
             return Optional.of(wording("OrnamentLayer.its-string-is-open"));
@@ -95,5 +115,12 @@ final class OrnamentLayer {
         return ms < least
                 ? Optional.of(wording("OrnamentLayer.it-rings-ms-and-needs", Math.round(ms), Math.round(least)))
                 : Optional.empty();
+    }
+
+    /** The last note on a note's string before it. */
+    Optional<ArrangedNote> before(ArrangedNote note) {
+        return notes.stream()
+                .filter(other -> other.string() == note.string() && other.tick() < note.tick())
+                .reduce((first, last) -> last);
     }
 }

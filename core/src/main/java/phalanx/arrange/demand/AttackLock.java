@@ -29,6 +29,8 @@ public record AttackLock(int tick, Role role, Way way) implements NoteLock {
         SLURRED("slurred"),
         /** From the note before on its string, by the finger that holds it: it travels. */
         SLID("slid"),
+        /** Plucked where the finger that holds the note before on its string has slid to. */
+        SHIFTED("shift slide"),
         /** Plucked some frets below, by the finger that holds it: it travels at once. */
         SLID_INTO("slid into"),
         /** Though a slur would help, or without the tune's grace notes. */

@@ -6,12 +6,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Predicate;
 import phalanx.arrange.demand.Request;
 import phalanx.cost.Cost;
 import phalanx.guitar.Tuning;
 import phalanx.righthand.Joining;
 import phalanx.song.Bisection;
 import phalanx.song.Song;
+import phalanx.technique.Attack;
 import phalanx.technique.Hit;
 
 /**
@@ -94,10 +96,19 @@ public record Arrangement(
 
     /** Each note that is slurred, and the note before on its string that it is slurred from. */
     public Map<ArrangedNote, ArrangedNote> slurred() {
+        return fromBefore(note -> !note.attack().plucked());
+    }
+
+    /** Each note that is slid to before it is plucked, and the one before on its string, from which the finger slides. */
+    public Map<ArrangedNote, ArrangedNote> shifted() {
+        return fromBefore(note -> note.attack().equals(Attack.ARRIVED));
+    }
+
+    private Map<ArrangedNote, ArrangedNote> fromBefore(Predicate<ArrangedNote> which) {
         Map<ArrangedNote, ArrangedNote> slurred = new LinkedHashMap<>();
         ArrangedNote[] last = new ArrangedNote[Tuning.MOST_STRINGS + 1];
         for (ArrangedNote note : notes) {
-            if (!note.attack().plucked() && last[note.string()] != null) {
+            if (which.test(note) && last[note.string()] != null) {
                 slurred.put(note, last[note.string()]);
             }
             last[note.string()] = note;

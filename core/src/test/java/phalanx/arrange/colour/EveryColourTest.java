@@ -80,8 +80,12 @@ class EveryColourTest {
         Project begun = new CascadeIntro(ChordSymbol.parse("Am7"), barre, node, order).before(project);
         for (MelodyNote note : begun.song().melody()) {
             if (random.nextInt(3) == 0) {
-                AttackLock.Way way = List.of(AttackLock.Way.HARMONIC, AttackLock.Way.BENT, AttackLock.Way.VIBRATO)
-                        .get(random.nextInt(3));
+                AttackLock.Way way = List.of(
+                                AttackLock.Way.HARMONIC,
+                                AttackLock.Way.BENT,
+                                AttackLock.Way.VIBRATO,
+                                AttackLock.Way.SHIFTED)
+                        .get(random.nextInt(4));
                 begun = begun.withLock(new AttackLock(note.tick(), Role.MELODY, way));
             }
         }
@@ -128,6 +132,7 @@ class EveryColourTest {
         int bent = 0;
         int wavering = 0;
         int graced = 0;
+        int arrived = 0;
         for (long seed = 0; seed < SONGS; seed++) {
             Arrangement arrangement = new Solve().quick(project(seed, true), () -> false);
             for (var hit : arrangement.hits()) {
@@ -146,6 +151,9 @@ class EveryColourTest {
                 } else if (note.attack().equals(Attack.VIBRATO)) {
                     replayVibrato(arrangement, note);
                     wavering++;
+                } else if (note.attack().equals(Attack.ARRIVED)) {
+                    SlursTest.replayShift(arrangement, note);
+                    arrived++;
                 } else if (note.right() == Digit.I) {
                     index.add(note.tick());
                 }
@@ -174,6 +182,6 @@ class EveryColourTest {
                             FindingKind.HARMONIC_CONFLICT);
         }
         assertThat(List.of(hits, touched)).allMatch(count -> count > SONGS);
-        assertThat(List.of(slurs, natural, bent, wavering, graced)).allMatch(count -> count > 0);
+        assertThat(List.of(slurs, natural, bent, wavering, graced, arrived)).allMatch(count -> count > 0);
     }
 }

@@ -168,11 +168,31 @@ class SlursTest {
                 .count();
     }
 
-    static void replay(Arrangement arrangement, ArrangedNote note, SlurKind kind) {
-        ArrangedNote before = arrangement.notes().stream()
+    /** One finger goes from the note before, which rings until then, to another fret of the string and holds it there. */
+    static void replayShift(Arrangement arrangement, ArrangedNote note) {
+        ArrangedNote before = before(arrangement, note);
+        assertThat(before.endTick()).isEqualTo(note.tick());
+        assertThat(Math.abs(note.midi() - before.midi())).isBetween(1, 12);
+        assertThat(note.left()).isPresent().isEqualTo(before.left());
+        assertThat(List.of(
+                        hold(arrangement, before, note.tick() - 1).orElseThrow(),
+                        hold(arrangement, note, note.tick()).orElseThrow()))
+                .allMatch(hold -> hold.press().strings().size() == 1)
+                .allMatch(hold -> hold.press().covers(note.string()))
+                .extracting(hold -> hold.press().fret())
+                .containsExactly(before.fret(), note.fret());
+        assertThat(note.attack().plucked()).isTrue();
+    }
+
+    private static ArrangedNote before(Arrangement arrangement, ArrangedNote note) {
+        return arrangement.notes().stream()
                 .filter(other -> other.string() == note.string() && other.tick() < note.tick())
                 .reduce((a, b) -> b)
                 .orElseThrow();
+    }
+
+    static void replay(Arrangement arrangement, ArrangedNote note, SlurKind kind) {
+        ArrangedNote before = before(arrangement, note);
         String what = kind + " from " + before + " to " + note;
         assertThat(before.endTick()).as(what).isEqualTo(note.tick());
         double ms = (note.tick() - before.tick())

@@ -42,6 +42,9 @@ final class AttackKeys {
         if (!note.attack().plucked()) {
             return AttackLock.Way.SLURRED;
         }
+        if (note.attack().equals(Attack.ARRIVED)) {
+            return AttackLock.Way.SHIFTED;
+        }
         if (note.attack().equals(Attack.CURL)) {
             return AttackLock.Way.CURLED;
         }
@@ -103,6 +106,7 @@ final class AttackKeys {
             case VIBRATO -> "W";
             case CURLED -> "Shift+B";
             case SLID_INTO -> "Shift+S";
+            case SHIFTED -> "D";
         };
     }
 
@@ -124,6 +128,7 @@ final class AttackKeys {
                     case VIBRATO -> wording("AttackKeys.vibrato");
                     case CURLED -> wording("AttackKeys.quarter-bend");
                     case SLID_INTO -> wording("AttackKeys.slide-into-the-note");
+                    case SHIFTED -> wording("AttackKeys.shift-slide");
                 },
                 place(arrangement, note.tick()));
         // a decision that is only taken back leaves nothing behind

@@ -83,6 +83,10 @@ final class Legend extends VBox {
         if (has(arrangement, Attack.Graced.class)) {
             getChildren().add(line(new Circle(SIGN / 4), "ink", wording("Legend.small-figures-before")));
         }
+        if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.ARRIVED))) {
+            getChildren()
+                    .add(line(new Line(0, SIGN, SIGN, 0), "ink", wording("Legend.slant-before-slid-to-then-plucked")));
+        }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.CURL))) {
             getChildren().add(line(new Line(0, SIGN, SIGN / 2, 0), "ink", wording("Legend.arrow-up-bent-by-a")));
         }

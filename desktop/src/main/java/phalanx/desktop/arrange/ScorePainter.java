@@ -58,6 +58,7 @@ final class ScorePainter {
     private final ScoreLayout layout;
     private final View view;
     private final Map<ArrangedNote, ArrangedNote> slurred;
+    private final Map<ArrangedNote, ArrangedNote> shifted;
     private final NeckLanePainter neck;
     private final Optional<Staff> staff;
 
@@ -72,6 +73,7 @@ final class ScorePainter {
         this.layout = layout;
         this.view = view;
         this.slurred = arrangement.slurred();
+        this.shifted = arrangement.shifted();
         this.neck = new NeckLanePainter(arrangement, layout, view);
     }
 
@@ -334,6 +336,9 @@ final class ScorePainter {
         if (note.attack() instanceof Attack.Graced graced) {
             paintGraces(g, x - width / 2, y - TILE / 2, graced.figures(note.fret()));
         }
+        if (note.attack().equals(Attack.ARRIVED)) {
+            paintArrival(g, x - width / 2, y, note);
+        }
         if (note.attack().equals(Attack.CURL)) {
             paintCurl(g, x + width / 2 + 2, y - 2);
         }
@@ -349,6 +354,15 @@ final class ScorePainter {
         g.setFill(colour("raised"));
         g.fillRect(right - width, top - 5, width, 13);
         Pens.centred(g, figures, right - width / 2, top + 1, font, colour("ink"));
+    }
+
+    /** A slanted line before the figure, as the finger goes. */
+    private void paintArrival(GraphicsContext g, double x, double y, ArrangedNote note) {
+        ArrangedNote before = shifted.get(note);
+        double half = before != null && before.fret() > note.fret() ? -TILE / 3 : TILE / 3;
+        g.setStroke(colour("ink"));
+        g.setLineWidth(2);
+        g.strokeLine(x - TILE, y + half, x - 2, y - half);
     }
 
     /** An arrow that curves up after the figure. */

@@ -397,6 +397,7 @@ public final class ScoreStation extends StackPane implements Viewed {
             case B -> press(event.isShiftDown() ? AttackLock.Way.CURLED : AttackLock.Way.BENT);
             case H -> press(AttackLock.Way.HARMONIC);
             case W -> press(AttackLock.Way.VIBRATO);
+            case D -> press(AttackLock.Way.SHIFTED);
             case X -> hearChange();
             default -> handled = keys.layers(event) || keys.loopOrClick(event);
         }

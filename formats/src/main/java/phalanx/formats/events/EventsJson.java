@@ -162,6 +162,9 @@ public final class EventsJson {
         if (note.attack() instanceof Attack.Brush brush && brush.nails()) {
             node.put("nails", true);
         }
+        if (note.attack().equals(Attack.ARRIVED)) {
+            node.put("slide", true);
+        }
         if (note.attack().equals(Attack.CURL)) {
             node.put("bend", QUARTER_TONE);
         }

@@ -73,14 +73,15 @@ public final class MusicXmlWriter {
         VoiceLine inner = VoiceLine.of(arrangement, Role.INNER);
         TreeMap<Integer, ChordChange> chords = chords(arrangement.song());
         Map<ArrangedNote, ArrangedNote> slurred = arrangement.slurred();
+        Map<ArrangedNote, ArrangedNote> shifted = arrangement.shifted();
         ToIntFunction<ArrangedNote> bends =
                 note -> note.bentBy(arrangement.request().instrument());
         Staff guitar = new Staff("Guitar", tablature(arrangement), (bar, content) -> {
-            VoiceWriter notes = new VoiceWriter(bar, VoiceWriter.NOTES, slurred, bends);
+            VoiceWriter notes = new VoiceWriter(bar, VoiceWriter.NOTES, slurred, shifted, bends);
             notes.write(melody, Role.MELODY, "1", in(bar, chords), content);
             notes.write(bass, Role.BASS, "2", List.of(), content);
             notes.write(inner, Role.INNER, "3", List.of(), content);
-            VoiceWriter tablature = new VoiceWriter(bar, VoiceWriter.TABLATURE, slurred, bends);
+            VoiceWriter tablature = new VoiceWriter(bar, VoiceWriter.TABLATURE, slurred, shifted, bends);
             tablature.write(melody, Role.MELODY, "5", List.of(), content);
             tablature.write(bass, Role.BASS, "6", List.of(), content);
             tablature.write(inner, Role.INNER, "7", List.of(), content);

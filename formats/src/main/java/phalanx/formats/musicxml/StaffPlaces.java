@@ -114,7 +114,8 @@ final class StaffPlaces {
             return AttackLock.Way.BENT;
         }
         if (ends(notations, "slide")) {
-            return AttackLock.Way.SLID;
+            // a digit plucks where the finger arrives
+            return technical.children("pluck").isEmpty() ? AttackLock.Way.SLID : AttackLock.Way.SHIFTED;
         }
         boolean released = technical.children("bend").stream()
                 .anyMatch(bend -> !bend.children("release").isEmpty());

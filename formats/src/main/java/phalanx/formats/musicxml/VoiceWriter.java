@@ -10,6 +10,7 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.ToIntFunction;
 import org.audiveris.proxymusic.Arpeggiate;
 import org.audiveris.proxymusic.Backup;
@@ -75,6 +76,8 @@ final class VoiceWriter {
     private final HarmonyWriter harmonyWriter = new HarmonyWriter();
 
     private final Map<ArrangedNote, ArrangedNote> slurred;
+    private final Set<ArrangedNote> shifted;
+    private final Set<ArrangedNote> shiftedFrom;
     private final ToIntFunction<ArrangedNote> bends;
     private final Map<ArrangedNote, ArrangedNote> slurs = new HashMap<>();
     private String voice = "";
@@ -86,7 +89,7 @@ final class VoiceWriter {
 
     /** For the only staff of a part. */
     VoiceWriter(Bar bar) {
-        this(bar, ONLY, Map.of(), note -> 0);
+        this(bar, ONLY, Map.of(), Map.of(), note -> 0);
     }
 
     /**
@@ -94,14 +97,22 @@ final class VoiceWriter {
      *
      * @param staff {@link #NOTES} or {@link #TABLATURE}
      * @param slurred each note that is slurred, and the one it is slurred from
+     * @param shifted each note that is slid to and plucked, and the one from which the finger slides
      * @param bends by how many semitones a note is bent
      */
-    VoiceWriter(Bar bar, int staff, Map<ArrangedNote, ArrangedNote> slurred, ToIntFunction<ArrangedNote> bends) {
+    VoiceWriter(
+            Bar bar,
+            int staff,
+            Map<ArrangedNote, ArrangedNote> slurred,
+            Map<ArrangedNote, ArrangedNote> shifted,
+            ToIntFunction<ArrangedNote> bends) {
         this.bar = bar;
         this.bends = bends;
         this.staff = staff;
         this.slurred = slurred;
         slurred.forEach((note, from) -> slurs.put(from, note));
+        this.shifted = shifted.keySet();
+        this.shiftedFrom = Set.copyOf(shifted.values());
     }
 
     /**
@@ -393,6 +404,12 @@ final class VoiceWriter {
         }
         if (slurs.containsKey(note)) {
             addSlurs(slurs.get(note), StartStopContinue.START, StartStop.START, notations);
+        }
+        if (shifted.contains(note)) {
+            notations.getTiedOrSlurOrTuplet().add(slide(StartStop.STOP, note.string()));
+        }
+        if (shiftedFrom.contains(note)) {
+            notations.getTiedOrSlurOrTuplet().add(slide(StartStop.START, note.string()));
         }
     }
 

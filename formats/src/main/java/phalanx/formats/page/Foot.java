@@ -116,6 +116,11 @@ final class Foot {
         if (arrangement.notes().stream().anyMatch(note -> note.attack() instanceof Attack.Graced)) {
             entries.add(word("5h", wording("Foot.plucked-just-before-the-left-hand")));
         }
+        if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.ARRIVED))) {
+            entries.add(entry(
+                    (pen, x, y) -> pen.line(x, y + 3, x + SIGN, y - 3, 1, Shade.INK),
+                    wording("Foot.slid-to-and-plucked")));
+        }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.CURL))) {
             entries.add(entry((pen, x, y) -> LinePainter.curl(pen, x, y + 4, 8, 1), wording("Foot.quarter-bend")));
         }

@@ -46,6 +46,7 @@ final class LinePainter {
     private final Arrangement arrangement;
     private final Instrument instrument;
     private final Map<ArrangedNote, ArrangedNote> slurred;
+    private final Map<ArrangedNote, ArrangedNote> shifted;
     private final ScoreLine line;
     private final double s;
     private final boolean named;
@@ -65,12 +66,14 @@ final class LinePainter {
     LinePainter(
             Arrangement arrangement,
             Map<ArrangedNote, ArrangedNote> slurred,
+            Map<ArrangedNote, ArrangedNote> shifted,
             ScoreLine line,
             Optional<Staff> notation,
             boolean named) {
         this.arrangement = arrangement;
         this.instrument = arrangement.request().instrument();
         this.slurred = slurred;
+        this.shifted = shifted;
         this.line = line;
         this.s = line.space();
         this.named = named;
@@ -364,6 +367,12 @@ final class LinePainter {
         if (note.attack() instanceof Attack.Graced graced) {
             String before = graced.figures(note.fret());
             pen.right(before, x - width / 2, y - 0.3 * s, Face.MONO_BOLD, Sizes.GRACE * s, Shade.INK);
+        }
+        if (note.attack().equals(Attack.ARRIVED)) {
+            ArrangedNote before = shifted.get(note);
+            double rise = before != null && before.fret() > note.fret() ? -0.3 * s : 0.3 * s;
+            double to = x - width / 2 - 0.1 * s;
+            pen.line(to - 0.8 * s, y + rise, to, y - rise, 0.13 * s, Shade.INK);
         }
         if (note.attack().equals(Attack.CURL)) {
             curl(pen, x + width / 2 + 0.1 * s, y - 0.1 * s, 0.45 * s, 0.12 * s);

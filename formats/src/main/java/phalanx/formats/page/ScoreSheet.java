@@ -29,6 +29,7 @@ final class ScoreSheet {
     private final Arrangement arrangement;
     private final PageSetup setup;
     private final Map<ArrangedNote, ArrangedNote> slurred;
+    private final Map<ArrangedNote, ArrangedNote> shifted;
     private final Foot foot;
     private final double space;
     private final Optional<Staff> staff;
@@ -37,6 +38,7 @@ final class ScoreSheet {
         this.arrangement = arrangement;
         this.setup = setup;
         this.slurred = arrangement.slurred();
+        this.shifted = arrangement.shifted();
         this.foot = Foot.of(arrangement, setup);
         this.staff = setup.staff() ? Optional.of(Staff.of(arrangement)) : Optional.empty();
         double highest = HIGHEST_LINE + (setup.staff() ? HIGHEST_STAFF : 0);
@@ -112,7 +114,7 @@ final class ScoreSheet {
     }
 
     private LinePainter painter(ScoreLine line, boolean named) {
-        return new LinePainter(arrangement, slurred, line, staff, named);
+        return new LinePainter(arrangement, slurred, shifted, line, staff, named);
     }
 
     private double drawShapes(Pen pen, double y) {

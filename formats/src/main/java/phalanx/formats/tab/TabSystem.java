@@ -23,7 +23,7 @@ import phalanx.theory.ChordSymbol;
 final class TabSystem {
     /** Optional label, then a line made of dashes, figures, bar lines and the signs that are usual between them. */
     private static final Pattern LINE =
-            Pattern.compile("\\s*([A-Ga-g][#b]?\\d?)?\\s*([|:\\-\\d][-\\d|:*ohpbrstxXvV/\\\\~()<>\\[\\]^=.! ]*)");
+            Pattern.compile("\\s*([A-Ga-g][#b]?\\d?)?\\s*([|:\\-\\d][-\\d|:*ohpbrsStxXvV/\\\\~()<>\\[\\]^=.! ]*)");
 
     private static final Pattern FIGURE = Pattern.compile("\\d{1,2}");
     private static final Pattern WORD = Pattern.compile("\\[[^\\]]*\\]|\\S+");
@@ -364,6 +364,9 @@ final class TabSystem {
         }
         if (sign == 'b' || sign == CURL) {
             return AttackLock.Way.BENT;
+        }
+        if (sign == TabWriter.SHIFT_SLIDE) {
+            return AttackLock.Way.SHIFTED;
         }
         if (SLIDES.indexOf(sign) >= 0) {
             return AttackLock.Way.SLID;

@@ -35,6 +35,9 @@ public final class TabWriter {
 
     private static final String VIBRATO = "~";
     private static final String CURL = "^";
+    /** Before a figure to which the finger slides, and which is plucked. */
+    static final char SHIFT_SLIDE = 'S';
+
     private static final String SNAP = "!";
 
     private static final int COLUMN = 3;
@@ -104,6 +107,9 @@ public final class TabWriter {
         }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.VIBRATO))) {
             text.append("vibrato: figures with ").append(VIBRATO).append('\n');
+        }
+        if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.ARRIVED))) {
+            text.append("shift slides: ").append(SHIFT_SLIDE).append(" before figures (slid to, then plucked)\n");
         }
         if (arrangement.notes().stream().anyMatch(note -> note.attack().equals(Attack.CURL))) {
             text.append("quarter bends: figures with ").append(CURL).append('\n');
@@ -388,8 +394,8 @@ public final class TabWriter {
             if (note.attack() instanceof Attack.Touched) {
                 boolean natural = note.fret() == 0;
                 put(strings[note.string()], note.tick(), note.writtenFret() + (natural ? ">" : TOUCHED));
-                if (natural && strings[note.string()][column - 1] == '-') {
-                    strings[note.string()][column - 1] = '<';
+                if (natural) {
+                    putBefore(note, '<');
                 }
             }
             if (note.attack().equals(Attack.SNAP)) {
@@ -402,16 +408,25 @@ public final class TabWriter {
                 put(strings[note.string()], note.tick(), note.fret() + VIBRATO);
             }
             if (note.attack() instanceof Attack.Slur slur) {
-                if (strings[note.string()][column - 1] == '-') {
-                    strings[note.string()][column - 1] = slur.kind().sign().charAt(0);
-                }
+                putBefore(note, slur.kind().sign().charAt(0));
                 return;
+            }
+            if (note.attack().equals(Attack.ARRIVED)) {
+                putBefore(note, SHIFT_SLIDE);
             }
             char digit = note.right().symbol().charAt(0);
             // one stroke over several strings is one letter
             int shift = digits[column] == ' ' || digits[column] == digit ? 0 : 1;
             if (column + shift < digits.length) {
                 digits[column + shift] = digit;
+            }
+        }
+
+        private void putBefore(ArrangedNote note, char sign) {
+            char[] row = strings[note.string()];
+            int before = column(note.tick()) - 1;
+            if (row[before] == '-') {
+                row[before] = sign;
             }
         }
 
