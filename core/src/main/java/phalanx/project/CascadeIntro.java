@@ -5,6 +5,7 @@ import static phalanx.words.Words.wording;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.CascadeLock;
 import phalanx.lefthand.shape.HeldShape;
 import phalanx.song.Bar;
@@ -37,7 +38,9 @@ public record CascadeIntro(ChordSymbol chord, HeldShape held, HarmonicNode node,
         List<ChordChange> chart = new ArrayList<>(longer.song().chart());
         chart.add(0, new ChordChange(0, Optional.of(chord)));
         Song song = longer.song().withChart(chart);
+        int end = song.bars().get(0).endTick();
         return longer.withSong(song)
-                .withLock(new CascadeLock(0, song.bars().get(0).endTick(), held, node, order));
+                .withLock(new AddedLock(0, end, wording("CascadeIntro.a-cascade-over", held.shape())))
+                .withLock(new CascadeLock(0, end, held, node, order));
     }
 }

@@ -5,6 +5,7 @@ import static phalanx.words.Words.wording;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.righthand.Picking;
 import phalanx.song.Bar;
@@ -34,7 +35,7 @@ public record CopiedBars(int ticks, List<Lock> locks, List<Picking.Span> spans) 
      */
     public static CopiedBars of(Project project, int from, int to) {
         List<Lock> locks = project.locks().stream()
-                .filter(lock -> lock.startTick() >= from && lock.endTick() <= to)
+                .filter(lock -> lock.startTick() >= from && lock.endTick() <= to && !(lock instanceof AddedLock))
                 .flatMap(lock -> shifted(lock, -from).stream())
                 .toList();
         List<Picking.Span> spans = new ArrayList<>();
@@ -62,7 +63,7 @@ public record CopiedBars(int ticks, List<Lock> locks, List<Picking.Span> spans) 
         int end = Math.min(at + ticks, project.song().endTick());
         Project free = project;
         for (Lock lock : project.locks()) {
-            if (lock.startTick() >= at && lock.endTick() <= end) {
+            if (lock.startTick() >= at && lock.endTick() <= end && !(lock instanceof AddedLock)) {
                 free = free.withoutLock(lock);
             }
         }

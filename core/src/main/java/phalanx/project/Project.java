@@ -8,7 +8,9 @@ import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import phalanx.arrange.Written;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Wishes;
@@ -130,7 +132,7 @@ public record Project(Song song, StringSet strings, Hand hand, List<Version> ver
      */
     public Project inKey(Song moved, Instrument instrument, boolean keepLocks) {
         Project there = with(moved, version -> version.after(song, moved)
-                .with(version.equals(version()) && keepLocks ? version.locks() : List.of(), true));
+                .with(version.equals(version()) && keepLocks ? version.locks() : added(version), true));
         return there.withInstrument(instrument);
     }
 
@@ -221,9 +223,20 @@ public record Project(Song song, StringSet strings, Hand hand, List<Version> ver
         return edited(version -> version.with(more, lock instanceof AttackLock));
     }
 
-    /** With these locks alone; notes that were written are arranged anew. */
+    /** With these locks alone, beside those of added bars; notes that were written are arranged anew. */
     public Project lockedTo(List<? extends Lock> all) {
-        return edited(version -> version.with(List.copyOf(all), false));
+        return edited(version -> version.with(
+                Stream.concat(all.stream(), added(version).stream()).distinct().toList(), false));
+    }
+
+    private static List<Lock> added(Version version) {
+        return version.locks().stream().filter(AddedLock.class::isInstance).toList();
+    }
+
+    /** Without bars that were added, and without what was decided in them. */
+    public Project without(AddedLock added) {
+        int from = song.barIndexAt(added.startTick());
+        return withBars(BarEdit.delete(song, from, song.barIndexAt(added.endTick() - 1) + 1));
     }
 
     public Project withoutLock(Lock lock) {

@@ -627,6 +627,14 @@ class SongStationTest extends OpenWindow {
         assertThat(song().bars()).hasSizeGreaterThan(bars);
         assertThat(song().sections().get(0).startTick()).isPositive();
         assertThat(lookup("#extras-find").tryQuery()).isPresent();
+        push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        type(KeyCode.HOME);
+        waitFor(() -> shows("#decisions", "put in: the "));
+        type(KeyCode.U);
+        waitForText("#message", "Set the song without the ");
+        assertThat(song().bars()).hasSize(bars);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: the song without");
         push(KeyCode.CONTROL, KeyCode.Z);
         waitForText("#message", "Took back: the ");
         assertThat(song().bars()).hasSize(bars);

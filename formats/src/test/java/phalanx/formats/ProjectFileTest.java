@@ -24,6 +24,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.Holding;
@@ -139,6 +140,7 @@ class ProjectFileTest {
             project = project.withLock(new PlaceLock(random.nextInt(song.endTick()), Role.BASS, 5, finger))
                     .withLock(new InnerLock(random.nextInt(song.endTick()), random.nextInt(5)))
                     .withLock(new LimitLock(0, song.bars().get(0).endTick(), OptionalInt.of(4), true))
+                    .withLock(new AddedLock(0, song.bars().get(0).endTick(), "a bar of calls"))
                     .withLock(new LimitLock(0, song.endTick(), OptionalInt.of(5), random.nextBoolean()));
         }
         Wishes plain = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);

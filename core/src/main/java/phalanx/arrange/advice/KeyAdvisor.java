@@ -14,6 +14,7 @@ import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import phalanx.arrange.Arranger;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.demand.Wishes;
@@ -86,7 +87,7 @@ public final class KeyAdvisor {
                 && full.request().hand().equals(hand)
                 && full.request().picking().equals(picking)
                 && full.request().wishes().equals(wishes)
-                && full.request().locks().isEmpty();
+                && full.request().locks().stream().allMatch(AddedLock.class::isInstance);
         now = same ? Optional.of(full) : Optional.empty();
         return this;
     }

@@ -5,7 +5,7 @@ import java.util.List;
 import phalanx.song.Moved;
 
 /** A player's decision that is kept while the rest is chosen around it. */
-public sealed interface Lock permits ShapeLock, CascadeLock, NoteLock, LimitLock {
+public sealed interface Lock permits ShapeLock, CascadeLock, NoteLock, LimitLock, AddedLock {
     /** By time, then by kind: the order in which decisions are listed and kept. */
     Comparator<Lock> ORDER = Comparator.comparingInt(Lock::startTick)
             .thenComparingInt(Lock::endTick)

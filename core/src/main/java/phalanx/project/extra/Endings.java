@@ -56,7 +56,7 @@ final class Endings {
         return lastNote().map(note -> {
             Project longer = longer(1);
             int bar = longer.song().bars().size() - 1;
-            return Proposal.inBars(wording("Endings.the-last-note-held-rolled"), withHeld(longer, note, bar), bar, bar);
+            return Proposal.ofBars(wording("Endings.the-last-note-held-rolled"), withHeld(longer, note, bar), bar, bar);
         });
     }
 
@@ -85,7 +85,7 @@ final class Endings {
                     run.endTick(), longer.song().bars().get(last).lengthTicks(), pitch(notes.get(beats))));
             Project with = longer.withSong(longer.song().withBass(bass));
             Project done = lastNote().map(note -> withHeld(with, note, last)).orElse(with);
-            return Proposal.inBars(wording("Endings.the-bass-goes-down-to"), done, last - 1, last);
+            return Proposal.ofBars(wording("Endings.the-bass-goes-down-to"), done, last - 1, last);
         });
     }
 
@@ -100,7 +100,7 @@ final class Endings {
             Bar end = longer.song().bars().get(bar);
             CascadeLock lock = new CascadeLock(
                     end.startTick(), end.endTick(), over.shape().held(), HarmonicNode.OCTAVE, over.order());
-            return Proposal.inBars(
+            return Proposal.ofBars(
                     wording("Endings.a-cascade-of-harmonics-over", over.shape().shape()),
                     longer.withLock(lock),
                     bar,

@@ -70,7 +70,7 @@ final class Intros {
         Passage phrase = Passage.of(song, song.bars().get(count - bars).startTick(), song.endTick());
         Project longer = longer(bars);
         Project with = longer.withSong(phrase.into(longer.song(), 0));
-        return Optional.of(Proposal.inBars(wording("Intros.the-last-phrase-first"), with, 0, bars - 1));
+        return Optional.of(Proposal.ofBars(wording("Intros.the-last-phrase-first"), with, 0, bars - 1));
     }
 
     private Proposal pedal(ChordSymbol chord) {
@@ -81,7 +81,7 @@ final class Intros {
         Picking.Plan held =
                 new Picking.Plan(plan.pattern(), BassLine.PEDAL, plan.level(), plan.strings(), plan.groove());
         Project with = chorded.withPicking(chorded.picking().withSpan(new Picking.Span(0, end, held)));
-        return Proposal.inBars(wording("Intros.the-first-chord-over-a"), with, 0, SHORT - 1);
+        return Proposal.ofBars(wording("Intros.the-first-chord-over-a"), with, 0, SHORT - 1);
     }
 
     private static Project withChord(Project longer, ChordSymbol chord) {
@@ -92,7 +92,7 @@ final class Intros {
 
     private Optional<Proposal> cascade(ChordSymbol chord) {
         return over(project, chord)
-                .map(over -> Proposal.inBars(
+                .map(over -> Proposal.ofBars(
                         wording(
                                 "Intros.a-cascade-of-harmonics-over",
                                 over.shape().shape()),

@@ -3,6 +3,7 @@ package phalanx.project.extra;
 import static phalanx.words.Words.wording;
 
 import java.util.Objects;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.project.Project;
 
 /**
@@ -22,6 +23,13 @@ public record Proposal(String name, String place, Project project, int fromTick,
         if (fromTick < 0 || toTick <= fromTick) {
             throw new IllegalArgumentException(wording("Proposal.heard-from-tick-to", fromTick, toTick));
         }
+    }
+
+    /** One that puts in bars, given by their index, which can be taken out again. */
+    static Proposal ofBars(String name, Project project, int from, int to) {
+        var bars = project.song().bars();
+        AddedLock lock = new AddedLock(bars.get(from).startTick(), bars.get(to).endTick(), name);
+        return inBars(name, project.withLock(lock), from, to);
     }
 
     /** One that is heard in some bars, by their index. */

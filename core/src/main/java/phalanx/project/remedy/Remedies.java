@@ -10,6 +10,7 @@ import java.util.OptionalInt;
 import java.util.concurrent.CancellationException;
 import java.util.function.BooleanSupplier;
 import java.util.function.UnaryOperator;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.score.Arrangement;
@@ -92,6 +93,7 @@ public final class Remedies {
         if (finding.kind() == FindingKind.LOCK_NOT_KEPT) {
             List<Lock> locks = project.locks().stream()
                     .filter(lock -> lock.startTick() < bar.endTick() && lock.endTick() > bar.startTick())
+                    .filter(lock -> !(lock instanceof AddedLock))
                     .toList();
             locks.forEach(lock ->
                     all.add(new Tried(wording("Remedies.release", lock.words()), free -> free.withoutLock(lock))));

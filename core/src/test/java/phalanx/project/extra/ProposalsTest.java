@@ -10,6 +10,8 @@ import java.util.concurrent.CancellationException;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import phalanx.arrange.demand.AddedLock;
+import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.FindingKind;
 import phalanx.guitar.Guitar;
@@ -60,6 +62,33 @@ class ProposalsTest {
         assertThat(with.song().chart().stream().limit(3).map(ChordChange::symbol))
                 .containsExactly("D7", "G", "G");
         assertThat(with.song().sections()).extracting(Section::startTick).containsExactly(13440, 40320);
+    }
+
+    /** Every beginning and every end goes again as it came, in every version, whatever was decided in it and beside it. */
+    @Test
+    void whatWasPutInIsTakenOutAgain() {
+        Project before = project(song()).withLock(new InnerLock(4 * Ticks.WHOLE, 0));
+        List<Proposal> added = new Proposals()
+                .of(before).stream()
+                        .filter(proposal -> proposal.project().song().bars().size()
+                                > before.song().bars().size())
+                        .toList();
+        assertThat(added).hasSizeGreaterThan(4);
+        for (Proposal proposal : added) {
+            Project with = proposal.project();
+            AddedLock lock = with.locks().stream()
+                    .filter(AddedLock.class::isInstance)
+                    .map(AddedLock.class::cast)
+                    .findFirst()
+                    .orElseThrow();
+            assertThat(lock.words()).isEqualTo("put in: " + proposal.name());
+            assertThat(with.without(lock)).as(proposal.name()).isEqualTo(before);
+            Project decided = with.withLock(new InnerLock(lock.startTick(), 1)).branched("other");
+            assertThat(decided.without(lock).showing("First").version())
+                    .as(proposal.name())
+                    .isEqualTo(before.version());
+            assertThat(decided.inKey("D").locks()).anyMatch(AddedLock.class::isInstance);
+        }
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -14,6 +15,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.desktop.Workbench;
@@ -75,13 +77,12 @@ final class Decisions extends VBox {
         for (int i = 0; i < here.size(); i++) {
             getChildren().add(line(here.get(i), i + 1));
         }
-        if (project.locks().size() > 1) {
+        long chosen = chosen(project).count();
+        if (chosen > 1) {
             getChildren()
                     .add(Cards.button(
                             "release-all",
-                            wording(
-                                    "Decisions.release-all-in-the-song",
-                                    project.locks().size()),
+                            wording("Decisions.release-all-in-the-song", chosen),
                             wording("Decisions.the-engine-chooses-everything-again"),
                             () -> decide(wording("Decisions.release-of-all-decisions"), Decisions::free)));
         }
@@ -90,10 +91,15 @@ final class Decisions extends VBox {
         }
     }
 
-    /** Without any lock; notes that were written stay so where locks on their beginnings alone go. */
+    /** What the engine would choose otherwise: added bars it would not. */
+    private static Stream<Lock> chosen(Project project) {
+        return project.locks().stream().filter(lock -> !(lock instanceof AddedLock));
+    }
+
+    /** Without any such lock; notes that were written stay so where locks on their beginnings alone go. */
     private static Project free(Project project) {
         Project free = project;
-        for (Lock lock : project.locks()) {
+        for (Lock lock : chosen(project).toList()) {
             free = free.withoutLock(lock);
         }
         return free;
@@ -104,15 +110,25 @@ final class Decisions extends VBox {
         words.setWrapText(true);
         words.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(words, Priority.ALWAYS);
-        Button release = Cards.button(
-                "release-" + number,
-                "Release",
-                wording("Decisions.let-the-engine-choose-again", lock.words()),
-                () -> decide(wording("Decisions.release-of", lock.words()), now -> now.withoutLock(lock)));
+        Button release = lock instanceof AddedLock added
+                ? Cards.button(
+                        "release-" + number,
+                        wording("Decisions.take-out"),
+                        wording("Decisions.the-bars-go-with-all-in-them"),
+                        () -> decide(takingOut(added), now -> now.without(added)))
+                : Cards.button(
+                        "release-" + number,
+                        "Release",
+                        wording("Decisions.let-the-engine-choose-again", lock.words()),
+                        () -> decide(wording("Decisions.release-of", lock.words()), now -> now.withoutLock(lock)));
         release.setMinWidth(USE_PREF_SIZE);
         HBox line = new HBox(8, words, release);
         line.setAlignment(Pos.CENTER_LEFT);
         return line;
+    }
+
+    static String takingOut(AddedLock added) {
+        return wording("Decisions.without", added.name());
     }
 
     private void addLimits(Project project, Stretch stretch) {

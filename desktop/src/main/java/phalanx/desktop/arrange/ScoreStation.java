@@ -19,6 +19,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Role;
@@ -287,7 +288,18 @@ public final class ScoreStation extends StackPane implements Viewed {
         });
     }
 
+    /** A shape of the player's own; else the added bars there; else the shape of a cascade or of the chart. */
     private void releaseSelected() {
+        Optional<AddedLock> added = locks().stream()
+                .filter(AddedLock.class::isInstance)
+                .map(AddedLock.class::cast)
+                .filter(one -> one.covers(score.selected()))
+                .findFirst();
+        boolean own = lock().filter(shape -> locks().contains(shape)).isPresent();
+        if (added.isPresent() && !own) {
+            workbench.decide(Decisions.takingOut(added.get()), now -> now.without(added.get()));
+            return;
+        }
         lock().ifPresentOrElse(
                         workbench::release,
                         () -> workbench.say(Message.plain(wording("ScoreStation.no-lock-holds-at-this"))));

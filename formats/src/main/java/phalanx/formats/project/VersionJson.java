@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.CascadeLock;
 import phalanx.arrange.demand.Holding;
@@ -56,6 +57,7 @@ final class VersionJson {
         ArrayNode inners = node.putArray("inners");
         ArrayNode limits = node.putArray("limits");
         ArrayNode cascades = node.putArray("cascades");
+        ArrayNode added = mapper.createArrayNode();
         for (Lock lock : version.locks()) {
             if (lock instanceof ShapeLock shape) {
                 ObjectNode one =
@@ -82,12 +84,20 @@ final class VersionJson {
                         .put("endTick", limit.endTick())
                         .put("noBarre", limit.noBarre());
                 limit.highestFret().ifPresent(fret -> one.put("highestFret", fret));
+            } else if (lock instanceof AddedLock bars) {
+                added.addObject()
+                        .put("startTick", bars.startTick())
+                        .put("endTick", bars.endTick())
+                        .put("name", bars.name());
             } else if (lock instanceof AttackLock attack) {
                 attacks.addObject()
                         .put("tick", attack.tick())
                         .put("role", attack.role().word())
                         .put("way", attack.way().word());
             }
+        }
+        if (!added.isEmpty()) {
+            node.set("added", added);
         }
         version.written().ifPresent(written -> {
             ArrayNode notes = node.putArray("written");
@@ -207,6 +217,14 @@ final class VersionJson {
             String node = cascade.child("node").text();
             String order = cascade.child("order").text();
             locks.add(cascade.checked(() -> new CascadeLock(start, end, held, HarmonicNode.parse(node), order)));
+        }
+        if (root.has("added")) {
+            for (JsonPlace added : root.child("added").items()) {
+                int start = added.child("startTick").integer();
+                int end = added.child("endTick").integer();
+                String name = added.child("name").text();
+                locks.add(added.checked(() -> new AddedLock(start, end, name)));
+            }
         }
         return locks;
     }
