@@ -506,6 +506,11 @@ class ThereAndBackTest {
             assertThat(heard(arrangement)).containsSubsequence("64 pluck", "67 shift slide", "69 slide", "64 pluck");
         }
         assertThat(new String(own, StandardCharsets.UTF_8)).contains("S8", "/10", "slid to, then plucked");
+        Reading first =
+                new TabReader("x").read(text.replace("B|-5--S8", "B|--S5--8").getBytes(StandardCharsets.UTF_8));
+        assertThat(heard(played(first))).contains("64 pluck", "67 pluck", "69 slide");
+        assertThat(played(first).findings())
+                .anyMatch(finding -> finding.message().contains("nothing sounds on its string before it"));
         String far = text.replace("S8--", "S18-");
         Reading beyond = new TabReader("x").read(far.getBytes(StandardCharsets.UTF_8));
         assertThat(heard(played(beyond))).contains("77 pluck").doesNotContain("77 shift slide");

@@ -12,11 +12,13 @@ import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.InnerLock;
+import phalanx.arrange.demand.Lock;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.FindingKind;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.StringSet;
+import phalanx.project.CopiedBars;
 import phalanx.project.Project;
 import phalanx.project.Setup;
 import phalanx.project.Solve;
@@ -76,11 +78,7 @@ class ProposalsTest {
         assertThat(added).hasSizeGreaterThan(4);
         for (Proposal proposal : added) {
             Project with = proposal.project();
-            AddedLock lock = with.locks().stream()
-                    .filter(AddedLock.class::isInstance)
-                    .map(AddedLock.class::cast)
-                    .findFirst()
-                    .orElseThrow();
+            AddedLock lock = added(with).get(0);
             assertThat(lock.words()).isEqualTo("put in: " + proposal.name());
             assertThat(with.without(lock)).as(proposal.name()).isEqualTo(before);
             Project decided = with.withLock(new InnerLock(lock.startTick(), 1)).branched("other");
@@ -89,6 +87,37 @@ class ProposalsTest {
                     .isEqualTo(before.version());
             assertThat(decided.inKey("D").locks()).anyMatch(AddedLock.class::isInstance);
         }
+    }
+
+    /** An intro before an intro: each goes by itself, in either order, and letting the engine choose again keeps both. */
+    @Test
+    void oneIntroGoesAndTheOtherStays() {
+        Project before = project(song());
+        Project one = named(new Proposals().of(before), "the last phrase first").project();
+        Project both =
+                named(new Proposals().of(one), "the first chord over a pedal").project();
+        List<AddedLock> locks = added(both);
+        assertThat(locks).extracting(AddedLock::startTick).containsExactly(0, 2 * Ticks.WHOLE);
+        assertThat(both.without(locks.get(0))).isEqualTo(one);
+        Project other = both.without(locks.get(1));
+        assertThat(other.song().bars()).hasSize(before.song().bars().size() + 2);
+        assertThat(added(other)).hasSize(1);
+        assertThat(other.without(added(other).get(0)).song()).isEqualTo(before.song());
+        Project free = both.withLock(new InnerLock(0, 2)).lockedTo(List.of());
+        assertThat(free.locks()).containsExactlyElementsOf(locks);
+        assertThat(CopiedBars.of(both, 0, 2 * Ticks.WHOLE)
+                        .onto(before, 4 * Ticks.WHOLE)
+                        .locks())
+                .as("bars that were put in are not copied")
+                .isEmpty();
+    }
+
+    private static List<AddedLock> added(Project project) {
+        return project.locks().stream()
+                .filter(AddedLock.class::isInstance)
+                .map(AddedLock.class::cast)
+                .sorted(Lock.ORDER)
+                .toList();
     }
 
     @Test
