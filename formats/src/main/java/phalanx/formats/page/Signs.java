@@ -18,6 +18,8 @@ final class Signs {
     private static final int APART = 6;
 
     private final Map<Head, Integer> columns = new IdentityHashMap<>();
+    /** How many there are at each moment, of all voices. */
+    private final Map<Integer, Integer> most = new HashMap<>();
 
     /** @param voices of a bar */
     Signs(List<Voice> voices) {
@@ -29,11 +31,11 @@ final class Signs {
                         .add(head));
             }
         }
-        moments.values().forEach(this::arrange);
+        moments.forEach((tick, signed) -> most.put(tick, arrange(signed)));
     }
 
     /** From the highest down, each in the column nearest to the heads that has room. */
-    private void arrange(List<Head> signed) {
+    private int arrange(List<Head> signed) {
         signed.sort(Comparator.comparingInt(head -> -head.place()));
         List<Integer> lowest = new ArrayList<>();
         for (Head head : signed) {
@@ -48,6 +50,7 @@ final class Signs {
             }
             columns.put(head, column);
         }
+        return lowest.size();
     }
 
     /** How many columns left of the heads its sign stands, from 0. */
@@ -55,12 +58,8 @@ final class Signs {
         return columns.get(head);
     }
 
-    /** How many columns there are at most before a moment's heads. */
+    /** How many columns there are before what is struck, those of other voices at the same moment among them. */
     int columnsBefore(Struck struck) {
-        return struck.heads().stream()
-                .filter(columns::containsKey)
-                .mapToInt(head -> columns.get(head) + 1)
-                .max()
-                .orElse(0);
+        return most.getOrDefault(struck.value().onset(), 0);
     }
 }
