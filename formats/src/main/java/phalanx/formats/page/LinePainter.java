@@ -366,7 +366,7 @@ final class LinePainter {
         pen.centred(figure, x, y, Face.MONO_BOLD, Sizes.FIGURE * s, ink);
         if (note.attack() instanceof Attack.Graced graced) {
             String before = graced.figures(note.fret());
-            pen.right(before, x - width / 2, y - 0.3 * s, Face.MONO_BOLD, Sizes.GRACE * s, Shade.INK);
+            pen.right(before, x - width / 2, y - 0.15 * s, Face.MONO_BOLD, Sizes.GRACE * s, Shade.INK);
         }
         if (note.attack().equals(Attack.ARRIVED)) {
             ArrangedNote before = shifted.get(note);
