@@ -189,6 +189,25 @@ class MusicXmlReaderTest {
         assertThat(reading.report()).anyMatch(line -> line.contains("left out: Melody (P1), voice 2"));
     }
 
+    /** In MusicXML the voices of a staff are numbered from the top (common practice); a bass often comes in first. */
+    @Test
+    void aTuneThatComesInAfterTheBassIsTheTune() throws FormatException {
+        String xml = new LeadSheet()
+                .bar(
+                        LeadSheet.start(0, "major", 4, 4),
+                        LeadSheet.chord("C", "major"),
+                        LeadSheet.note("C3:4", "<voice>2</voice>"))
+                .bar(
+                        "E5:4",
+                        "<backup><duration>" + 4 * LeadSheet.DIVISIONS + "</duration></backup>",
+                        LeadSheet.note("G3:4", "<voice>2</voice>"))
+                .xml();
+        Song song = new MusicXmlReader("x")
+                .read(xml.getBytes(StandardCharsets.UTF_8))
+                .song();
+        assertThat(song.melody()).extracting(note -> note.pitch().midi()).containsExactly(76);
+    }
+
     @ParameterizedTest
     @MethodSource("broken")
     void eachBadFileHasOneClearError(String xml, String reason) {

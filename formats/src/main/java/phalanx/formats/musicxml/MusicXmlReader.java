@@ -153,7 +153,10 @@ public final class MusicXmlReader {
         Map<String, String> names = names(score);
         boolean own = own(score);
         parts.forEach((id, measures) -> {
-            List<String> voices = measures.song().voices();
+            // the upper voice of a staff has the smaller number, even where it comes in later
+            List<String> voices = measures.song().voices().stream()
+                    .sorted(Comparator.comparingInt(MusicXmlReader::number))
+                    .toList();
             // an arrangement of chords alone has notes, but no tune
             boolean alone = own && !voices.contains("1") && measures.song().hasChords();
             for (String voice : measures.unpitched() || alone ? List.<String>of() : voices) {
@@ -172,6 +175,11 @@ public final class MusicXmlReader {
             });
         }
         return lines;
+    }
+
+    /** Of a voice; one that is named otherwise comes last, as it was met. */
+    private static int number(String voice) {
+        return voice.matches("\\d{1,6}") ? Integer.parseInt(voice) : Integer.MAX_VALUE;
     }
 
     private static Map<String, String> names(XmlNode score) {

@@ -80,7 +80,8 @@ final class StaffPlaces {
                 Optional<Integer> fret = number(technical, "fret");
                 if (string.isPresent() && fret.isPresent() && string.get() > 0) {
                     AttackLock.Way read = way(notations, technical, fret.get());
-                    AttackLock.Way way = graced && read.slurs() ? AttackLock.Way.PLUCKED : read;
+                    boolean led = read.slurs() || read == AttackLock.Way.SHIFTED;
+                    AttackLock.Way way = graced && led ? AttackLock.Way.PLUCKED : read;
                     int bent = way == AttackLock.Way.BENT ? bend(technical) : 0;
                     found.add(new InBar(bar, onset, string.get(), fret.get() + bent, way));
                 }
