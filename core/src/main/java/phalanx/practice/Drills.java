@@ -4,8 +4,8 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -103,15 +103,17 @@ public final class Drills {
 
     /** The figure that comes most often, on open strings; then with the fingers waiting on theirs. */
     private void addRightHand() {
-        Map<List<?>, Integer> times = new HashMap<>();
+        Map<List<?>, List<Integer>> bars = new LinkedHashMap<>();
         for (int bar = first; bar <= last; bar++) {
-            times.merge(passage.figure(passage.plain(bar, bar), bar), 1, Integer::sum);
+            List<?> figure = passage.figure(passage.plain(bar, bar), bar);
+            if (!figure.isEmpty()) {
+                bars.computeIfAbsent(figure, any -> new ArrayList<>()).add(bar);
+            }
         }
-        int bar = IntStream.rangeClosed(first, last)
-                .filter(at -> !passage.plain(at, at).isEmpty())
-                .boxed()
-                .max(Comparator.comparingInt((Integer at) -> times.get(passage.figure(passage.plain(at, at), at)))
-                        .thenComparing(Comparator.reverseOrder()))
+        int bar = bars.values().stream()
+                .max(Comparator.comparingInt((List<Integer> same) -> same.size())
+                        .thenComparing(same -> -same.get(0)))
+                .map(same -> same.get(0))
                 .orElse(first);
         List<ArrangedNote> open = passage.plain(bar, bar).stream()
                 .map(note -> note.open(instrument))
@@ -237,12 +239,9 @@ public final class Drills {
 
     /** What is plucked first in a stretch, all together. */
     private List<ArrangedNote> struck(int from, int to) {
-        int tick = plain.stream()
-                .mapToInt(ArrangedNote::tick)
-                .filter(at -> at >= from && at < to)
-                .min()
-                .orElse(to);
-        return plain.stream().filter(note -> note.tick() == tick && tick < to).toList();
+        int at = Passage.firstFrom(plain, from);
+        int tick = at < plain.size() ? plain.get(at).tick() : to;
+        return tick < to ? plain.subList(at, Passage.firstFrom(plain, tick + 1)) : List.of();
     }
 
     /** The widest shape that is a stretch for this hand. */

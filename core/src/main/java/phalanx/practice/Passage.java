@@ -10,6 +10,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.guitar.Instrument;
 import phalanx.righthand.Counting;
 import phalanx.song.Bar;
+import phalanx.song.Bisection;
 import phalanx.song.ChordChange;
 import phalanx.song.Song;
 import phalanx.technique.Attack;
@@ -79,9 +80,13 @@ final class Passage {
     List<ArrangedNote> in(int from, int to) {
         int start = song.bars().get(from).startTick();
         int end = song.bars().get(to).endTick();
-        return arrangement.notes().stream()
-                .filter(note -> note.tick() >= start && note.tick() < end)
-                .toList();
+        List<ArrangedNote> notes = arrangement.notes();
+        return notes.subList(firstFrom(notes, start), firstFrom(notes, end));
+    }
+
+    /** Where in notes, which are in order of time, the first one stands that begins at a tick or later. */
+    static int firstFrom(List<ArrangedNote> notes, int tick) {
+        return Bisection.first(notes.size(), at -> notes.get(at).tick() >= tick);
     }
 
     /** Every note plucked where it is held; harmonics are left out. */

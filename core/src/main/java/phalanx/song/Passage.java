@@ -30,14 +30,15 @@ public record Passage(
 
     /** The passage from a tick up to another, not included; notes that reach beyond it end with it. */
     public static Passage of(Song song, int from, int to) {
-        boolean whole = song.bars().stream().anyMatch(bar -> bar.startTick() == from)
-                && song.bars().stream().anyMatch(bar -> bar.endTick() == to);
+        boolean whole = song.bars().get(song.barIndexAt(from)).startTick() == from
+                && song.bars().get(song.barIndexAt(to - 1)).endTick() == to;
         List<ChordChange> chords = new ArrayList<>();
         if (whole) {
-            for (int i = 0; i < song.chart().size(); i++) {
-                ChordChange change = song.chart().get(i);
-                if (change.startTick() < to && song.chordEnd(i) > from) {
-                    chords.add(change.at(Math.max(0, change.startTick() - from)));
+            List<ChordChange> chart = song.chart();
+            int first = Bisection.last(chart.size(), i -> chart.get(i).startTick() <= from);
+            for (int i = Math.max(0, first); i < chart.size() && chart.get(i).startTick() < to; i++) {
+                if (song.chordEnd(i) > from) {
+                    chords.add(chart.get(i).at(Math.max(0, chart.get(i).startTick() - from)));
                 }
             }
         }

@@ -68,6 +68,11 @@ final class Tie {
 
     /** The song's cheapest way with one time of each section as the model of the others. */
     Solver.Answer hold(Solver.Answer free) {
+        List<List<int[]>> apart =
+                groups.stream().filter(times -> !agree(times, free)).toList();
+        if (apart.isEmpty()) {
+            return free;
+        }
         Layer[] layers = graph.allLayers();
         for (int at = 0; at < layers.length; at++) {
             Layer whole = free.graph().layer(at);
@@ -75,6 +80,11 @@ final class Tie {
             layers[at] = layers[at].indexOf(whole, chosen) < 0 ? layers[at].with(whole, chosen) : layers[at];
         }
         for (List<int[]> times : groups) {
+            if (!apart.contains(times)) {
+                layers = tied(layers, free, times, 0);
+            }
+        }
+        for (List<int[]> times : apart) {
             Layer[] best = layers;
             long least = Long.MAX_VALUE;
             for (int model = 0; model < times.size(); model++) {
@@ -89,6 +99,17 @@ final class Tie {
         }
         SongGraph tied = graph.with(layers);
         return new Solver.Answer(tied, Sweep.through(tied).way());
+    }
+
+    /** Whether a solution holds every time of a section the same of itself. */
+    private static boolean agree(List<int[]> times, Solver.Answer free) {
+        int[] first = times.get(0);
+        return times.stream().allMatch(time -> IntStream.range(0, time.length).allMatch(i -> {
+            Layer own = free.graph().layer(time[i]);
+            int chosen = free.way().candidate(first[i]);
+            return own.indexOf(free.graph().layer(first[i]), chosen)
+                    == free.way().candidate(time[i]);
+        }));
     }
 
     private static Layer[] tied(Layer[] layers, Solver.Answer free, List<int[]> times, int model) {
