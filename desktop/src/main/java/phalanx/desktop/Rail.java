@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.css.PseudoClass;
+import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -17,10 +19,18 @@ import javafx.scene.shape.SVGPath;
 
 /** The stations, in working order. */
 final class Rail extends VBox {
+    /** In a lower window all stands closer. */
+    private static final double HIGH = 760;
+
+    private static final PseudoClass TIGHT = PseudoClass.getPseudoClass("tight");
+
     private final Map<Station, ToggleButton> buttons = new EnumMap<>(Station.class);
 
     Rail(Consumer<Station> show, Runnable looks, Runnable help) {
         getStyleClass().add("rail");
+        sceneProperty().flatMap(Scene::heightProperty).addListener((property, before, now) -> {
+            pseudoClassStateChanged(TIGHT, now != null && now.doubleValue() < HIGH);
+        });
         for (Station station : Station.values()) {
             SVGPath icon = new SVGPath();
             icon.setContent(station.icon());

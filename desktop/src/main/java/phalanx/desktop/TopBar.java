@@ -12,6 +12,7 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import javafx.beans.value.ObservableValue;
+import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
@@ -75,6 +76,7 @@ final class TopBar extends HBox {
     private static final Set<String> SPEAKING = Set.of("tuning", "tune", "level", "speed");
 
     private static final double WIDE = 1200;
+    private static final PseudoClass TIGHT = PseudoClass.getPseudoClass("tight");
 
     private final Workbench workbench;
     private final Playback playback;
@@ -89,6 +91,9 @@ final class TopBar extends HBox {
         title.getStyleClass().add("title");
         title.setMinWidth(40);
         title.textProperty().bind(project(project -> project.song().title()).orElse("Phalanx"));
+        Tooltip whole = new Tooltip();
+        whole.textProperty().bind(title.textProperty());
+        title.setTooltip(whole);
         Region space = new Region();
         setHgrow(space, Priority.ALWAYS);
         getChildren()
@@ -110,11 +115,12 @@ final class TopBar extends HBox {
         widthProperty().addListener((property, before, now) -> fit(now.doubleValue()));
     }
 
-    /** In a narrow window the chips whose values speak for themselves go without their names. */
+    /** In a narrow window all stands closer, and the chips whose values speak for themselves go without their names. */
     private void fit(double width) {
         lookupAll(".chip").stream()
                 .filter(node -> node instanceof Chip && SPEAKING.contains(node.getId()))
                 .forEach(node -> ((Chip) node).showName(width >= WIDE));
+        pseudoClassStateChanged(TIGHT, width < WIDE);
     }
 
     /** Takes what lists the songs that were open lately. */
