@@ -67,7 +67,7 @@ final class NoteWriter {
 
     /** The notes that were written with their digits; what comes again is plucked as the first time. */
     List<ArrangedNote> withDigits(List<ArrangedNote> plain) {
-        DigitWriter digits = new DigitWriter(request.picking(), song.tempo());
+        DigitWriter digits = new DigitWriter(request);
         List<ArrangedNote> done = digits.write(plain, this::wanted);
         List<Reprises.Reprise> again = new Reprises(song).find();
         if (again.isEmpty()) {

@@ -95,21 +95,22 @@ public final class Transcriber {
         List<Fingering> fingerings =
                 chosen.candidates().stream().map(Candidate::fingering).toList();
         List<ArrangedNote> ringing = ringing(moments, wanted, fingerings);
+        Request request = new Request(
+                song,
+                instrument,
+                hand,
+                withAttacks(locks, notes, ringing),
+                picking,
+                Wishes.USUAL.withSlurs(wishes.slurs()));
         int inner =
                 (int) ringing.stream().filter(note -> note.role() == Role.INNER).count();
         return new Pricing(new Scorer(finder, meter, new ShapeBook(FingeringFinder.forShapes(instrument, hand))), meter)
                 .finish(
-                        new Request(
-                                song,
-                                instrument,
-                                hand,
-                                withAttacks(locks, notes, ringing),
-                                picking,
-                                Wishes.USUAL.withSlurs(wishes.slurs())),
+                        request,
                         0,
                         chosen,
                         ringing,
-                        plain -> new DigitWriter(picking, song.tempo()).write(plain, note -> Optional.empty()),
+                        plain -> new DigitWriter(request).write(plain, note -> Optional.empty()),
                         new Pricing.RightHand(
                                 inner,
                                 Optional.of(new HitsAsked(notes.hits(), true)),

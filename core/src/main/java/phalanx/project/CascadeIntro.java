@@ -5,6 +5,7 @@ import static phalanx.words.Words.wording;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import phalanx.arrange.demand.Added;
 import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.CascadeLock;
 import phalanx.lefthand.shape.HeldShape;
@@ -40,7 +41,7 @@ public record CascadeIntro(ChordSymbol chord, HeldShape held, HarmonicNode node,
         Song song = longer.song().withChart(chart);
         int end = song.bars().get(0).endTick();
         return longer.withSong(song)
-                .withLock(new AddedLock(0, end, wording("CascadeIntro.a-cascade-over", held.shape())))
+                .withLock(new AddedLock(0, end, wording("CascadeIntro.a-cascade-over", held.shape()), new Added.Bars()))
                 .withLock(new CascadeLock(0, end, held, node, order));
     }
 }

@@ -10,8 +10,10 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import phalanx.arrange.Written;
+import phalanx.arrange.demand.Added;
 import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.DigitLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Finding;
@@ -125,14 +127,16 @@ public record Project(Song song, StringSet strings, Hand hand, List<Version> ver
     }
 
     /**
-     * With the song in another key. Locks of the other versions are released: their shapes belong to the key before.
+     * With the song in another key. Locks of the other versions are released: their shapes belong to the key before. What
+     * was put in stays, but a lick is the tune now: the notes before it belong to the key before.
      *
      * @param instrument on which this version is played there
      * @param keepLocks whether its own hold there, too
      */
     public Project inKey(Song moved, Instrument instrument, boolean keepLocks) {
         Project there = with(moved, version -> version.after(song, moved)
-                .with(version.equals(version()) && keepLocks ? version.locks() : added(version), true));
+                .with(version.equals(version()) && keepLocks ? version.locks() : added(version), true)
+                .withoutLicks());
         return there.withInstrument(instrument);
     }
 
@@ -220,7 +224,12 @@ public record Project(Song song, StringSet strings, Hand hand, List<Version> ver
         List<Lock> more = new ArrayList<>(locks());
         more.removeIf(lock::contradicts);
         more.add(lock);
-        return edited(version -> version.with(more, lock instanceof AttackLock));
+        return edited(version -> version.with(more, keepsNotes(lock)));
+    }
+
+    /** Whether notes stay as they were written while it says how they begin, or who plucks them. */
+    private static boolean keepsNotes(Lock lock) {
+        return lock instanceof AttackLock || lock instanceof DigitLock;
     }
 
     /** With these locks alone, beside those of added bars; notes that were written are arranged anew. */
@@ -233,16 +242,20 @@ public record Project(Song song, StringSet strings, Hand hand, List<Version> ver
         return version.locks().stream().filter(AddedLock.class::isInstance).toList();
     }
 
-    /** Without bars that were added, and without what was decided in them. */
+    /** Without what was put in: what stood there before is back, in all versions. Bars go with what was decided in them. */
     public Project without(AddedLock added) {
-        int from = song.barIndexAt(added.startTick());
-        return withBars(BarEdit.delete(song, from, song.barIndexAt(added.endTick() - 1) + 1));
+        if (added.what() instanceof Added.Bars) {
+            int from = song.barIndexAt(added.startTick());
+            return withBars(BarEdit.delete(song, from, song.barIndexAt(added.endTick() - 1) + 1));
+        }
+        Song before = added.what().before(song, added.startTick(), added.endTick());
+        return with(before, version -> version.without(added).after(song, before));
     }
 
     public Project withoutLock(Lock lock) {
         List<Lock> fewer = new ArrayList<>(locks());
         fewer.remove(lock);
-        return edited(version -> version.with(fewer, lock instanceof AttackLock));
+        return edited(version -> version.with(fewer, keepsNotes(lock)));
     }
 
     /** With a finding let stand, for this reason in place of one before; an empty reason has it count again. */

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.Written;
+import phalanx.arrange.demand.Added;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.Wishes;
 import phalanx.arrange.score.Finding;
@@ -79,8 +81,11 @@ public record Version(
                 && now.chart().equals(before.chart())
                 && now.melody().equals(before.melody())
                 && now.bass().equals(before.bass());
-        List<Lock> left =
-                locks.stream().filter(lock -> lock.startTick() < now.endTick()).toList();
+        List<Lock> left = locks.stream()
+                .filter(lock -> lock.startTick() < now.endTick())
+                .filter(lock -> !(lock instanceof AddedLock added)
+                        || added.what().isIn(now, added.startTick(), added.endTick()))
+                .toList();
         List<IgnoredFinding> seen =
                 ignored.stream().filter(one -> one.tick() < now.endTick()).toList();
         return new Version(name, instrument, left, same ? written : Optional.empty(), picking, wishes, seen);
@@ -114,7 +119,28 @@ public record Version(
     }
 
     Version with(Picking newPicking) {
-        return new Version(name, instrument, locks, written, newPicking, wishes, ignored);
+        List<Lock> left = locks.stream()
+                .filter(lock -> !(lock instanceof AddedLock added)
+                        || added.what().isIn(newPicking, added.startTick(), added.endTick()))
+                .toList();
+        return new Version(name, instrument, left, written, newPicking, wishes, ignored);
+    }
+
+    /** Without what was put in, as far as it is this version's own. */
+    Version without(AddedLock added) {
+        if (!locks.contains(added)) {
+            return this;
+        }
+        List<Lock> left = new ArrayList<>(locks);
+        left.remove(added);
+        return with(left, true).with(added.what().before(picking, added.startTick(), added.endTick()));
+    }
+
+    Version withoutLicks() {
+        List<Lock> left = locks.stream()
+                .filter(lock -> !(lock instanceof AddedLock added && added.what() instanceof Added.Tune))
+                .toList();
+        return with(left, true);
     }
 
     /** With other wishes; notes that were written are arranged anew, unless only slurs are wished otherwise. */

@@ -1,5 +1,7 @@
 package phalanx.righthand;
 
+import static phalanx.words.Words.wording;
+
 import java.util.Arrays;
 import java.util.Optional;
 import phalanx.words.Words;
@@ -25,6 +27,16 @@ public enum Digit {
     /** The finger's name, as counted aloud. */
     public String word() {
         return Words.name(this);
+    }
+
+    /**
+     * The digit of a symbol.
+     *
+     * @throws IllegalArgumentException if it is none of p, i, m, a, c
+     */
+    public static Digit of(String symbol) {
+        return bySymbol(symbol)
+                .orElseThrow(() -> new IllegalArgumentException(wording("Digit.is-not-a-digit", symbol)));
     }
 
     static Optional<Digit> bySymbol(String text) {

@@ -20,6 +20,9 @@ public final class DigitAssigner {
     private static final double AWAY_FROM_HOME = 0.3;
     private static final double THUMB_OFF_BASS = 1.5;
     private static final double NOT_AS_WANTED = 2;
+    /** More than all else of a moment. */
+    private static final double NOT_AS_DECIDED = 1_000;
+
     private static final double CROSSING = 1;
     private static final double STRING_SKIP = 0.1;
     private static final int SHORTEST_RUN = 4;
@@ -170,7 +173,7 @@ public final class DigitAssigner {
             return;
         }
         int from = index == 0 ? 0 : chosen[index - 1] + 1;
-        int to = plucks.get(index).bass() ? 1 : digits.length;
+        int to = plucks.get(index).bass() && !plucks.get(index).decided() ? 1 : digits.length;
         for (int digit = from; digit < to; digit++) {
             chosen[index] = digit;
             addChoices(plucks, index + 1, chosen, choices);
@@ -278,7 +281,7 @@ public final class DigitAssigner {
                 cost += AWAY_FROM_HOME * Math.abs(pluck.string() - school.home(chosen[i]));
             }
             Digit wanted = pluck.wanted().orElse(chosen[i]);
-            cost += wanted == chosen[i] ? 0 : NOT_AS_WANTED;
+            cost += wanted == chosen[i] ? 0 : pluck.decided() ? NOT_AS_DECIDED : NOT_AS_WANTED;
         }
         return cost;
     }

@@ -70,6 +70,10 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
                 throw new IllegalArgumentException(wording("Picking.a-stretch-from-tick-to", startTick, endTick));
             }
         }
+
+        boolean covers(int tick) {
+            return tick >= startTick && tick < endTick;
+        }
     }
 
     public Picking {
@@ -99,7 +103,7 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
     /** The plan at a tick. */
     public Plan planAt(int tick) {
         return spans.stream()
-                .filter(span -> tick >= span.startTick() && tick < span.endTick())
+                .filter(span -> span.covers(tick))
                 .map(Span::plan)
                 .findFirst()
                 .orElse(plan);
@@ -109,7 +113,7 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
     public int planStart(int tick) {
         int start = 0;
         for (Span span : spans) {
-            if (tick >= span.startTick() && tick < span.endTick()) {
+            if (span.covers(tick)) {
                 return span.startTick();
             }
             start = span.endTick() <= tick ? span.endTick() : start;
@@ -145,6 +149,24 @@ public record Picking(School school, HandPlace place, Speeds speeds, Plan plan, 
                         .map(span -> new Span(
                                 span.startTick(), span.endTick(), span.plan().withLevel(level)))
                         .toList());
+    }
+
+    /** A plan for a stretch as it was before another was laid over it. */
+    public Picking back(Span before) {
+        List<Span> joined = new ArrayList<>();
+        for (Span span : withSpan(before).spans()) {
+            Span last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
+            boolean goesOn = last != null
+                    && last.endTick() == span.startTick()
+                    && last.plan().equals(span.plan());
+            if (goesOn) {
+                joined.set(joined.size() - 1, new Span(last.startTick(), span.endTick(), span.plan()));
+            } else {
+                joined.add(span);
+            }
+        }
+        joined.removeIf(span -> span.covers(before.startTick()) && span.plan().equals(plan));
+        return new Picking(school, place, speeds, plan, joined);
     }
 
     /** Another plan for a stretch; what it covers of others is theirs no more. */

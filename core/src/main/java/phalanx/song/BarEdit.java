@@ -274,11 +274,8 @@ public final class BarEdit {
         Set<Integer> beginnings = bars.stream().map(Bar::startTick).collect(Collectors.toSet());
         TreeMap<Integer, Section> sections = new TreeMap<>();
         List<Section> divided = new ArrayList<>();
-        for (int i = 0; i < song.sections().size(); i++) {
-            Section section = song.sections().get(i);
-            int end =
-                    i + 1 < song.sections().size() ? song.sections().get(i + 1).startTick() : song.endTick();
-            if (end <= moved.endOfPiece(section.startTick())) {
+        for (Section section : song.sections()) {
+            if (song.sectionEnd(section.startTick()) <= moved.endOfPiece(section.startTick())) {
                 put(sections, section, moved.tick(section.startTick()));
             } else {
                 divided.add(section);

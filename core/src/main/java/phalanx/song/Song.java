@@ -147,6 +147,12 @@ public record Song(
         return index + 1 < chart.size() ? chart.get(index + 1).startTick() : endTick();
     }
 
+    /** Where the section that has a tick ends: at the next section or the end of the song. */
+    public int sectionEnd(int tick) {
+        int next = Bisection.first(sections.size(), index -> sections.get(index).startTick() > tick);
+        return next < sections.size() ? sections.get(next).startTick() : endTick();
+    }
+
     /** The chord that holds at a tick; nothing before the first one and where none is to sound. */
     public Optional<ChordSymbol> chordAt(int tick) {
         return chart.stream()

@@ -89,7 +89,7 @@ public record SongHarmony(
         keys.add(new KeyStretch(0, whole));
         for (int i = 0; i < song.sections().size(); i++) {
             int from = song.sections().get(i).startTick();
-            int to = i + 1 < song.sections().size() ? song.sections().get(i + 1).startTick() : song.endTick();
+            int to = song.sectionEnd(from);
             Key own = to > from ? findKey(song, from, to) : whole;
             double better = belonging(song, own, from, to) - belonging(song, whole, from, to);
             Key key = better >= CLEARLY_BETTER ? own : whole;

@@ -25,6 +25,7 @@ import phalanx.desktop.arrange.ScoreStation;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.project.Project;
+import phalanx.righthand.Digit;
 import phalanx.song.Bar;
 import phalanx.song.MelodyNote;
 
@@ -100,6 +101,20 @@ class DecisionsTest extends OpenWindow {
         assertThat(project()).isEqualTo(before);
         assertThat(at(note.tick(), Role.MELODY)).isEqualTo(note);
         assertThat(shows("#decisions", "Nothing decided in this bar")).isTrue();
+        Digit digit = note.right() == Digit.A ? Digit.M : Digit.A;
+        KeyCode letter = digit == Digit.A ? KeyCode.A : KeyCode.M;
+        push(KeyCode.ALT, letter);
+        waitForText("#message", "Set " + digit.symbol() + " plucks the melody note in bar ");
+        waitUntilArranged();
+        assertThat(at(note.tick(), Role.MELODY).right()).isEqualTo(digit);
+        assertThat(shows("#decisions", digit.symbol() + " plucks the melody note"))
+                .isTrue();
+        push(KeyCode.ALT, KeyCode.C);
+        waitForText("#message", "This right hand plays without c");
+        push(KeyCode.ALT, letter);
+        waitForText("#message", "Set release of");
+        waitUntilArranged();
+        assertThat(project()).isEqualTo(before);
     }
 
     private long inner(int tick) {
@@ -108,12 +123,45 @@ class DecisionsTest extends OpenWindow {
                 .count();
     }
 
+    /** What was between becomes the tune's, and the tune's note goes; taken back, all is as it was. */
+    private void assertARoleIsChanged() throws TimeoutException {
+        Project before = project();
+        ArrangedNote between = shown().notes().stream()
+                .filter(note -> note.role() == Role.INNER && inner(note.tick()) == 1)
+                .filter(note -> project()
+                        .song()
+                        .melodyBetween(note.tick(), note.tick() + 1)
+                        .isEmpty())
+                .findFirst()
+                .orElseThrow();
+        int at = between.tick();
+        int sounds = between.midi() - shown().movedBy();
+        selectTick(at);
+        type(KeyCode.E);
+        waitForText("#message", "Set the inner note as the tune's in bar");
+        waitUntilArranged();
+        assertThat(project().song().melodyBetween(at, at + 1))
+                .extracting(MelodyNote::midi)
+                .containsExactly(sounds);
+        assertThat(at(at, Role.MELODY).midi()).isEqualTo(between.midi());
+        selectTick(at);
+        type(KeyCode.E);
+        waitForText("#message", "Set the tune without its note in bar");
+        waitUntilArranged();
+        assertThat(project().song().melodyBetween(at, at + 1)).isEmpty();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitUntilArranged();
+        assertThat(project()).isEqualTo(before);
+    }
+
     /** An inner note comes and goes, the tune's note changes octave and length, and all of it is taken back. */
     @Test
     void notesAreAddedDroppedMovedByOctavesAndLengthened() throws TimeoutException {
         Project before = project();
         clickOn("#score-station");
         waitUntilArranged();
+        assertARoleIsChanged();
         ArrangedNote inner = shown().notes().stream()
                 .filter(note -> note.role() == Role.INNER && inner(note.tick()) == 1)
                 .findFirst()

@@ -24,6 +24,7 @@ import phalanx.formats.library.Library;
 import phalanx.guitar.NamedTuning;
 import phalanx.song.Bar;
 import phalanx.song.ChordChange;
+import phalanx.song.MelodyNote;
 import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
@@ -666,6 +667,20 @@ class SongStationTest extends OpenWindow {
         assertThat(shows("#extras", "Mill Step")).isTrue();
         clickOn("#extra-take-1");
         waitForText("#message", "Set Weir Step");
+        List<MelodyNote> with = song().melody();
+        waitUntilArranged();
+        push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        type(KeyCode.HOME);
+        for (int i = 0; i < 12 && !shows("#decisions", "put in: Weir Step"); i++) {
+            type(KeyCode.RIGHT);
+        }
+        clickOn("#release-1");
+        waitForText("#message", "Set the song without Weir Step");
+        assertThat(song().melody()).hasSize(4);
+        assertThat(shows("#decisions", "put in")).isFalse();
+        push(KeyCode.CONTROL, KeyCode.Z);
+        waitForText("#message", "Took back: the song without Weir Step");
+        assertThat(song().melody()).isEqualTo(with);
         push(KeyCode.CONTROL, KeyCode.Z);
         waitForText("#message", "Took back: Weir Step");
         assertThat(song().melody()).hasSize(4);

@@ -3,9 +3,12 @@ package phalanx.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.TimeoutException;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
@@ -41,6 +44,49 @@ class ViewTest extends OpenWindow {
             push(KeyCode.CONTROL, code);
         }
         settle();
+    }
+
+    /** With P a part that is repeated is shown once; keys pass over what is folded away, the play cursor goes through it. */
+    @Test
+    void whatComesAgainIsShownOnce() throws Exception {
+        Path reel = folder.resolve("reel.abc");
+        Files.writeString(
+                reel,
+                String.join(
+                        "\n",
+                        "X:1",
+                        "T:Low Stile Reel",
+                        "M:4/4",
+                        "L:1/4",
+                        "Q:1/4=90",
+                        "K:G",
+                        "|:\"G\"G B d B|\"C\"e d c A|\"G\"B G \"D\"A F|1 \"G\"G2 D2:|2 \"G\"G4||",
+                        "|:\"Em\"e e g e|\"D\"d A F A|\"C\"G E \"D\"F A|\"G\"G4:|",
+                        ""));
+        toOpen = Optional.of(reel);
+        push(KeyCode.CONTROL, KeyCode.O);
+        waitFor(() -> project().song().title().equals("Low Stile Reel"));
+        waitUntilArranged();
+        ScoreStation score = lookup("#score-station").query();
+        List<Bar> bars = project().song().bars();
+        assertThat(bars).hasSize(16);
+        clickOn("#score-station");
+        type(KeyCode.HOME, KeyCode.P);
+        waitForText("#message", "What comes again is shown once");
+        List<Integer> picked = new ArrayList<>(List.of(score.selected()));
+        for (int i = 0; i < 100; i++) {
+            type(KeyCode.RIGHT);
+            if (score.selected() == picked.get(picked.size() - 1)) {
+                break;
+            }
+            picked.add(score.selected());
+        }
+        assertThat(picked).noneMatch(tick -> bars.get(5).contains(tick));
+        assertThat(picked).anyMatch(tick -> bars.get(7).contains(tick));
+        interact(() -> score.select(bars.get(5).startTick()));
+        assertThat(text("#place")).contains("Bar 6");
+        type(KeyCode.P);
+        waitForText("#message", "Every bar in order of playing");
     }
 
     @Test

@@ -24,9 +24,11 @@ import org.junit.jupiter.params.provider.CsvSource;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.Written;
 import phalanx.arrange.WrittenNote;
+import phalanx.arrange.demand.Added;
 import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.CascadeLock;
+import phalanx.arrange.demand.DigitLock;
 import phalanx.arrange.demand.Holding;
 import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.LimitLock;
@@ -52,6 +54,7 @@ import phalanx.lefthand.shape.HeldShape;
 import phalanx.project.Project;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStrings;
+import phalanx.righthand.Digit;
 import phalanx.righthand.HandPlace;
 import phalanx.righthand.Level;
 import phalanx.righthand.Pattern;
@@ -138,10 +141,20 @@ class ProjectFileTest {
         if (random.nextBoolean()) {
             Optional<Finger> finger = random.nextBoolean() ? Optional.of(Finger.RING) : Optional.empty();
             project = project.withLock(new PlaceLock(random.nextInt(song.endTick()), Role.BASS, 5, finger))
+                    .withLock(new DigitLock(
+                            random.nextInt(song.endTick()),
+                            Role.values()[random.nextInt(3)],
+                            Digit.values()[random.nextInt(5)]))
                     .withLock(new InnerLock(random.nextInt(song.endTick()), random.nextInt(5)))
                     .withLock(new LimitLock(0, song.bars().get(0).endTick(), OptionalInt.of(4), true))
-                    .withLock(new AddedLock(0, song.bars().get(0).endTick(), "a bar of calls"))
                     .withLock(new LimitLock(0, song.endTick(), OptionalInt.of(5), random.nextBoolean()));
+            for (Added what : List.of(
+                    new Added.Bars(),
+                    new Added.Bass(),
+                    Added.Tune.of(song, 0, song.endTick()),
+                    new Added.Picked(plan))) {
+                project = project.withLock(new AddedLock(0, song.bars().get(0).endTick(), "a bar of calls", what));
+            }
         }
         Wishes plain = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
         Arrangement arranged = new Arranger(project.instrument(), project.hand())

@@ -17,14 +17,20 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
+import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.score.FindingKind;
 import phalanx.formats.project.ProjectFile;
 import phalanx.formats.reading.FormatException;
+import phalanx.righthand.Level;
+import phalanx.technique.HitKind;
 
 /** The published schema beside what is written and read: a validator of JSON Schema (draft 2020-12) and our reader agree. */
 class ProjectSchemaTest {
@@ -63,6 +69,26 @@ class ProjectSchemaTest {
         name(text, "", named);
         named.removeAll(walked);
         assertThat(named).as("fields that no project has").isEmpty();
+    }
+
+    /** What the program has learnt to say the schema must allow: a list of choices with one word of a kind has all. */
+    @Test
+    void aListOfChoicesLacksNoWord() {
+        List<List<String>> kinds = List.of(
+                Stream.of(FindingKind.values()).map(FindingKind::word).toList(),
+                Stream.of(AttackLock.Way.values()).map(AttackLock.Way::word).toList(),
+                Stream.of(HitKind.values()).map(HitKind::word).toList(),
+                Stream.of(Level.values()).map(Level::word).toList());
+        for (List<String> words : kinds) {
+            List<List<String>> lists = text.findValues("enum").stream()
+                    .map(list -> StreamSupport.stream(list.spliterator(), false)
+                            .map(JsonNode::asText)
+                            .toList())
+                    .filter(list -> !Collections.disjoint(list, words))
+                    .toList();
+            assertThat(lists).isNotEmpty().allSatisfy(list -> assertThat(list)
+                    .containsExactlyInAnyOrderElementsOf(words));
+        }
     }
 
     private JsonNode resolved(JsonNode part) {

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import phalanx.arrange.demand.DigitLock;
 import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.Lock;
@@ -51,6 +52,17 @@ final class LockAudit {
                 findings.add(left(place.tick(), place, wording("LockAudit.no-hand-can-have-it")));
             }
         }
+        for (DigitLock lock : arrangement.request().digits()) {
+            // of inner notes at once the last, on the highest string
+            Optional<ArrangedNote> note = arrangement.notes().stream()
+                    .filter(one -> one.tick() == lock.tick() && one.role() == lock.role())
+                    .reduce((lower, higher) -> higher);
+            if (note.isEmpty()) {
+                findings.add(left(lock.tick(), lock, wording("LockAudit.no-such-note-begins-there")));
+            } else if (note.get().right() != lock.digit() || note.get().attack() instanceof Attack.Slur) {
+                findings.add(left(lock.tick(), lock, why(note.get(), lock)));
+            }
+        }
         arrangement.request().inners().forEach((tick, wanted) -> {
             int heard = inner(tick);
             if (heard != wanted) {
@@ -77,6 +89,15 @@ final class LockAudit {
                                     hold.press().fret(),
                                     hold.press().isBarre() ? wording("LockAudit.over-several-strings") : ""))));
         }
+    }
+
+    private String why(ArrangedNote note, DigitLock lock) {
+        boolean has = arrangement.request().picking().school().digits().contains(lock.digit());
+        return !has
+                ? wording("LockAudit.this-hand-plays-without-it")
+                : note.attack() instanceof Attack.Slur
+                        ? wording("LockAudit.the-note-is-not-plucked")
+                        : wording("LockAudit.digits-at-once-keep-their-order");
     }
 
     /** How many inner notes begin at a tick, a brush as one, the tune's second note not among them. */

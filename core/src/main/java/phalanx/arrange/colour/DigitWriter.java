@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import phalanx.arrange.demand.Request;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.guitar.Tuning;
@@ -21,11 +22,16 @@ import phalanx.technique.Attack;
 public final class DigitWriter {
     private final Picking picking;
     private final double tempo;
+    /** What the player has decided, by tick and role, as far as the school has the digit. */
+    private final Map<List<?>, Digit> decided = new HashMap<>();
 
-    /** @param tempo quarter notes a minute */
-    public DigitWriter(Picking picking, double tempo) {
-        this.picking = picking;
-        this.tempo = tempo;
+    /** Of a song with what is decided about it. */
+    public DigitWriter(Request request) {
+        this.picking = request.picking();
+        this.tempo = request.song().tempo();
+        request.digits().stream()
+                .filter(lock -> picking.school().digits().contains(lock.digit()))
+                .forEach(lock -> decided.put(List.of(lock.tick(), lock.role()), lock.digit()));
     }
 
     /**
@@ -67,14 +73,18 @@ public final class DigitWriter {
     }
 
     private List<ArrangedNote> struck(List<ArrangedNote> notes, Function<ArrangedNote, Optional<Digit>> wanted) {
-        List<Pluck> plucks = notes.stream()
-                .map(note -> new Pluck(
-                        note.tick(),
-                        note.string(),
-                        note.role() == Role.BASS,
-                        wanted.apply(note),
-                        note.attack() instanceof Attack.Brush))
-                .toList();
+        List<Pluck> plucks = new ArrayList<>(notes.size());
+        for (int i = 0; i < notes.size(); i++) {
+            ArrangedNote note = notes.get(i);
+            Optional<Digit> own = decided(notes, i);
+            plucks.add(new Pluck(
+                    note.tick(),
+                    note.string(),
+                    note.role() == Role.BASS,
+                    own.or(() -> wanted.apply(note)),
+                    note.attack() instanceof Attack.Brush,
+                    own.isPresent()));
+        }
         List<Digit> digits = new DigitAssigner(picking.school(), picking.speeds(), tempo).assign(plucks);
         Map<Integer, Map<Digit, Integer>> uses = new HashMap<>();
         Map<Integer, Integer> fingers = new HashMap<>();
@@ -99,6 +109,17 @@ public final class DigitWriter {
                             : block ? note.struck(Attack.BLOCK, note.weight()) : note);
         }
         return withUpstrokes(done);
+    }
+
+    /** The digit that is decided for a note; of inner notes at once for the last, on the highest string. */
+    private Optional<Digit> decided(List<ArrangedNote> notes, int at) {
+        ArrangedNote note = notes.get(at);
+        Digit digit = decided.isEmpty() ? null : decided.get(List.of(note.tick(), note.role()));
+        boolean last = true;
+        for (int i = at + 1; digit != null && i < notes.size() && notes.get(i).tick() == note.tick(); i++) {
+            last &= notes.get(i).role() != note.role();
+        }
+        return Optional.ofNullable(last ? digit : null);
     }
 
     /** A thumb that must pluck again sooner than it can go round does so on its way back, on its string or the next. */

@@ -8,8 +8,10 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import phalanx.arrange.audit.SlurRules;
 import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.NoteLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -42,9 +44,11 @@ final class HammerLayer {
         this.hammered = hammered;
         this.notes = new ArrayList<>(plain.notes());
         this.holds = new ArrayList<>(plain.holds());
-        this.plucked = plain.request().attacks().stream()
-                .filter(lock -> lock.role() == Role.INNER && lock.way() != AttackLock.Way.SLURRED)
-                .map(AttackLock::tick)
+        Stream<AttackLock> notSlurred =
+                plain.request().attacks().stream().filter(lock -> lock.way() != AttackLock.Way.SLURRED);
+        this.plucked = Stream.concat(notSlurred, plain.request().digits().stream())
+                .filter(lock -> lock.role() == Role.INNER)
+                .map(NoteLock::tick)
                 .collect(Collectors.toSet());
     }
 
@@ -62,8 +66,7 @@ final class HammerLayer {
         if (!changed) {
             return plain;
         }
-        DigitWriter digits =
-                new DigitWriter(plain.request().picking(), plain.song().tempo());
+        DigitWriter digits = new DigitWriter(plain.request());
         holds.sort(Comparator.comparingInt(Hold::tick));
         return plain.coloured(digits.write(DigitWriter.unstruck(notes), wanted), holds, List.of(), List.of());
     }

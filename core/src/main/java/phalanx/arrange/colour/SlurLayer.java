@@ -13,6 +13,7 @@ import java.util.stream.IntStream;
 import phalanx.arrange.audit.BarCeilings;
 import phalanx.arrange.audit.SlurRules;
 import phalanx.arrange.demand.AttackLock;
+import phalanx.arrange.demand.NoteLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -70,7 +71,7 @@ final class SlurLayer {
         this.before = before(notes);
         this.times = new NoteTimes(notes);
         this.rules = new SlurRules(plain, plain.holds(), true);
-        this.digits = new DigitWriter(plain.request().picking(), song.tempo());
+        this.digits = new DigitWriter(plain.request());
         this.wanted = wanted;
     }
 
@@ -86,6 +87,8 @@ final class SlurLayer {
 
     /** @param meter of the left hand's moves, where slurs that help are wanted */
     Slurred slur(Optional<MoveMeter> meter) {
+        // what a digit plucks is not slurred unasked
+        plain.request().digits().forEach(lock -> refused.add(at(lock)));
         plain.request().attacks().forEach(this::decide);
         if (meter.isEmpty()) {
             List<Hold> holds = prepared(kept);
@@ -153,11 +156,16 @@ final class SlurLayer {
         return before;
     }
 
-    private void decide(AttackLock lock) {
-        int at = IntStream.range(times.from(lock.tick()), times.from(lock.tick() + 1))
+    /** The note that is decided about, of several inner notes the one on the highest string. */
+    private int at(NoteLock lock) {
+        return IntStream.range(times.from(lock.tick()), times.from(lock.tick() + 1))
                 .filter(i -> notes.get(i).role() == lock.role())
                 .reduce((low, high) -> high)
                 .orElse(NONE);
+    }
+
+    private void decide(AttackLock lock) {
+        int at = at(lock);
         if (at == NONE) {
             findings.add(notKept(
                     lock, wording("SlurLayer.there-is-no-note", lock.role().label())));

@@ -7,15 +7,17 @@ import java.util.Objects;
 import phalanx.song.Moved;
 
 /**
- * The player's decision to have bars before or after the song that were proposed; with it they are taken out again.
+ * The player's decision to have something in the song that was proposed; with it that is taken out again.
  *
- * @param startTick where they begin
+ * @param startTick where it begins
  * @param endTick up to where, not included
- * @param name what they are, in a few words
+ * @param name what it is, in a few words
+ * @param what was put in
  */
-public record AddedLock(int startTick, int endTick, String name) implements Lock {
+public record AddedLock(int startTick, int endTick, String name, Added what) implements Lock {
     public AddedLock {
         Objects.requireNonNull(name, "name");
+        Objects.requireNonNull(what, "what");
         if (startTick < 0 || endTick <= startTick) {
             throw new IllegalArgumentException(wording("AddedLock.bars-from-tick-to", startTick, endTick));
         }
@@ -26,8 +28,9 @@ public record AddedLock(int startTick, int endTick, String name) implements Lock
 
     @Override
     public List<Lock> moved(Moved moved) {
-        return moved.stretches(startTick, endTick).stream()
-                .map(stretch -> (Lock) new AddedLock(stretch.from(), stretch.to(), name))
+        return what.moved(moved, startTick, endTick).stream()
+                .flatMap(there -> moved.stretches(startTick, endTick).stream()
+                        .map(stretch -> (Lock) new AddedLock(stretch.from(), stretch.to(), name, there)))
                 .toList();
     }
 
@@ -38,6 +41,9 @@ public record AddedLock(int startTick, int endTick, String name) implements Lock
 
     @Override
     public boolean contradicts(Lock other) {
-        return other instanceof AddedLock added && added.startTick < endTick && startTick < added.endTick;
+        return other instanceof AddedLock added
+                && added.what.getClass() == what.getClass()
+                && added.startTick < endTick
+                && startTick < added.endTick;
     }
 }

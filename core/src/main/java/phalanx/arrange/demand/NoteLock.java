@@ -4,7 +4,7 @@ import java.util.List;
 import phalanx.song.Moved;
 
 /** A player's decision on one note. */
-public sealed interface NoteLock extends Lock permits AttackLock, PlaceLock, InnerLock {
+public sealed interface NoteLock extends Lock permits AttackLock, PlaceLock, InnerLock, DigitLock {
     /** Where the note begins. */
     int tick();
 

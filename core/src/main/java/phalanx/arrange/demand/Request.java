@@ -73,6 +73,11 @@ public record Request(Song song, Instrument instrument, Hand hand, List<Lock> lo
         return all(AttackLock.class).toList();
     }
 
+    /** The decisions which digits pluck. */
+    public List<DigitLock> digits() {
+        return all(DigitLock.class).toList();
+    }
+
     /** Who has the tune. */
     public TuneUse tune() {
         return wishes.tuneOf(song);

@@ -7,6 +7,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import phalanx.arrange.demand.Added;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.project.Project;
 import phalanx.song.Bar;
 import phalanx.song.MelodyNote;
@@ -36,13 +38,13 @@ final class BassRuns {
 
     List<Proposal> find() {
         List<MelodyNote> all = new ArrayList<>(song.bass());
-        List<Integer> bars = new ArrayList<>();
+        List<Bar> bars = new ArrayList<>();
         for (int i = 0; i + 1 < song.bars().size(); i++) {
             Bar bar = song.bars().get(i);
             if (bar.number() > 0 && bar.number() % PHRASE == 0) {
                 List<MelodyNote> run = run(bar);
                 all.addAll(run);
-                bars.addAll(run.isEmpty() ? List.of() : List.of(i));
+                bars.addAll(run.isEmpty() ? List.of() : List.of(bar));
             }
         }
         if (bars.isEmpty()) {
@@ -50,16 +52,25 @@ final class BassRuns {
         }
         all.sort(Comparator.comparingInt(MelodyNote::tick));
         Project with = project.withSong(song.withBass(all));
-        int first = bars.get(0);
+        int first = song.barIndexAt(bars.get(0).startTick());
         String name = bars.size() == 1
                 ? wording("BassRuns.a-bass-run-into-the")
                 : wording("BassRuns.bass-runs-into-phrases", bars.size());
+        for (Bar bar : bars) {
+            // each run is a decision of its own
+            with = with.withLock(new AddedLock(
+                    beginning(bar), bar.endTick(), wording("BassRuns.a-bass-run-into-the"), new Added.Bass()));
+        }
         return List.of(Proposal.inBars(name, with, first, first + 1));
+    }
+
+    private static int beginning(Bar bar) {
+        return bar.endTick() - NOTES * bar.meter().beatTicks();
     }
 
     private List<MelodyNote> run(Bar bar) {
         int beat = bar.meter().beatTicks();
-        int from = bar.endTick() - NOTES * beat;
+        int from = beginning(bar);
         Optional<ChordSymbol> here = song.chordAt(from);
         Optional<ChordSymbol> next = song.chordAt(bar.endTick());
         boolean busy = song.bass().stream().anyMatch(note -> note.endTick() > from && note.tick() < bar.endTick());

@@ -7,6 +7,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import phalanx.arrange.demand.Added;
+import phalanx.arrange.demand.AddedLock;
 import phalanx.project.Project;
 import phalanx.song.Bar;
 import phalanx.song.MelodyNote;
@@ -65,8 +67,19 @@ public final class LickProposals {
                 new ArrayList<>(TuneEdit.clear(song, bar.startTick(), end).melody());
         tune.addAll(notes);
         tune.sort(Comparator.comparingInt(MelodyNote::tick));
-        Project with = project.withSong(song.withMelody(tune));
-        return Proposal.inBars(name, with, song.barIndexAt(bar.startTick()), song.barIndexAt(end - 1));
+        return Proposal.of(name, project.withSong(song.withMelody(tune)), bar.startTick(), end, before(bar, end));
+    }
+
+    /** What the tune has there; under another lick what it had before that one. */
+    private Added before(Bar bar, int end) {
+        return project.locks().stream()
+                .filter(AddedLock.class::isInstance)
+                .map(AddedLock.class::cast)
+                .filter(lock -> lock.startTick() == bar.startTick() && lock.endTick() == end)
+                .map(AddedLock::what)
+                .filter(Added.Tune.class::isInstance)
+                .findFirst()
+                .orElseGet(() -> Added.Tune.of(song, bar.startTick(), end));
     }
 
     /** Where the tune lies around a tick. */

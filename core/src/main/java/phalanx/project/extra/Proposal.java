@@ -3,6 +3,7 @@ package phalanx.project.extra;
 import static phalanx.words.Words.wording;
 
 import java.util.Objects;
+import phalanx.arrange.demand.Added;
 import phalanx.arrange.demand.AddedLock;
 import phalanx.project.Project;
 
@@ -28,8 +29,13 @@ public record Proposal(String name, String place, Project project, int fromTick,
     /** One that puts in bars, given by their index, which can be taken out again. */
     static Proposal ofBars(String name, Project project, int from, int to) {
         var bars = project.song().bars();
-        AddedLock lock = new AddedLock(bars.get(from).startTick(), bars.get(to).endTick(), name);
-        return inBars(name, project.withLock(lock), from, to);
+        return of(name, project, bars.get(from).startTick(), bars.get(to).endTick(), new Added.Bars());
+    }
+
+    /** One that can be taken out again. */
+    static Proposal of(String name, Project project, int fromTick, int toTick, Added what) {
+        Project with = project.withLock(new AddedLock(fromTick, toTick, name, what));
+        return inBars(name, with, with.song().barIndexAt(fromTick), with.song().barIndexAt(toTick - 1));
     }
 
     /** One that is heard in some bars, by their index. */

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import phalanx.arrange.demand.Added;
 import phalanx.project.Project;
 import phalanx.righthand.Level;
 import phalanx.righthand.Picking;
@@ -65,8 +66,9 @@ final class SecondTimes {
     }
 
     private Proposal varied(String name, Reprises.Reprise reprise, UnaryOperator<Picking.Plan> change) {
-        int end = reprise.startTick() + reprise.lengthTicks();
-        Picking.Plan plan = change.apply(project.picking().planAt(reprise.startTick()));
+        int end = song.sectionEnd(reprise.startTick());
+        Picking.Plan now = project.picking().planAt(reprise.startTick());
+        Picking.Plan plan = change.apply(now);
         List<Section> sections = song.sections().stream()
                 .map(section -> section.startTick() == reprise.startTick()
                         ? new Section(section.name(), section.startTick(), true)
@@ -74,6 +76,6 @@ final class SecondTimes {
                 .toList();
         Project with = project.withSong(song.withSections(sections))
                 .withPicking(project.picking().withSpan(new Picking.Span(reprise.startTick(), end, plan)));
-        return Proposal.inBars(name, with, song.barIndexAt(reprise.startTick()), song.barIndexAt(end - 1));
+        return Proposal.of(name, with, reprise.startTick(), end, new Added.Picked(now));
     }
 }

@@ -357,7 +357,7 @@ public final class SongBuilder {
                 key.orElse(Key.C_MAJOR),
                 tempo.orElse(DEFAULT_TEMPO),
                 laid,
-                sections,
+                sections.isEmpty() ? PartNames.of(laid, marks) : sections,
                 List.copyOf(chart.values()),
                 melody,
                 low.until(start));

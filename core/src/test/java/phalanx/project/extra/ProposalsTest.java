@@ -5,11 +5,14 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import phalanx.arrange.demand.Added;
 import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.Lock;
@@ -22,6 +25,8 @@ import phalanx.project.CopiedBars;
 import phalanx.project.Project;
 import phalanx.project.Setup;
 import phalanx.project.Solve;
+import phalanx.righthand.Picking;
+import phalanx.song.BarEdit;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
@@ -29,6 +34,7 @@ import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Songs;
 import phalanx.song.Ticks;
+import phalanx.song.lick.Licks;
 
 /** Beginnings, ends, runs and second times: the song itself stays, what is added does what it says. */
 class ProposalsTest {
@@ -37,11 +43,12 @@ class ProposalsTest {
     }
 
     private static Song song() {
+        return song("G C D7 G G C D7 G");
+    }
+
+    private static Song song(String chords) {
         Song song = Songs.of(
-                "G",
-                Meter.COMMON,
-                "G C D7 G G C D7 G",
-                "B4:2 A4:2 G4:2 E4:2 F#4:2 A4:2 G4:4 B4:2 A4:2 G4:2 E4:2 F#4:2 A4:2 G4:4");
+                "G", Meter.COMMON, chords, "B4:2 A4:2 G4:2 E4:2 F#4:2 A4:2 G4:4 B4:2 A4:2 G4:2 E4:2 F#4:2 A4:2 G4:4");
         return song.withSections(List.of(new Section("A", 0), new Section("A", 4 * Ticks.WHOLE)));
     }
 
@@ -66,27 +73,50 @@ class ProposalsTest {
         assertThat(with.song().sections()).extracting(Section::startTick).containsExactly(13440, 40320);
     }
 
-    /** Every beginning and every end goes again as it came, in every version, whatever was decided in it and beside it. */
+    /** All that is proposed goes again as it came, in every version, whatever was decided in it and beside it. */
     @Test
     void whatWasPutInIsTakenOutAgain() {
-        Project before = project(song()).withLock(new InnerLock(4 * Ticks.WHOLE, 0));
-        List<Proposal> added = new Proposals()
-                .of(before).stream()
-                        .filter(proposal -> proposal.project().song().bars().size()
-                                > before.song().bars().size())
-                        .toList();
-        assertThat(added).hasSizeGreaterThan(4);
-        for (Proposal proposal : added) {
+        Project before = project(song("G C Am D7 G C Am D7")).withLock(new InnerLock(4 * Ticks.WHOLE, 0));
+        List<Proposal> all = new ArrayList<>(new Proposals().of(before));
+        all.addAll(new LickProposals(before).in(1, Licks.shipped()));
+        Set<Class<?>> kinds = new HashSet<>();
+        for (Proposal proposal : all) {
             Project with = proposal.project();
             AddedLock lock = added(with).get(0);
+            kinds.add(lock.what().getClass());
             assertThat(lock.words()).isEqualTo("put in: " + proposal.name());
             assertThat(with.without(lock)).as(proposal.name()).isEqualTo(before);
-            Project decided = with.withLock(new InnerLock(lock.startTick(), 1)).branched("other");
-            assertThat(decided.without(lock).showing("First").version())
+            Project decided =
+                    lock.what() instanceof Added.Bars ? with.withLock(new InnerLock(lock.startTick(), 1)) : with;
+            assertThat(decided.branched("other").without(lock).showing("First").version())
                     .as(proposal.name())
                     .isEqualTo(before.version());
-            assertThat(decided.inKey("D").locks()).anyMatch(AddedLock.class::isInstance);
+            // of a lick the notes before it belong to the key before
+            assertThat(added(with.inKey("D")).isEmpty()).isEqualTo(lock.what() instanceof Added.Tune);
+            Project later = with.withBars(BarEdit.insert(with.song(), 0, 1, Meter.COMMON));
+            assertThat(later.without(added(later).get(0)))
+                    .as(proposal.name() + ", a bar later")
+                    .isEqualTo(before.withBars(BarEdit.insert(before.song(), 0, 1, Meter.COMMON)));
         }
+        assertThat(kinds).hasSize(4);
+    }
+
+    /** What the player has written over is no decision any more; a lick over a lick gives back the tune itself. */
+    @Test
+    void whatIsNoLongerThereIsNotListed() {
+        Project before = project(song("G C Am D7 G C Am D7"));
+        Project run = named(new Proposals().of(before), "a bass run").project();
+        assertThat(added(run)).hasSize(1);
+        assertThat(added(run.withSong(run.song().withBass(List.of())))).isEmpty();
+        Project second = named(new Proposals().of(before), "A the second time").project();
+        assertThat(added(second)).hasSize(1);
+        assertThat(added(second.withPicking(Picking.PLAIN))).isEmpty();
+        Project lick = before;
+        for (int i = 0; i < 2; i++) {
+            lick = new LickProposals(lick).in(1, Licks.shipped()).get(i).project();
+        }
+        assertThat(lick.song().melody()).isNotEqualTo(before.song().melody());
+        assertThat(lick.without(added(lick).get(0))).isEqualTo(before);
     }
 
     /** An intro before an intro: each goes by itself, in either order, and letting the engine choose again keeps both. */

@@ -15,6 +15,8 @@ import phalanx.song.BarMarks;
 import phalanx.song.ChordChange;
 import phalanx.song.MelodyNote;
 import phalanx.song.Meter;
+import phalanx.song.Reprises;
+import phalanx.song.Section;
 import phalanx.song.Song;
 import phalanx.song.Ticks;
 import phalanx.theory.Key;
@@ -95,6 +97,39 @@ class SongBuilderTest {
         assertThat(beginnings)
                 .isEqualTo(
                         built.song().bars().stream().map(one -> one.startTick()).toList());
+    }
+
+    /** Two parts with endings, each twice: players call them A and B (common practice, no source). */
+    @Example
+    void partsThatAreRepeatedHaveNames() {
+        SongBuilder song = new SongBuilder();
+        song.endBar(BAR / 4, BarMarks.NONE, true);
+        for (int part = 0; part < 2; part++) {
+            for (int bar = 0; bar < 3; bar++) {
+                bar(song, bar, marks(bar == 0, 0));
+            }
+            bar(song, 3, marks(false, 2, 1));
+            bar(song, 4, marks(false, 0, 2));
+        }
+        Song built = song.build(VOICE, "x").song();
+        assertThat(built.sections()).extracting(Section::name).containsExactly("A", "A", "B", "B");
+        assertThat(built.sections())
+                .extracting(section -> built.barIndexAt(section.startTick()))
+                .containsExactly(1, 5, 9, 13);
+        assertThat(new Reprises(built).find())
+                .extracting(Reprises.Reprise::lengthTicks)
+                .as("up to the endings")
+                .containsExactly(3 * BAR, 3 * BAR);
+        SongBuilder figure = new SongBuilder();
+        bar(figure, 0, marks(true, 4));
+        bar(figure, 1, BarMarks.NONE);
+        assertThat(figure.build(VOICE, "x").song().sections()).isEmpty();
+        SongBuilder later = new SongBuilder();
+        for (int bar = 0; bar < 8; bar++) {
+            bar(later, bar, marks(bar == 2, bar == 5 ? 2 : 0));
+        }
+        Song intro = later.build(VOICE, "x").song();
+        assertThat(intro.sections()).extracting(Section::name).containsExactly("A", "B", "B", "C");
     }
 
     @Example

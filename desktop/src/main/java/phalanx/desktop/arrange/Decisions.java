@@ -15,6 +15,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import phalanx.arrange.demand.Added;
 import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.LimitLock;
 import phalanx.arrange.demand.Lock;
@@ -54,7 +55,7 @@ final class Decisions extends VBox {
                     .orElse(wording("Decisions.the-song"));
             return new Stretch(
                     here.map(Section::startTick).orElse(0),
-                    next.map(Section::startTick).orElse(song.endTick()),
+                    song.sectionEnd(tick),
                     here.map(section -> wording("Decisions.section", section.name()))
                             .orElse(before));
         }
@@ -114,17 +115,29 @@ final class Decisions extends VBox {
                 ? Cards.button(
                         "release-" + number,
                         wording("Decisions.take-out"),
-                        wording("Decisions.the-bars-go-with-all-in-them"),
+                        gone(added.what()),
                         () -> decide(takingOut(added), now -> now.without(added)))
                 : Cards.button(
                         "release-" + number,
-                        "Release",
+                        wording("Decisions.release"),
                         wording("Decisions.let-the-engine-choose-again", lock.words()),
                         () -> decide(wording("Decisions.release-of", lock.words()), now -> now.withoutLock(lock)));
         release.setMinWidth(USE_PREF_SIZE);
         HBox line = new HBox(8, words, release);
         line.setAlignment(Pos.CENTER_LEFT);
         return line;
+    }
+
+    private static String gone(Added what) {
+        if (what instanceof Added.Bars) {
+            return wording("Decisions.the-bars-go-with-all-in-them");
+        }
+        if (what instanceof Added.Bass) {
+            return wording("Decisions.the-bass-is-the-pickings-again");
+        }
+        return what instanceof Added.Tune
+                ? wording("Decisions.the-tune-is-as-it-was")
+                : wording("Decisions.picked-as-it-was");
     }
 
     static String takingOut(AddedLock added) {

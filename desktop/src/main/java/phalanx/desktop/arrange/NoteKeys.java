@@ -2,9 +2,12 @@ package phalanx.desktop.arrange;
 
 import static phalanx.words.Words.wording;
 
+import java.util.Comparator;
 import java.util.Optional;
 import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.Role;
+import phalanx.arrange.demand.TuneUse;
+import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
@@ -25,10 +28,56 @@ final class NoteKeys {
         this.workbench = workbench;
     }
 
+    /** The note of the tune that begins at a tick is the tune's no more; where none does, the highest inner note is. */
+    void role(Arrangement arrangement, int tick) {
+        if (isWritten()) {
+            return;
+        }
+        TuneUse use = arrangement.request().wishes().tune();
+        if (use != TuneUse.PLAYED) {
+            workbench.say(Message.plain(wording("NoteKeys.the-tune-is-not-played", use.label())));
+            return;
+        }
+        String place = AttackKeys.place(arrangement, tick);
+        Optional<MelodyNote> own = begins(tick);
+        Optional<ArrangedNote> inner = arrangement.notes().stream()
+                .filter(note -> note.tick() == tick && note.role() == Role.INNER)
+                .max(Comparator.comparingInt(ArrangedNote::midi));
+        if (own.isPresent()) {
+            workbench.editSong(
+                    wording("NoteKeys.the-tune-without-its-note", place),
+                    song -> TuneEdit.clear(song, tick, own.get().endTick()));
+        } else if (inner.isPresent()) {
+            workbench.editSong(wording("NoteKeys.the-inner-note-as-the-tunes", place), song -> {
+                int length = Math.min(inner.get().lengthTicks(), next(song, tick) - tick);
+                Pitch pitch = Pitch.of(inner.get().midi() - arrangement.movedBy(), song.key());
+                return TuneEdit.put(song, new MelodyNote(tick, length, pitch));
+            });
+        } else {
+            workbench.say(Message.plain(wording("NoteKeys.no-inner-note-begins-in", place)));
+        }
+    }
+
+    private boolean isWritten() {
+        boolean written = workbench.project().flatMap(Project::written).isPresent();
+        if (written) {
+            workbench.say(Message.plain(wording("NoteKeys.the-song-is-kept-as")));
+        }
+        return written;
+    }
+
+    /** Where the next note of the tune begins, or the song ends. */
+    private static int next(Song song, int tick) {
+        return song.melody().stream()
+                .mapToInt(MelodyNote::tick)
+                .filter(other -> other > tick)
+                .findFirst()
+                .orElse(song.endTick());
+    }
+
     /** One inner note more or less where a moment begins. */
     void inner(Arrangement arrangement, int tick, boolean more) {
-        if (workbench.project().flatMap(Project::written).isPresent()) {
-            workbench.say(Message.plain(wording("NoteKeys.the-song-is-kept-as")));
+        if (isWritten()) {
             return;
         }
         int now = (int) arrangement.notes().stream()
@@ -79,11 +128,7 @@ final class NoteKeys {
         tuneNote(tick).ifPresent(note -> {
             Song song = workbench.project().orElseThrow().song();
             int step = song.barAt(tick).meter().stepTicks();
-            int next = song.melody().stream()
-                    .mapToInt(MelodyNote::tick)
-                    .filter(other -> other > tick)
-                    .findFirst()
-                    .orElse(song.endTick());
+            int next = next(song, tick);
             int length = note.lengthTicks() + (longer ? step : -step);
             if (length <= 0 || tick + length > next) {
                 workbench.say(Message.error(
@@ -99,11 +144,14 @@ final class NoteKeys {
         });
     }
 
-    private Optional<MelodyNote> tuneNote(int tick) {
-        Optional<MelodyNote> note = workbench.project().stream()
+    private Optional<MelodyNote> begins(int tick) {
+        return workbench.project().stream()
                 .flatMap(project -> project.song().melodyBetween(tick, tick + 1).stream())
-                .filter(one -> one.tick() == tick)
                 .findFirst();
+    }
+
+    private Optional<MelodyNote> tuneNote(int tick) {
+        Optional<MelodyNote> note = begins(tick);
         if (note.isEmpty()) {
             workbench.say(Message.plain(wording("NoteKeys.no-note-of-the-tune")));
         }

@@ -3,6 +3,8 @@ package phalanx.desktop.arrange;
 import static phalanx.words.Words.wording;
 
 import java.util.Optional;
+import phalanx.arrange.demand.DigitLock;
+import phalanx.arrange.demand.NoteLock;
 import phalanx.arrange.demand.PlaceLock;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
@@ -12,6 +14,8 @@ import phalanx.desktop.session.Message;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.project.Project;
+import phalanx.righthand.Digit;
+import phalanx.righthand.School;
 
 /** Moves a note of tune or bass to another string, or gives it to another finger; the rest is solved around it. */
 final class PlaceKeys {
@@ -57,6 +61,32 @@ final class PlaceKeys {
         });
     }
 
+    /**
+     * The bass note or the tune's is plucked by a digit, where no tune note begins the inner one; asked for once more, the
+     * digit is chosen again.
+     */
+    void digit(Arrangement arrangement, int tick, Role role, Digit digit) {
+        School school = arrangement.request().picking().school();
+        if (!school.digits().contains(digit)) {
+            workbench.say(Message.error(wording("PlaceKeys.this-hand-plays-without", digit.symbol())));
+            return;
+        }
+        boolean inner = role == Role.MELODY
+                && arrangement.notes().stream().noneMatch(note -> note.tick() == tick && note.role() == role);
+        note(arrangement, tick, inner ? Role.INNER : role).ifPresent(note -> {
+            DigitLock lock = new DigitLock(tick, note.role(), digit);
+            boolean again = workbench.project().stream()
+                    .anyMatch(project -> project.locks().contains(lock));
+            if (again) {
+                workbench.decide(
+                        wording("PlaceKeys.release-of", lock.words(), AttackKeys.place(arrangement, tick)),
+                        now -> now.withoutLock(lock));
+            } else {
+                decide(arrangement, lock);
+            }
+        });
+    }
+
     private Optional<ArrangedNote> note(Arrangement arrangement, int tick, Role role) {
         Optional<ArrangedNote> note = arrangement.notes().stream()
                 .filter(one -> one.tick() == tick && one.role() == role)
@@ -67,8 +97,9 @@ final class PlaceKeys {
         return note;
     }
 
-    private void decide(Arrangement arrangement, PlaceLock lock) {
-        if (workbench.project().flatMap(Project::written).isPresent()) {
+    private void decide(Arrangement arrangement, NoteLock lock) {
+        if (lock instanceof PlaceLock
+                && workbench.project().flatMap(Project::written).isPresent()) {
             workbench.say(Message.plain(wording("PlaceKeys.the-song-is-kept-as")));
             return;
         }

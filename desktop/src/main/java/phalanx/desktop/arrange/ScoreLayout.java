@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import phalanx.arrange.score.Comeback;
+import phalanx.arrange.score.Folding;
 import phalanx.formats.page.Staff;
 import phalanx.song.Bar;
 import phalanx.song.Song;
@@ -41,6 +43,12 @@ final class ScoreLayout {
     /** Room before the first note of a bar, so that its tile clears the bar line. */
     static final double BAR_PAD = 14;
 
+    /** What brackets over endings take above the lanes. */
+    static final double ENDING = 18;
+
+    /** A line that says what is not shown again. */
+    static final double FOLD = 30;
+
     private static final double LEAST_QUARTER = 42;
     private static final double WIDEST_QUARTER = 84;
 
@@ -50,10 +58,12 @@ final class ScoreLayout {
      * @param bars from left to right
      * @param top of the line
      * @param tickWidth pixels of a tick
+     * @param again what comes after them that they or earlier ones stand for, said below them
      */
-    record Line(List<Bar> bars, double top, double tickWidth) {
+    record Line(List<Bar> bars, double top, double tickWidth, List<Comeback> again) {
         Line {
             bars = List.copyOf(bars);
+            again = List.copyOf(again);
         }
 
         int startTick() {
@@ -72,16 +82,18 @@ final class ScoreLayout {
     private final double words;
     private final double left;
     private final double staff;
+    private final Folding folding;
 
     /** One without a staff. */
     ScoreLayout(Song song, int strings, int digits, boolean sung, double width) {
-        this(song, strings, digits, sung, Optional.empty(), width, OptionalInt.empty());
+        this(song, strings, digits, sung, Optional.empty(), width, OptionalInt.empty(), Folding.none(song));
     }
 
     /**
      * @param sung whether a tune that is sung stands above the lanes; else its words stand below the count
      * @param notation that stands on a staff above the lanes, if it is shown
      * @param running the place of the bar with which a running line begins
+     * @param folding which bars are not shown again; a running line shows all
      */
     ScoreLayout(
             Song song,
@@ -90,12 +102,14 @@ final class ScoreLayout {
             boolean sung,
             Optional<Staff> notation,
             double width,
-            OptionalInt running) {
+            OptionalInt running,
+            Folding folding) {
+        this.folding = running.isPresent() ? Folding.none(song) : folding;
         this.staff = notation.map(Staff::height).orElse(0.0) * STAFF_SPACE;
         this.left = LEFT
                 + notation.map(shown -> (shown.before() + Staff.METER) * STAFF_SPACE)
                         .orElse(0.0);
-        this.heading = sung ? HEADING + SUNG : HEADING;
+        this.heading = HEADING + (sung ? SUNG : 0) + (this.folding.hasEndings() ? ENDING : 0);
         this.words =
                 !sung && song.melody().stream().anyMatch(note -> note.syllable().isPresent()) ? WORDS : 0;
         this.strings = strings;
@@ -104,9 +118,16 @@ final class ScoreLayout {
         List<List<Bar>> rows = running.isPresent()
                 ? rows(song.bars().subList(running.getAsInt(), song.bars().size()), room)
                         .subList(0, 1)
-                : rows(song.bars(), room);
-        for (int i = 0; i < rows.size(); i++) {
-            lines.add(new Line(rows.get(i), i * lineHeight(), scale(rows.get(i), room) / Ticks.QUARTER));
+                : rows(
+                        song.bars().stream()
+                                .filter(bar -> !folding.hidesTick(bar.startTick()))
+                                .toList(),
+                        room);
+        double top = 0;
+        for (List<Bar> row : rows) {
+            List<Comeback> again = this.folding.after(row.get(row.size() - 1));
+            lines.add(new Line(row, top, scale(row, room) / Ticks.QUARTER, again));
+            top = bottom(lines.get(lines.size() - 1));
         }
     }
 
@@ -116,7 +137,8 @@ final class ScoreLayout {
         double used = 0;
         for (Bar bar : bars) {
             double least = quarters(bar) * LEAST_QUARTER + BAR_PAD;
-            if (!open.isEmpty() && used + least > room) {
+            boolean goesOn = !open.isEmpty() && open.get(open.size() - 1).endTick() == bar.startTick();
+            if (!open.isEmpty() && (used + least > room || !goesOn)) {
                 rows.add(open);
                 open = new ArrayList<>();
                 used = 0;
@@ -143,9 +165,23 @@ final class ScoreLayout {
     }
 
     double height() {
-        return lines.size() * lineHeight();
+        return bottom(lines.get(lines.size() - 1));
     }
 
+    /** Where a line ends, with what is said below it. */
+    double bottom(Line line) {
+        return line.top() + lineHeight() + line.again().size() * FOLD;
+    }
+
+    int strings() {
+        return strings;
+    }
+
+    Folding folding() {
+        return folding;
+    }
+
+    /** Of a line without what is said below it. */
     double lineHeight() {
         return heading + staff + NECK + LANE_GAP + stringLane() + LANE_GAP + digitLane() + COUNT + words + LINE_GAP;
     }
@@ -158,10 +194,12 @@ final class ScoreLayout {
         return (digits - 1) * DIGIT_GAP + 2 * LANE_PAD - 8;
     }
 
+    /** The line that has a tick, or the bar that is like its. */
     Line lineAt(int tick) {
         Line found = lines.get(0);
+        int shown = folding.shown(tick);
         for (Line line : lines) {
-            if (line.startTick() <= tick) {
+            if (line.startTick() <= shown) {
                 found = line;
             }
         }
@@ -194,8 +232,10 @@ final class ScoreLayout {
 
     /** The tick at a place in the score. */
     int tickAt(double x, double y) {
-        int index = (int) Math.max(0, Math.min(lines.size() - 1.0, Math.floor(y / lineHeight())));
-        Line line = lines.get(index);
+        Line line = lines.get(0);
+        for (Line next : lines) {
+            line = next.top() <= y ? next : line;
+        }
         Bar bar = line.bars().get(0);
         for (Bar next : line.bars()) {
             if (barX(line, next) <= x) {
@@ -217,6 +257,11 @@ final class ScoreLayout {
     /** Where the lanes begin, a staff among them. */
     double lanesY(Line line) {
         return line.top() + heading;
+    }
+
+    /** Where a bar ends, before what stands before the next. */
+    double barEndX(Line line, Bar bar) {
+        return bar.endTick() >= line.endTick() ? lineEndX(line) : x(line, bar.endTick()) - BAR_PAD;
     }
 
     /** Where bars begin. */

@@ -60,6 +60,7 @@ final class ScorePainter {
     private final Map<ArrangedNote, ArrangedNote> slurred;
     private final Map<ArrangedNote, ArrangedNote> shifted;
     private final NeckLanePainter neck;
+    private final RepeatPainter repeats;
     private final Optional<Staff> staff;
 
     /**
@@ -75,6 +76,7 @@ final class ScorePainter {
         this.slurred = arrangement.slurred();
         this.shifted = arrangement.shifted();
         this.neck = new NeckLanePainter(arrangement, layout, view);
+        this.repeats = new RepeatPainter(arrangement.song(), layout, view);
     }
 
     /** Draws one line; the graphics stand at the top left of the score. */
@@ -106,6 +108,7 @@ final class ScorePainter {
             paintWords(g, line);
         }
         decided.forEach(lock -> paintPin(g, line, lock));
+        repeats.paint(g, line);
     }
 
     /** A line over the lanes of bars, given by their places in the song, that another version has otherwise. */
@@ -113,9 +116,7 @@ final class ScorePainter {
         for (Bar bar : line.bars()) {
             if (bars.contains(arrangement.song().barIndexAt(bar.startTick()))) {
                 double from = layout.barX(line, bar);
-                double to = bar.endTick() >= line.endTick()
-                        ? layout.lineEndX(line)
-                        : layout.x(line, bar.endTick()) - ScoreLayout.BAR_PAD;
+                double to = layout.barEndX(line, bar);
                 g.setFill(colour("ink"));
                 g.fillRect(from, layout.lanesY(line) - OTHERWISE, to - from - 2, OTHERWISE);
             }
@@ -295,11 +296,7 @@ final class ScorePainter {
 
     private void paintSection(GraphicsContext g, ScoreLayout.Line line, Section section) {
         double x = layout.x(line, section.startTick()) - TILE / 2 + 16;
-        double width = 14 + 8 * section.name().length();
-        g.setStroke(colour("ink"));
-        g.setLineWidth(1.4);
-        g.strokeRoundRect(x, line.top() + 1, width, 18, CORNER, CORNER);
-        Pens.centred(g, section.name(), x + width / 2, line.top() + 10, Pens.sansBold(13), colour("ink"));
+        RepeatPainter.name(g, section.name(), x, line.top() + 1, colour("ink"));
     }
 
     private void paintTrail(GraphicsContext g, ScoreLayout.Line line, ArrangedNote note) {

@@ -2,7 +2,9 @@ package phalanx.desktop.arrange;
 
 import static phalanx.words.Words.wording;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.ObjIntConsumer;
 import javafx.animation.AnimationTimer;
@@ -35,6 +37,7 @@ import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
 import phalanx.lefthand.shape.Finger;
 import phalanx.project.Project;
+import phalanx.righthand.Digit;
 import phalanx.song.Bar;
 import phalanx.song.Moved;
 import phalanx.song.Song;
@@ -288,13 +291,13 @@ public final class ScoreStation extends StackPane implements Viewed {
         });
     }
 
-    /** A shape of the player's own; else the added bars there; else the shape of a cascade or of the chart. */
+    /** A shape of the player's own; else what was put in there, the least of it first; else the shape of a cascade or of the chart. */
     private void releaseSelected() {
         Optional<AddedLock> added = locks().stream()
                 .filter(AddedLock.class::isInstance)
                 .map(AddedLock.class::cast)
                 .filter(one -> one.covers(score.selected()))
-                .findFirst();
+                .min(Comparator.comparingInt(one -> one.endTick() - one.startTick()));
         boolean own = lock().filter(shape -> locks().contains(shape)).isPresent();
         if (added.isPresent() && !own) {
             workbench.decide(Decisions.takingOut(added.get()), now -> now.without(added.get()));
@@ -399,8 +402,10 @@ public final class ScoreStation extends StackPane implements Viewed {
             case V -> toggleVersions();
             case T -> toggleStaff();
             case R -> toggleRunning();
+            case P -> toggleFolded();
             case N -> note((shown, tick) -> notes.inner(shown, tick, true));
             case DELETE, BACK_SPACE -> note((shown, tick) -> notes.inner(shown, tick, false));
+            case E -> note(notes::role);
             case O -> note((shown, tick) -> notes.octave(shown, tick, !event.isShiftDown()));
             case M -> note((shown, tick) -> notes.inner(shown, (tick + score.next()) / 2, true));
             case K -> lockSelected();
@@ -461,7 +466,10 @@ public final class ScoreStation extends StackPane implements Viewed {
         return times.orElseThrow();
     }
 
-    /** Alt with arrows moves a note to another string, with a figure or T it changes its finger; Shift means the bass. */
+    /**
+     * Alt with arrows moves a note to another string, with a figure or T it changes its finger, with the letter of a digit
+     * that; Shift means the bass.
+     */
     private boolean onPlaceKey(KeyCode code, Role role) {
         Optional<Arrangement> shown = workbench.arrangement();
         Optional<Finger> finger =
@@ -473,12 +481,18 @@ public final class ScoreStation extends StackPane implements Viewed {
                     case T -> Optional.of(Finger.THUMB);
                     default -> Optional.empty();
                 };
+        Optional<Digit> digit =
+                switch (code) {
+                    case P, I, M, A, C -> Optional.of(Digit.of(code.getName().toLowerCase(Locale.ROOT)));
+                    default -> Optional.empty();
+                };
         boolean moves = code == KeyCode.UP || code == KeyCode.DOWN;
         if (moves) {
             shown.ifPresent(song -> places.move(song, score.selected(), role, code == KeyCode.UP));
         }
         finger.ifPresent(own -> shown.ifPresent(song -> places.finger(song, score.selected(), role, own)));
-        return moves || finger.isPresent();
+        digit.ifPresent(own -> shown.ifPresent(song -> places.digit(song, score.selected(), role, own)));
+        return moves || finger.isPresent() || digit.isPresent();
     }
 
     /** The list of all findings in place of the moment, or the moment again. */
@@ -506,6 +520,17 @@ public final class ScoreStation extends StackPane implements Viewed {
                 score.toggleRunning()
                         ? wording("ScoreStation.one-line-that-runs-on")
                         : wording("ScoreStation.lines-below-each-other-r")));
+    }
+
+    /** Shows what comes again once, or every bar in order of playing. */
+    private void toggleFolded() {
+        boolean folded = score.toggleFolded();
+        String words = folded
+                ? score.hidesBars()
+                        ? wording("ScoreStation.what-comes-again-is-shown-once")
+                        : wording("ScoreStation.nothing-comes-again-with-the-same")
+                : wording("ScoreStation.every-bar-in-order-of-playing");
+        workbench.say(Message.plain(words));
     }
 
     private void toggleVersions() {

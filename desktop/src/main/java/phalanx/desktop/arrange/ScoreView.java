@@ -21,6 +21,7 @@ import phalanx.arrange.demand.Lock;
 import phalanx.arrange.demand.TuneUse;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Folding;
 import phalanx.desktop.View;
 import phalanx.desktop.widget.Crisp;
 import phalanx.formats.page.Staff;
@@ -65,6 +66,8 @@ public final class ScoreView extends Region {
     private int cursor = -1;
     private double zoom = 1;
     private boolean running;
+    private boolean folded;
+    private Optional<Folding> folding = Optional.empty();
     /** The place of the bar with which the running line begins. */
     private int first;
 
@@ -126,6 +129,7 @@ public final class ScoreView extends Region {
         shown.notes().stream().map(ArrangedNote::tick).forEach(moments::add);
         cursor = -1;
         engrave();
+        fold();
         lay();
         select(selected);
     }
@@ -158,6 +162,24 @@ public final class ScoreView extends Region {
         lay();
         reveal(selected);
         return running;
+    }
+
+    /** Shows what comes again once, as it would be written, or all bars in order of playing again. */
+    boolean toggleFolded() {
+        folded = !folded;
+        fold();
+        lay();
+        reveal(selected);
+        return folded;
+    }
+
+    private void fold() {
+        folding = folded ? arrangement.map(Folding::of) : Optional.empty();
+    }
+
+    /** Whether bars are folded away now. */
+    boolean hidesBars() {
+        return layout != null && layout.folding().hidesAny();
     }
 
     private void beginAt(int bar) {
@@ -245,14 +267,17 @@ public final class ScoreView extends Region {
     /** The next moment in a direction, or the selected one at the end. */
     int neighbour(boolean forward) {
         Integer next = forward ? moments.higher(selected) : moments.lower(selected);
+        while (next != null && layout != null && layout.folding().hidesTick(next)) {
+            next = forward ? moments.higher(next) : moments.lower(next);
+        }
         return next == null ? selected : next;
     }
 
     /** Where the next moment begins, or the song ends. */
     int next() {
-        int neighbour = neighbour(true);
-        return neighbour > selected
-                ? neighbour
+        Integer next = moments.higher(selected);
+        return next != null
+                ? next
                 : arrangement.map(shown -> shown.song().endTick()).orElse(selected);
     }
 
@@ -268,8 +293,8 @@ public final class ScoreView extends Region {
             return bars.get(Math.max(0, Math.min(bars.size() - 1, first + (forward ? shown : -shown))))
                     .startTick();
         }
-        double x = layout.x(line, selected);
-        double y = line.top() + (forward ? layout.lineHeight() : -layout.lineHeight()) + 1;
+        double x = layout.x(line, layout.folding().shown(selected));
+        double y = forward ? layout.bottom(line) + 1 : line.top() - 1;
         return y < 0 || y > layout.height() ? selected : layout.tickAt(x + 1, y);
     }
 
@@ -299,7 +324,7 @@ public final class ScoreView extends Region {
             }
             return;
         }
-        double bottom = line.top() + layout.lineHeight();
+        double bottom = layout.bottom(line);
         if (line.top() < scroll.getValue() || bottom > scroll.getValue() + viewHeight() + ScoreLayout.LINE_GAP) {
             scrollTo(line.top());
         }
@@ -344,7 +369,8 @@ public final class ScoreView extends Region {
                 shown.request().tune() == TuneUse.SUNG,
                 staff,
                 (getWidth() - BAR_WIDTH) / zoom,
-                running ? OptionalInt.of(first) : OptionalInt.empty());
+                running ? OptionalInt.of(first) : OptionalInt.empty(),
+                folding.orElseGet(() -> Folding.none(shown.song())));
         double most = Math.max(0, layout.height() - viewHeight());
         scroll.setMax(most);
         scroll.setVisibleAmount(layout.height() == 0 ? 0 : most * viewHeight() / layout.height());
@@ -381,7 +407,7 @@ public final class ScoreView extends Region {
     }
 
     private boolean onScreen(ScoreLayout.Line line) {
-        return line.top() < scroll.getValue() + viewHeight() && line.top() + layout.lineHeight() > scroll.getValue();
+        return line.top() < scroll.getValue() + viewHeight() && layout.bottom(line) > scroll.getValue();
     }
 
     private void paintMarks() {
@@ -394,13 +420,15 @@ public final class ScoreView extends Region {
         }
         marked().ifPresent(this::paintMarked);
         ScoreLayout.Line line = layout.lineAt(selected);
-        if (isShown(line, selected)) {
-            double x = layout.x(line, selected);
+        int at = layout.folding().shown(selected);
+        if (isShown(line, at)) {
+            double x = layout.x(line, at);
             place(chosen, x - COLUMN / 2, x + COLUMN / 2, layout.lanesY(line) - 2, layout.countY(line) + 6, 0.14);
         }
         ScoreLayout.Line played = layout.lineAt(cursor);
-        if (cursor >= 0 && isShown(played, cursor)) {
-            double x = layout.x(played, cursor);
+        int sounding = layout.folding().shown(cursor);
+        if (cursor >= 0 && isShown(played, sounding)) {
+            double x = layout.x(played, sounding);
             place(playing, x - 1, x + 1, layout.lanesY(played), layout.countY(played), 1);
             playing.setFill(view.colour("alarm"));
         }

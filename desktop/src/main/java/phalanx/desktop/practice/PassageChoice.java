@@ -38,7 +38,7 @@ record PassageChoice(Said called, int first, int last, boolean drills) {
                 .ifPresent(ladders::add);
         for (int i = 0; i < sections.size(); i++) {
             Bar from = song.barAt(sections.get(i).startTick());
-            int end = i + 1 < sections.size() ? sections.get(i + 1).startTick() : song.endTick();
+            int end = song.sectionEnd(from.startTick());
             ladders.add(new PassageChoice(
                     Said.of("PassageChoice.section-from-bar", sections.get(i).name(), from.number()),
                     song.barIndexAt(from.startTick()),

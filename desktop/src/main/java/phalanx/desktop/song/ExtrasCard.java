@@ -199,7 +199,7 @@ final class ExtrasCard extends VBox {
                 Cards.space(),
                 Cards.button(
                         "extra-hear-" + number,
-                        "Hear",
+                        wording("ExtrasCard.hear"),
                         wording("ExtrasCard.as-it-would-sound"),
                         () -> actions.hear.accept(priced)),
                 Cards.button(

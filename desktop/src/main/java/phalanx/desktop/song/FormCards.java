@@ -47,9 +47,7 @@ final class FormCards extends FlowPane {
 
     private HBox card(Song song, int index, boolean again) {
         Section section = song.sections().get(index);
-        int end = index + 1 < song.sections().size()
-                ? song.sections().get(index + 1).startTick()
-                : song.endTick();
+        int end = song.sectionEnd(section.startTick());
         long bars = song.bars().stream()
                 .filter(bar -> bar.startTick() >= section.startTick() && bar.startTick() < end)
                 .count();

@@ -9,6 +9,7 @@ import java.util.OptionalInt;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
+import phalanx.arrange.score.Folding;
 import phalanx.song.Bar;
 import phalanx.song.Meter;
 import phalanx.song.Song;
@@ -37,7 +38,8 @@ class ScoreLayoutTest {
                 .isEqualTo(bars.size());
         for (int first = 0; first < bars.size(); first++) {
             // as many bars from there on as a line below others would have, and one at least
-            ScoreLayout running = new ScoreLayout(song, 6, 4, false, Optional.empty(), width, OptionalInt.of(first));
+            ScoreLayout running = new ScoreLayout(
+                    song, 6, 4, false, Optional.empty(), width, OptionalInt.of(first), Folding.none(song));
             ScoreLayout.Line line = running.lines().get(0);
             assertThat(running.lines()).hasSize(1);
             assertThat(line.bars())

@@ -9,10 +9,12 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Folding;
 import phalanx.guitar.Instrument;
 import phalanx.song.Bar;
 import phalanx.song.Section;
@@ -40,6 +42,14 @@ final class LinePainter {
     private static final double WORDS_ROW = 1.6;
     private static final double AFTER = 1.5;
     private static final double AFTER_STAFF = 0.6;
+    private static final double ENDING_ROW = 1.5;
+    /** From a thick bar line to the dots of a repeat. */
+    private static final double DOTS = 0.22;
+
+    private static final double DOT = 0.3;
+    /** A repeat that says nothing is played so often. */
+    private static final int TWICE = 2;
+
     private static final double FILLED_BAR = 0.12;
     private static final double END_BAR = 0.35;
 
@@ -53,7 +63,9 @@ final class LinePainter {
     private final int first;
     private final Optional<Staff> staff;
     private final StaffPainter.Room room;
+    private final Folding folding;
     private final boolean sections;
+    private final boolean endings;
     private final boolean hits;
     private final boolean words;
     private Pen pen;
@@ -61,6 +73,7 @@ final class LinePainter {
 
     /**
      * @param notation of the whole song, where a staff stands over the strings
+     * @param folding which bars stand for others that are not shown
      * @param named whether the rows are called by their names, as in the first line of a page
      */
     LinePainter(
@@ -69,7 +82,9 @@ final class LinePainter {
             Map<ArrangedNote, ArrangedNote> shifted,
             ScoreLine line,
             Optional<Staff> notation,
+            Folding folding,
             boolean named) {
+        this.folding = folding;
         this.arrangement = arrangement;
         this.instrument = arrangement.request().instrument();
         this.slurred = slurred;
@@ -83,6 +98,8 @@ final class LinePainter {
                 .orElse(new StaffPainter.Room(0, 0));
         this.sections = begun(arrangement, line).findAny().isPresent();
         this.hits = line.bars().stream().anyMatch(bar -> !bar.hits().isEmpty());
+        this.endings = IntStream.range(first, first + line.bars().size())
+                .anyMatch(bar -> folding.ending(bar).isPresent() || folding.timesToEnd(bar) > TWICE);
         this.words = line.bars().stream().anyMatch(bar -> !bar.words().isEmpty());
     }
 
@@ -92,7 +109,12 @@ final class LinePainter {
     }
 
     private double staffTop() {
-        return top + ((sections ? SECTION_ROW : 0) + CHORD_ROW + staffRow() + FINGER_ROW + OVER) * s;
+        return top + (overChords() + CHORD_ROW + staffRow() + FINGER_ROW + OVER) * s;
+    }
+
+    /** In spaces. */
+    private double overChords() {
+        return (sections ? SECTION_ROW : 0) + (endings ? ENDING_ROW : 0);
     }
 
     private double staffRow() {
@@ -118,7 +140,7 @@ final class LinePainter {
 
     double height() {
         int rows = 2 + (hits ? 1 : 0);
-        return ((sections ? SECTION_ROW : 0)
+        return (overChords()
                         + CHORD_ROW
                         + staffRow()
                         + FINGER_ROW
@@ -184,7 +206,7 @@ final class LinePainter {
             pen.framed(x, top, width, 1.7 * s, 0.3 * s, 0.14 * s, Shade.INK);
             pen.centred(name, x + width / 2, top + 0.85 * s, Face.BOLD, size, Shade.INK);
         });
-        double base = top + ((sections ? SECTION_ROW : 0) + 1.4) * s;
+        double base = top + (overChords() + 1.4) * s;
         for (BarColumns bar : line.bars()) {
             if (bar.bar().number() > 0) {
                 String number = String.valueOf(bar.bar().number());
@@ -211,7 +233,7 @@ final class LinePainter {
 
     /** The lowest line of the staff. */
     private double lowestLine() {
-        return top + ((sections ? SECTION_ROW : 0) + CHORD_ROW) * s + room.above();
+        return top + (overChords() + CHORD_ROW) * s + room.above();
     }
 
     private List<Bar> bars() {
@@ -273,6 +295,47 @@ final class LinePainter {
             barLine(end - END_BAR / 2 * s, END_BAR);
         } else {
             barLine(end - FILLED_BAR / 2 * s, FILLED_BAR);
+        }
+        for (int i = 0; i < line.bars().size(); i++) {
+            paintRepeats(first + i, line.bars().get(i));
+        }
+    }
+
+    private void paintRepeats(int bar, BarColumns columns) {
+        double from = columns == line.bars().get(0) ? line.begin() : line.barX(columns);
+        double to = line.barEnd(columns.bar());
+        double y = top + (sections ? SECTION_ROW : 0) * s;
+        if (folding.beginsRepeat(bar)) {
+            repeatSign(from + END_BAR / 2 * s, from + (END_BAR + DOTS) * s);
+        }
+        int times = folding.timesToEnd(bar);
+        if (times > 0) {
+            repeatSign(to - END_BAR / 2 * s, to - (END_BAR + DOTS) * s);
+        }
+        if (times > TWICE) {
+            pen.right(times + "×", to - 0.3 * s, y + 1.1 * s, Face.BOLD, Sizes.COUNT * s, Shade.INK);
+        }
+        folding.ending(bar).ifPresent(ending -> {
+            double over = y + 0.2 * s;
+            double left = line.barX(columns) + 0.2 * s;
+            pen.line(left, over, to - 0.3 * s, over, FILLED_BAR * s, Shade.INK);
+            if (bar == ending.from()) {
+                pen.line(left, over, left, over + s, FILLED_BAR * s, Shade.INK);
+                pen.left(ending.round() + ".", left + 0.3 * s, over + s, Face.BOLD, Sizes.COUNT * s, Shade.INK);
+            }
+            if (bar == ending.to() - 1 && ending.round() == 1) {
+                pen.line(to - 0.3 * s, over, to - 0.3 * s, over + s, FILLED_BAR * s, Shade.INK);
+            }
+        });
+    }
+
+    /** A thick bar line, and dots between strings in the middle. */
+    private void repeatSign(double x, double dots) {
+        barLine(x, END_BAR);
+        double middle = (stringY(1) + stringY(instrument.strings())) / 2;
+        double half = DOT / 2 * s;
+        for (double apart : new double[] {-s, s}) {
+            pen.filled(dots - half, middle + apart - half, 2 * half, 2 * half, half, Shade.INK);
         }
     }
 

@@ -6,10 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import phalanx.arrange.notation.StaffNotation;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Comeback;
+import phalanx.arrange.score.Folding;
 import phalanx.song.Bar;
 import phalanx.song.Section;
 
@@ -33,6 +34,7 @@ final class ScoreSheet {
     private final Foot foot;
     private final double space;
     private final Optional<Staff> staff;
+    private final Folding folding;
 
     ScoreSheet(Arrangement arrangement, PageSetup setup) {
         this.arrangement = arrangement;
@@ -41,6 +43,7 @@ final class ScoreSheet {
         this.shifted = arrangement.shifted();
         this.foot = Foot.of(arrangement, setup);
         this.staff = setup.staff() ? Optional.of(Staff.of(arrangement)) : Optional.empty();
+        this.folding = setup.once() ? Folding.of(arrangement) : Folding.none(arrangement.song());
         double highest = HIGHEST_LINE + (setup.staff() ? HIGHEST_STAFF : 0);
         this.space = Math.min(setup.space(), (foot.top() - setup.top()) / highest);
     }
@@ -95,26 +98,26 @@ final class ScoreSheet {
     }
 
     private final class Again implements Row {
-        private final Comeback bars;
+        private final ComebackRow row;
 
         Again(Comeback bars) {
-            this.bars = bars;
+            this.row = new ComebackRow(bars);
         }
 
         @Override
         public double height() {
-            return Comeback.height(space);
+            return ComebackRow.height(space);
         }
 
         @Override
         public double paint(Pen pen, double y, boolean named) {
-            bars.paint(pen, arrangement.song(), setup.left() + Sizes.LABELS * space, setup.right(), y, space);
+            row.paint(pen, arrangement.song(), setup.left() + Sizes.LABELS * space, setup.right(), y, space);
             return height();
         }
     }
 
     private LinePainter painter(ScoreLine line, boolean named) {
-        return new LinePainter(arrangement, slurred, shifted, line, staff, named);
+        return new LinePainter(arrangement, slurred, shifted, line, staff, folding, named);
     }
 
     private double drawShapes(Pen pen, double y) {
@@ -130,15 +133,13 @@ final class ScoreSheet {
     }
 
     private List<Row> rows() {
-        List<Comeback> again = setup.once() ? Comeback.of(arrangement) : List.of();
-        Set<Integer> resumed = again.stream().map(Comeback::to).collect(Collectors.toSet());
         List<BarColumns> bars = new ArrayList<>();
         Bar before = null;
         for (Bar bar : arrangement.song().bars()) {
             boolean meter = before == null || !before.meter().equals(bar.meter());
             List<StaffNotation.Voice> voices =
                     staff.isEmpty() ? List.of() : staff.get().bars().get(bars.size());
-            bars.add(new BarColumns(arrangement, bar, meter, resumed.contains(bars.size()), voices));
+            bars.add(new BarColumns(arrangement, bar, meter, folding.hides(bars.size() - 1), voices));
             before = bar;
         }
         Set<Integer> begun = new HashSet<>();
@@ -151,12 +152,14 @@ final class ScoreSheet {
         }
         List<Row> rows = new ArrayList<>();
         int from = 0;
-        for (Comeback one : again) {
-            addLines(rows, bars, from, one.from(), begun);
-            rows.add(new Again(one));
-            from = one.to();
+        for (int at = 0; at <= bars.size(); at++) {
+            boolean shown = at < bars.size() && !folding.hides(at);
+            if (!shown && from < at) {
+                addLines(rows, bars, from, at, begun);
+                folding.after(bars.get(at - 1).bar()).forEach(one -> rows.add(new Again(one)));
+            }
+            from = shown ? from : at + 1;
         }
-        addLines(rows, bars, from, bars.size(), begun);
         return rows;
     }
 

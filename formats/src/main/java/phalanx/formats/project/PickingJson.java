@@ -43,7 +43,7 @@ final class PickingJson {
         return node;
     }
 
-    private static void write(Picking.Plan plan, ObjectNode node) {
+    static void write(Picking.Plan plan, ObjectNode node) {
         plan.pattern().ifPresent(pattern -> node.put("pattern", PatternText.write(pattern)));
         node.put("bass", plan.bass().word())
                 .put("level", plan.level().word())
@@ -70,7 +70,7 @@ final class PickingJson {
                 spans));
     }
 
-    private static Picking.Plan plan(JsonPlace place) throws FormatException {
+    static Picking.Plan plan(JsonPlace place) throws FormatException {
         Optional<Pattern> pattern = Optional.empty();
         if (place.has("pattern")) {
             String text = place.child("pattern").text();

@@ -44,7 +44,7 @@ final class SongJson {
         }
     }
 
-    private static void write(List<MelodyNote> line, ArrayNode notes) {
+    static void write(List<MelodyNote> line, ArrayNode notes) {
         for (MelodyNote note : line) {
             ObjectNode node = notes.addObject()
                     .put("tick", note.tick())
@@ -83,7 +83,7 @@ final class SongJson {
         return root.checked(() -> new Song(title, ownKey, tempo, bars, sections, chart, melody, bass));
     }
 
-    private static List<MelodyNote> line(JsonPlace notes) throws FormatException {
+    static List<MelodyNote> line(JsonPlace notes) throws FormatException {
         List<MelodyNote> line = new ArrayList<>();
         for (JsonPlace note : notes.items()) {
             int tick = note.child("tick").integer();

@@ -13,6 +13,7 @@ import phalanx.arrange.WrittenNote;
 import phalanx.arrange.demand.AddedLock;
 import phalanx.arrange.demand.AttackLock;
 import phalanx.arrange.demand.CascadeLock;
+import phalanx.arrange.demand.DigitLock;
 import phalanx.arrange.demand.Holding;
 import phalanx.arrange.demand.InnerLock;
 import phalanx.arrange.demand.LimitLock;
@@ -33,6 +34,7 @@ import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.HeldShape;
 import phalanx.project.IgnoredFinding;
 import phalanx.project.Version;
+import phalanx.righthand.Digit;
 import phalanx.technique.HarmonicNode;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
@@ -58,6 +60,7 @@ final class VersionJson {
         ArrayNode limits = node.putArray("limits");
         ArrayNode cascades = node.putArray("cascades");
         ArrayNode added = mapper.createArrayNode();
+        ArrayNode digits = mapper.createArrayNode();
         for (Lock lock : version.locks()) {
             if (lock instanceof ShapeLock shape) {
                 ObjectNode one =
@@ -84,11 +87,13 @@ final class VersionJson {
                         .put("endTick", limit.endTick())
                         .put("noBarre", limit.noBarre());
                 limit.highestFret().ifPresent(fret -> one.put("highestFret", fret));
-            } else if (lock instanceof AddedLock bars) {
-                added.addObject()
-                        .put("startTick", bars.startTick())
-                        .put("endTick", bars.endTick())
-                        .put("name", bars.name());
+            } else if (lock instanceof AddedLock one) {
+                AddedJson.write(one, added.addObject());
+            } else if (lock instanceof DigitLock digit) {
+                digits.addObject()
+                        .put("tick", digit.tick())
+                        .put("role", digit.role().word())
+                        .put("digit", digit.digit().symbol());
             } else if (lock instanceof AttackLock attack) {
                 attacks.addObject()
                         .put("tick", attack.tick())
@@ -98,6 +103,9 @@ final class VersionJson {
         }
         if (!added.isEmpty()) {
             node.set("added", added);
+        }
+        if (!digits.isEmpty()) {
+            node.set("digits", digits);
         }
         version.written().ifPresent(written -> {
             ArrayNode notes = node.putArray("written");
@@ -220,10 +228,16 @@ final class VersionJson {
         }
         if (root.has("added")) {
             for (JsonPlace added : root.child("added").items()) {
-                int start = added.child("startTick").integer();
-                int end = added.child("endTick").integer();
-                String name = added.child("name").text();
-                locks.add(added.checked(() -> new AddedLock(start, end, name)));
+                locks.add(AddedJson.read(added));
+            }
+        }
+        if (root.has("digits")) {
+            for (JsonPlace digit : root.child("digits").items()) {
+                int tick = digit.child("tick").integer();
+                Role role = role(digit);
+                Digit own = digit.child("digit")
+                        .checked(() -> Digit.of(digit.child("digit").text()));
+                locks.add(digit.checked(() -> new DigitLock(tick, role, own)));
             }
         }
         return locks;

@@ -18,7 +18,9 @@ public record PartLine(SongBuilder song, String voice, String name) {
     /** Its name and what it holds. */
     public String words() {
         int notes = song.notes(voice);
-        String held = notes > 0 ? notes == 1 ? wording("PartLine.1-note") : wording("PartLine.notes", notes) : "chords";
+        String held = notes > 0
+                ? notes == 1 ? wording("PartLine.1-note") : wording("PartLine.notes", notes)
+                : wording("PartLine.chords");
         return name + ": " + held + (syllables() > 0 ? wording("PartLine.with-words") : "");
     }
 

@@ -48,7 +48,9 @@ import phalanx.arrange.notation.Rhythm;
 import phalanx.arrange.notation.StaffNotation;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
+import phalanx.arrange.score.Folding;
 import phalanx.formats.RandomSong;
+import phalanx.formats.abc.AbcReader;
 import phalanx.formats.reading.FormatException;
 import phalanx.formats.reading.Reading;
 import phalanx.formats.tab.TabReader;
@@ -399,6 +401,40 @@ class PagesTest {
         List<Page> whole = Sheet.SCORE.pages(walked, PageSetup.USUAL);
         assertThat(Collections.frequency(List.of(all(some).split(" ")), "C"))
                 .isEqualTo(Collections.frequency(List.of(all(whole).split(" ")), "C"));
+    }
+
+    /** A part with two endings stands between repeat signs, under brackets; a part that comes three times says so. */
+    @Test
+    void repeatsAndEndingsStandAsPlayersWriteThem() throws FormatException {
+        String reel = String.join(
+                "\n",
+                "X:1",
+                "T:Low Stile Reel",
+                "M:4/4",
+                "L:1/4",
+                "Q:1/4=90",
+                "K:G",
+                "|:\"G\"G B d B|\"C\"e d c A|\"G\"B G \"D\"A F|1 \"G\"G2 D2:|2 \"G\"G4||",
+                "\"Em\"e e g e|\"D\"d A F A|\"C\"G E \"D\"F A|\"G\"G4|",
+                "");
+        Song song =
+                new AbcReader("x").read(reel.getBytes(StandardCharsets.UTF_8)).song();
+        Arrangement arrangement =
+                Solve.of(Project.of(song, new Setup(Guitar.STEEL, StringSet.Named.STEEL_LIGHT.set(), Hand.AVERAGE)));
+        Folding folding = Folding.of(arrangement);
+        assertThat(folding.hasEndings()).isTrue();
+        for (boolean staff : new boolean[] {false, true}) {
+            PageSetup once = PageSetup.USUAL.withOnce(true).withStaff(staff);
+            List<Page> pages = Sheet.SCORE.pages(arrangement, once);
+            pages.forEach(page -> check(page, once, "reel"));
+            List<String> words = List.of(all(pages).split(" "));
+            assertThat(words).contains("1.", "2.").doesNotContain("as");
+            long shown = arrangement.notes().stream()
+                    .filter(note -> note.role() == Role.BASS && !folding.hidesTick(note.tick()))
+                    .count();
+            assertThat(frames(pages)).isEqualTo(shown + pages.size());
+            assertThat(all(Sheet.SCORE.pages(arrangement, PageSetup.USUAL))).doesNotContain("1. ");
+        }
     }
 
     private static String all(List<Page> pages) {

@@ -1,11 +1,10 @@
-package phalanx.formats.page;
+package phalanx.arrange.score;
 
 import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import phalanx.arrange.score.Arrangement;
 import phalanx.song.Bar;
 import phalanx.song.Reprises;
 import phalanx.song.Section;
@@ -13,22 +12,19 @@ import phalanx.song.Song;
 
 /**
  * Bars of a section that comes again that are played with the very same notes, digits, fingers and hits, and need not be
- * printed again: all of them, or some where its beginning or its end joins otherwise.
+ * shown again: all of them, or some where its beginning or its end joins otherwise.
  *
  * @param name of the section, where it begins with them
  * @param from index of the first of them
  * @param to index of the first bar after them
  * @param firstFrom index of the bar that the first of them is like
  */
-record Comeback(Optional<String> name, int from, int to, int firstFrom) {
-    /** A single bar is printed. */
-    private static final int FEWEST = 2;
-
-    private static final double ROW = 3.4;
-    private static final double SIZE = 1.1;
+public record Comeback(Optional<String> name, int from, int to, int firstFrom) {
+    /** A single bar is shown. */
+    static final int FEWEST = 2;
 
     /** Those of an arrangement, in order. */
-    static List<Comeback> of(Arrangement arrangement) {
+    public static List<Comeback> of(Arrangement arrangement) {
         Song song = arrangement.song();
         List<Comeback> found = new ArrayList<>();
         for (Reprises.Reprise again : new Reprises(song).find()) {
@@ -83,8 +79,8 @@ record Comeback(Optional<String> name, int from, int to, int firstFrom) {
         return all;
     }
 
-    /** What the page says in its place. */
-    String words(Song song) {
+    /** What is said in their place. */
+    public String words(Song song) {
         List<Bar> bars = song.bars();
         return wording(
                 "Comeback.bars-to-as-bars-to",
@@ -92,25 +88,5 @@ record Comeback(Optional<String> name, int from, int to, int firstFrom) {
                 bars.get(to - 1).number(),
                 bars.get(firstFrom).number(),
                 bars.get(firstFrom + to - from - 1).number());
-    }
-
-    static double height(double space) {
-        return ROW * space;
-    }
-
-    /** Draws the row that stands for them. */
-    void paint(Pen pen, Song song, double left, double right, double top, double space) {
-        double size = SIZE * space;
-        String words = words(song);
-        double x = left;
-        if (name.isPresent()) {
-            double room = right - left - Face.SANS.width(words, size) - 3 * space;
-            String shown = Type.cut(name.get(), Face.BOLD, size, Math.max(space, room));
-            double width = Face.BOLD.width(shown, size) + space;
-            pen.framed(left, top, width, 1.7 * space, 0.3 * space, 0.14 * space, Shade.INK);
-            pen.centred(shown, left + width / 2, top + 0.85 * space, Face.BOLD, size, Shade.INK);
-            x += width + space;
-        }
-        pen.left(words, x, top + 0.85 * space + Type.CAPITAL * size / 2, Face.SANS, size, Shade.INK);
     }
 }
