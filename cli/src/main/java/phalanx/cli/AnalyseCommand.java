@@ -7,7 +7,6 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.concurrent.Callable;
 import phalanx.formats.SongFiles;
 import phalanx.formats.reading.FormatException;
@@ -16,6 +15,7 @@ import phalanx.song.Bar;
 import phalanx.song.Song;
 import phalanx.song.SongHarmony;
 import phalanx.theory.Key;
+import phalanx.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -76,7 +76,7 @@ final class AnalyseCommand implements Callable<Integer> {
         for (SongHarmony.Placed placed : harmony.chords()) {
             Bar bar = song.barAt(placed.startTick());
             out.printf(
-                    Locale.ROOT,
+                    Words.figures(),
                     wording("AnalyseCommand.bar-beat-4s-10s-8s"),
                     bar.number(),
                     Queries.rounded(bar.beatOf(placed.startTick())),

@@ -11,6 +11,7 @@ import phalanx.lefthand.drill.Chain;
 import phalanx.lefthand.drill.Drill;
 import phalanx.lefthand.drill.Pacing;
 import phalanx.song.Song;
+import phalanx.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -116,13 +117,14 @@ final class ChainCommand extends QueryCommand {
                     String.join(" ", link.shape().fingers()),
                     link.why());
         }
-        out.printf(Locale.ROOT, wording("ChainCommand.effort"), chain.effort().total(), ceiling(chain));
+        out.printf(
+                Words.figures(), wording("ChainCommand.effort"), chain.effort().total(), ceiling(chain));
     }
 
     private static String ceiling(Chain chain) {
         double ceiling = chain.tempoCeiling();
         return Double.isFinite(ceiling)
-                ? String.format(Locale.ROOT, wording("ChainCommand.in-time-up-to-bpm"), Math.floor(ceiling))
+                ? String.format(Words.figures(), wording("ChainCommand.in-time-up-to-bpm"), Math.floor(ceiling))
                 : "";
     }
 }

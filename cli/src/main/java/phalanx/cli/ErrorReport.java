@@ -78,7 +78,7 @@ final class ErrorReport implements CommandLine.IExecutionExceptionHandler {
         PrintWriter err = e.getCommandLine().getErr();
         err.println(wording(
                 "ErrorReport.phalanx-phalanx-help-shows-how",
-                oneLine(e.getMessage()),
+                oneLine(UsageWords.of(e)),
                 e.getCommandLine().getParent() == null ? "" : e.getCommandLine().getCommandName() + " "));
         return ExitCodes.WRONG_USAGE;
     }

@@ -39,7 +39,7 @@ final class GroovesCommand implements Callable<Integer> {
                     .put("text", groove.text()));
             out.println(list);
         } else {
-            grooves.forEach(groove -> out.printf("%-18s %-5s %s%n", groove.name(), groove.meter(), groove.signs()));
+            grooves.forEach(groove -> out.printf("%-18s %-5s %s%n", groove.label(), groove.meter(), groove.signs()));
             out.println(HitKind.legend());
         }
         out.flush();

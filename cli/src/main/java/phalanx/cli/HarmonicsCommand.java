@@ -7,7 +7,6 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import phalanx.guitar.Instrument;
@@ -20,6 +19,7 @@ import phalanx.technique.HarmonicNode;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -120,7 +120,7 @@ final class HarmonicsCommand implements Callable<Integer> {
             return;
         }
         natural.forEach(harmonic -> out.println(String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("HarmonicsCommand.string-node-fret-4s-5"),
                 harmonic.string(),
                 harmonic.node(),
@@ -169,7 +169,7 @@ final class HarmonicsCommand implements Callable<Integer> {
             out.println(
                     step.touched()
                             ? String.format(
-                                    Locale.ROOT,
+                                    Words.figures(),
                                     wording("HarmonicsCommand.string-fret-touched-over-fret"),
                                     step.string(),
                                     step.fret(),

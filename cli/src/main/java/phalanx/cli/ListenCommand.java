@@ -5,7 +5,6 @@ import static phalanx.words.Words.wording;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import phalanx.arrange.score.ArrangedNote;
@@ -19,6 +18,7 @@ import phalanx.project.Solve;
 import phalanx.song.Bar;
 import phalanx.song.Song;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -100,7 +100,7 @@ final class ListenCommand implements Callable<Integer> {
 
     private static void print(PrintWriter out, TakeReport report, Song song) {
         out.printf(
-                Locale.ROOT,
+                Words.figures(),
                 wording("ListenCommand.of-strokes-heard-beside-them"),
                 report.heard(),
                 report.strokes(),
@@ -112,7 +112,7 @@ final class ListenCommand implements Callable<Integer> {
         }
         for (TakeReport.Steadiness beat : report.thumb()) {
             out.printf(
-                    Locale.ROOT,
+                    Words.figures(),
                     wording("ListenCommand.thumb-on-ms-spread-ms"),
                     beat.beat() == Math.rint(beat.beat())
                             ? String.valueOf((int) beat.beat())
@@ -143,10 +143,7 @@ final class ListenCommand implements Callable<Integer> {
     private static String place(ArrangedNote note, Song song) {
         Bar bar = song.barAt(note.tick());
         double beat = 1 + bar.offsetOf(note.tick()) / (double) bar.meter().beatTicks();
-        return wording(
-                "ListenCommand.bar-beat",
-                bar.number(),
-                beat == Math.rint(beat) ? String.valueOf((int) beat) : String.format(Locale.ROOT, "%.2f", beat));
+        return wording("ListenCommand.bar-beat", bar.number(), Words.figure(beat));
     }
 
     private void say(String line) {

@@ -6,13 +6,13 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Reach;
 import phalanx.lefthand.shape.ReachCheck;
 import phalanx.lefthand.shape.ReachReport;
 import phalanx.lefthand.shape.Shape;
+import phalanx.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -88,7 +88,7 @@ final class ReachCommand extends QueryCommand {
                 String.join(" ", report.fingers())));
         report.reachMm()
                 .forEach((pair, mm) -> out.printf(
-                        Locale.ROOT, wording("ReachCommand.of-mm"), pair, mm, Hand.AVERAGE.greatestMm(pair)));
+                        Words.figures(), wording("ReachCommand.of-mm"), pair, mm, Hand.AVERAGE.greatestMm(pair)));
         report.reasons().forEach(reason -> out.println("  " + reason));
     }
 }

@@ -6,7 +6,6 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.List;
-import java.util.Locale;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.FingeringFinder;
@@ -21,6 +20,7 @@ import phalanx.theory.ChordSymbol;
 import phalanx.theory.ChordTable;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -117,7 +117,7 @@ final class ShapesCommand extends QueryCommand {
     void print(String text, PrintWriter out) {
         for (PricedShape shape : shapes(ChordSymbol.parse(text))) {
             out.printf(
-                    Locale.ROOT,
+                    Words.figures(),
                     wording("ShapesCommand.18s-12s-mm-effort"),
                     shape.shape(),
                     String.join(" ", shape.fingers()),

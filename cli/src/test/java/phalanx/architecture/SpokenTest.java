@@ -29,12 +29,16 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.lang.model.element.Modifier;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import phalanx.project.Project;
 import phalanx.righthand.PatternLibrary;
+import phalanx.technique.Groove;
+import phalanx.technique.Grooves;
 
 /** What is said stands in the bundles, in every language, and nowhere else. */
 class SpokenTest {
@@ -138,11 +142,14 @@ class SpokenTest {
 
     /** What is shipped is English by itself; another language names it by that. */
     @Test
-    void everyShippedPatternIsExplainedInEachLanguage() {
-        Set<String> keys = new TreeSet<>();
-        PatternLibrary.standard().all().forEach(pattern -> Stream.of(pattern.family(), pattern.serves())
-                .forEach(words ->
-                        keys.add("Shipped." + words.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"))));
+    void everyShippedPatternAndGrooveIsNamedInEachLanguage() {
+        Stream<String> patterns = PatternLibrary.standard().all().stream()
+                .flatMap(pattern -> Stream.of(pattern.family(), pattern.serves()));
+        Stream<String> others =
+                Stream.concat(Grooves.shipped().all().stream().map(Groove::name), Stream.of(Project.FIRST));
+        Set<String> keys = Stream.concat(patterns, others)
+                .map(words -> "Shipped." + words.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"))
+                .collect(Collectors.toCollection(TreeSet::new));
         Set<String> italian = new TreeSet<>(ITALIAN.get("core").stringPropertyNames());
         italian.removeIf(key -> !key.startsWith("Shipped."));
         assertThat(italian).isEqualTo(keys);

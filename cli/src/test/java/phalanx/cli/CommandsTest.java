@@ -197,11 +197,22 @@ class CommandsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(
-            strings = {"shapes", "shapes C --wrong", "shapes C --max many", "arrange a.xml -o out.doc", "nonsense a b"})
-    void wrongUsageIsExitTwo(String line) {
+    @CsvSource(
+            delimiter = '#',
+            value = {
+                "shapes # CHORD|- is missing",
+                "shapes C --wrong # not known here: --wrong",
+                "shapes C --jsen # not known here: --jsen; near it: --json",
+                "shapes C --max # --max needs a value",
+                "shapes C --max many # --max: \"many\" is no whole number",
+                "reach x32010 --scale long # --scale: \"long\" is no number",
+                "shapes C --max 3 --max 4 # --max is given twice",
+                "arrange a.xml -o out.doc # out.doc",
+                "nonsense a b # not known here: a b",
+            })
+    void wrongUsageIsExitTwoAndSaysWhatIsWrong(String line, String what) {
         assertThat(run(line.split(" "))).isEqualTo(2);
-        assertThat(err.toString().trim()).startsWith("phalanx: ").doesNotContain("\n");
+        assertThat(err.toString().trim()).startsWith("phalanx: ").contains(what).doesNotContain("\n");
     }
 
     @Test

@@ -29,6 +29,10 @@ class LanguagesTest {
     private Path folder;
 
     private String run(String language, Path home, List<String> args) throws Exception {
+        return run(language, home, args, ExitCodes.DONE);
+    }
+
+    private String run(String language, Path home, List<String> args, int code) throws Exception {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:TieredStopAtLevel=1",
@@ -47,19 +51,19 @@ class LanguagesTest {
         Process process = builder.start();
         String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         assertThat(process.waitFor(120, TimeUnit.SECONDS)).isTrue();
-        assertThat(process.exitValue()).as(said).isZero();
+        assertThat(process.exitValue()).as(said).isEqualTo(code);
         return said;
     }
 
-    private String arrange(String language, Path song, Path out) throws Exception {
+    private void arrange(String language, String groove, Path song, Path out) throws Exception {
         Files.createDirectories(out);
         List<String> args = new ArrayList<>(
-                List.of("arrange", song.toString(), "--groove", "backbeat", "--slurs", "ease", "--bass", "walking"));
+                List.of("arrange", song.toString(), "--groove", groove, "--slurs", "ease", "--bass", "walking"));
         for (String file : SAME) {
             args.addAll(List.of("-o", out.resolve(file).toString()));
         }
         args.addAll(List.of("-o", out.resolve("out.json").toString()));
-        return run(language, folder.resolve("home"), args);
+        run(language, folder.resolve("home"), args);
     }
 
     /** A short song with hits and slurs, which files name, and with something to find. */
@@ -70,8 +74,8 @@ class LanguagesTest {
                 "X:1\nT:Long\nM:4/4\nL:1/8\nQ:1/4=180\nK:G\n\"G\"GABc d2B2|\"D7\"AcBA F2D2|]\n");
         Path english = folder.resolve("english");
         Path italian = folder.resolve("italian");
-        arrange("en", song, english);
-        arrange("it", song, italian);
+        arrange("en", "backbeat", song, english);
+        arrange("it", "secondo e quarto", song, italian);
         for (String file : SAME) {
             assertThat(italian.resolve(file)).hasSameBinaryContentAs(english.resolve(file));
         }
@@ -107,6 +111,14 @@ class LanguagesTest {
                 .contains("Arrangia un brano", "Mostra questo aiuto")
                 .doesNotContain("Show this help", "bundle:");
         assertThat(run("fr", folder, List.of("--help"))).contains("Arranges songs", "0   done");
+    }
+
+    @Test
+    void figuresAndWrongUsageAreInThePlayersLanguageToo() throws Exception {
+        assertThat(run("it", folder, List.of("harmonics"))).contains("7,02").doesNotContain("7.02");
+        assertThat(run("en", folder, List.of("harmonics"))).contains("7.02").doesNotContain("7,02");
+        assertThat(run("it", folder, List.of("shapes", "C", "--max", "tanti"), ExitCodes.WRONG_USAGE))
+                .contains("--max: \"tanti\" non è un numero intero");
     }
 
     /** What was chosen in the window holds for commands too; the environment comes before it. */

@@ -4,10 +4,10 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /**
  * How hard the strings of a guitar pull in a tuning.
@@ -53,7 +53,7 @@ public record TensionReport(List<Double> newtons, List<String> warnings) {
         }
         if (guitar.kind() == Guitar.Kind.NYLON && set.hasSteel()) {
             warnings.add(String.format(
-                    Locale.ROOT,
+                    Words.figures(),
                     wording("TensionReport.steel-strings-pull-n-on"),
                     newtons.stream().mapToDouble(Double::doubleValue).sum(),
                     usualNylonNewtons(guitar)));
@@ -83,7 +83,7 @@ public record TensionReport(List<Double> newtons, List<String> warnings) {
         int usual = Tuning.STANDARD.midi(string);
         if (midi - usual > MOST_UP) {
             warnings.add(String.format(
-                    Locale.ROOT,
+                    Words.figures(),
                     wording("TensionReport.string-stands-semitones-above-its"),
                     string,
                     midi - usual,
@@ -92,7 +92,7 @@ public record TensionReport(List<Double> newtons, List<String> warnings) {
                     newtons(guitar, set, string, usual)));
         } else if (usual - midi > MOST_DOWN) {
             warnings.add(String.format(
-                    Locale.ROOT,
+                    Words.figures(),
                     wording("TensionReport.string-stands-semitones-below-its"),
                     string,
                     usual - midi,

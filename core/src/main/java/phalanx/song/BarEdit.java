@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import phalanx.words.Words;
 
 /**
  * Puts whole bars into a song and takes them out, moves, splits and joins them, and gives them another meter: tune, own
@@ -150,8 +151,8 @@ public final class BarEdit {
         for (int length : newLengths) {
             lengths.add(length);
             meters.add(Meter.ofTicks(length, unit)
-                    .orElseThrow(() -> new IllegalArgumentException(wording(
-                            "BarEdit.a-bar-of-quarter-notes", Math.round(100.0 * length / Ticks.QUARTER) / 100.0))));
+                    .orElseThrow(() -> new IllegalArgumentException(
+                            wording("BarEdit.a-bar-of-quarter-notes", Words.figure(length / (double) Ticks.QUARTER)))));
         }
         take(song.bars().subList(to, song.bars().size()), lengths, meters);
         return with(song, bars(lengths, meters), song.sections(), song.chart(), song.melody(), song.bass());

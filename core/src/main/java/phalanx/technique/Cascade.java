@@ -5,7 +5,6 @@ import static phalanx.words.Words.wording;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -13,6 +12,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import phalanx.guitar.Instrument;
 import phalanx.theory.Key;
+import phalanx.words.Words;
 
 /**
  * Touched harmonics woven with plain notes over a held shape. Usually plain string s and touched string s + 2 by turns,
@@ -144,7 +144,7 @@ public record Cascade(List<Step> steps) {
         Harmonic harmonic = Harmonic.of(instrument, string, fret, node);
         if (!harmonic.isOverFingerboard(instrument)) {
             throw new IllegalArgumentException(String.format(
-                    Locale.ROOT,
+                    Words.figures(),
                     wording("Cascade.string-held-at-fret-is"),
                     string,
                     fret,

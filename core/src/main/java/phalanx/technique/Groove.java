@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import phalanx.song.Bar;
 import phalanx.song.Meter;
+import phalanx.words.Words;
 
 /**
  * Hits laid over every bar of a meter, and others over the last bar of a section. As text it is one line: name, meter,
@@ -54,6 +55,11 @@ public record Groove(
 
     private static int stepsOf(Meter meter, int grid) {
         return meter.barTicks() / (meter.beatTicks() / grid);
+    }
+
+    /** What it is called in the player's language; files name it by its name. */
+    public String label() {
+        return Words.shipped(name);
     }
 
     /** The signs of a plain bar, beats apart. */

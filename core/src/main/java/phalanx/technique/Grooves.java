@@ -8,6 +8,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** The grooves that are shipped. */
 public final class Grooves {
@@ -37,17 +38,17 @@ public final class Grooves {
     }
 
     /**
-     * The groove of a name.
+     * The groove of a name, in English or in the player's language.
      *
      * @throws IllegalArgumentException naming those that there are
      */
     public Groove get(String name) {
         return all.stream()
-                .filter(groove -> groove.name().equalsIgnoreCase(name.trim()))
+                .filter(groove -> Stream.of(groove.name(), groove.label()).anyMatch(name.trim()::equalsIgnoreCase))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(wording(
                         "Grooves.groove-is-not-known-there",
                         name.trim(),
-                        all.stream().map(Groove::name).collect(Collectors.joining(", ")))));
+                        all.stream().map(Groove::label).collect(Collectors.joining(", ")))));
     }
 }

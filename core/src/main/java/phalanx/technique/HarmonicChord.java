@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
@@ -14,6 +13,7 @@ import phalanx.guitar.Instrument;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /**
  * Natural harmonics of a chord under one straight finger: all strings that sound a tone of it over one fret.
@@ -55,7 +55,7 @@ public record HarmonicChord(HarmonicNode node, List<Harmonic> strings, int missi
     /** Where and what, in a line. */
     public String words(Key key) {
         return String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("HarmonicChord.over-fret-strings"),
                 node.frets(),
                 strings.stream().map(one -> String.valueOf(one.string())).collect(Collectors.joining(" ")),

@@ -1,5 +1,7 @@
 package phalanx.words;
 
+import java.math.RoundingMode;
+import java.text.NumberFormat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -88,6 +90,20 @@ public final class Words {
     public static String shipped(String english) {
         return SPOKEN.find("Shipped." + english.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"))
                 .orElse(english);
+    }
+
+    /** How figures in sentences are written: the mark of decimals is that of the player's language. */
+    public static Locale figures() {
+        return SPOKEN.locale;
+    }
+
+    /** A figure in a sentence with as many decimals as it needs, two at most. */
+    public static String figure(double value) {
+        NumberFormat format = NumberFormat.getNumberInstance(figures());
+        format.setMaximumFractionDigits(2);
+        format.setGroupingUsed(false);
+        format.setRoundingMode(RoundingMode.HALF_UP);
+        return format.format(value);
     }
 
     String say(String key, Object... values) {

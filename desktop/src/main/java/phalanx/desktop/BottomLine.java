@@ -2,7 +2,6 @@ package phalanx.desktop;
 
 import static phalanx.words.Words.wording;
 
-import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
@@ -17,6 +16,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Viewed;
 import phalanx.project.Project;
+import phalanx.words.Words;
 
 /** What just happened and how to undo it; effort, tempo ceiling and findings of the song. */
 final class BottomLine extends HBox implements Viewed {
@@ -83,10 +83,11 @@ final class BottomLine extends HBox implements Viewed {
                         project.flatMap(now -> now.version().ignores(finding)).isEmpty())
                 .count();
         String version = project.filter(now -> now.versions().size() > 1)
-                .map(now -> wording("BottomLine.version", now.version().name()))
+                .map(now -> wording(
+                        "BottomLine.version", Words.shipped(now.version().name())))
                 .orElse("");
         return String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("BottomLine.effort-ceiling-bpm-finding"),
                 version,
                 arrangement.effort(),

@@ -14,8 +14,8 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Choices;
 import phalanx.sound.Layer;
 
 /** How it is played: speed, loop, count-in, and how loud each layer is. Count-in and faster rounds hold from the next start on. */
@@ -121,19 +121,8 @@ final class SoundPanel extends VBox {
         by.setId("sound-faster");
         by.setAccessibleText(wording("SoundPanel.faster-each-round-percent-of"));
         by.getItems().setAll(0, 1, 2, 3, 5, 10);
-        by.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(Integer percent) {
-                return percent == null || percent == 0
-                        ? wording("SoundPanel.as-it-is")
-                        : wording("SoundPanel.faster", percent);
-            }
-
-            @Override
-            public Integer fromString(String text) {
-                return 0;
-            }
-        });
+        Choices.shownAs(
+                by, percent -> percent == 0 ? wording("SoundPanel.as-it-is") : wording("SoundPanel.faster", percent));
         by.setValue(habits().fasterBy());
         by.setOnAction(event -> set(habits().faster(by.getValue())));
         HBox line = new HBox(GAP, Cards.before(wording("SoundPanel.each-round-of-a-loop")), by);

@@ -5,7 +5,6 @@ import static phalanx.words.Words.wording;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -40,6 +39,7 @@ import phalanx.righthand.Level;
 import phalanx.song.Song;
 import phalanx.theory.Key;
 import phalanx.theory.Note;
+import phalanx.words.Words;
 
 /** Song title, the chips for tuning, capo, key, tempo, tune and level, play, open and export. */
 final class TopBar extends HBox {
@@ -353,7 +353,7 @@ final class TopBar extends HBox {
                             project,
                             all -> figures.setText(all.stream()
                                     .map(one -> String.format(
-                                            Locale.ROOT,
+                                            Words.figures(),
                                             wording("TopBar.effort-ceiling-bpm"),
                                             one.level().label(),
                                             one.effort(),

@@ -19,8 +19,8 @@ import javafx.scene.control.Slider;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Choices;
 import phalanx.desktop.widget.Veil;
 import phalanx.formats.library.Looks;
 import phalanx.theory.NoteNames;
@@ -122,17 +122,7 @@ final class ViewPanel extends Veil {
             ComboBox<T> box, String id, String label, Function<T, String> words, Consumer<T> use) {
         box.setId(id);
         box.setAccessibleText(label);
-        box.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(T one) {
-                return one == null ? "" : words.apply(one);
-            }
-
-            @Override
-            public T fromString(String text) {
-                return box.getValue();
-            }
-        });
+        Choices.shownAs(box, words);
         box.valueProperty().addListener((property, before, now) -> use.accept(now));
         HBox line = new HBox(GAP, new Label(label), box, Cards.quiet(wording("ViewPanel.from-the-next-start-on")));
         line.setAlignment(Pos.CENTER_LEFT);

@@ -8,7 +8,6 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Function;
@@ -53,6 +52,7 @@ import phalanx.song.Song;
 import phalanx.song.TuneEdit;
 import phalanx.theory.Key;
 import phalanx.theory.NoteNames;
+import phalanx.words.Words;
 
 /**
  * The open project and its arrangement. Every change of the project solves it anew in the background; a change that
@@ -326,7 +326,7 @@ public final class Workbench {
     /** Keeps the whole song to a way that goes faster. */
     public void take(FasterWay way) {
         edit(
-                String.format(Locale.ROOT, wording("Workbench.the-way-that-goes-to"), Math.floor(way.ceiling())),
+                String.format(Words.figures(), wording("Workbench.the-way-that-goes-to"), Math.floor(way.ceiling())),
                 now -> now.lockedTo(way.locks()));
     }
 

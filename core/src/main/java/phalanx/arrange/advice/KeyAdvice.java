@@ -2,7 +2,6 @@ package phalanx.arrange.advice;
 
 import static phalanx.words.Words.wording;
 
-import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.score.Arrangement;
@@ -12,6 +11,7 @@ import phalanx.song.MelodyNote;
 import phalanx.song.VoiceRange;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /**
  * How a song lies in one key with one tuning and capo.
@@ -124,7 +124,7 @@ public record KeyAdvice(
         return cost.effort()
                 .decides(other.cost.effort())
                 .map(term -> String.format(
-                        Locale.ROOT,
+                        Words.figures(),
                         wording("KeyAdvice.than-most-of-it"),
                         Math.abs(more),
                         more < 0 ? wording("KeyAdvice.less") : wording("KeyAdvice.more"),
@@ -144,7 +144,7 @@ public record KeyAdvice(
                 ? wording("KeyAdvice.places-out-of-reach", cost.unplayable())
                 : cost.tune() > 0 ? wording("KeyAdvice.tune-notes-cut-short", cost.tune()) : "";
         return String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("KeyAdvice.effort-ceiling-bpm-open-strings"),
                 where,
                 cost.effort().total(),

@@ -5,7 +5,6 @@ import static phalanx.words.Words.wording;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
@@ -15,6 +14,7 @@ import phalanx.arrange.score.TempoCeiling;
 import phalanx.arrange.score.Track;
 import phalanx.lefthand.track.MoveMeter;
 import phalanx.song.Song;
+import phalanx.words.Words;
 
 /**
  * Measures an arrangement from its notes, holds and positions alone, without trust in how it was made, and says what it
@@ -91,7 +91,8 @@ public final class Audit {
                 .map(limit -> new TempoCeiling(
                         limit.tempo(),
                         limit.tick(),
-                        String.format(Locale.ROOT, wording("Audit.and-needs-about-ms"), limit.what(), limit.needsMs())))
+                        String.format(
+                                Words.figures(), wording("Audit.and-needs-about-ms"), limit.what(), limit.needsMs())))
                 .orElse(TempoCeiling.NONE);
     }
 }

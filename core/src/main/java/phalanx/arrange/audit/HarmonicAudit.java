@@ -4,7 +4,6 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -14,6 +13,7 @@ import phalanx.righthand.Digit;
 import phalanx.technique.Attack;
 import phalanx.technique.Harmonic;
 import phalanx.technique.HarmonicNode;
+import phalanx.words.Words;
 
 /**
  * Looks at harmonics: a string that is stopped, a left hand or an index that is busy, a node with no fret to aim at, one
@@ -50,7 +50,7 @@ final class HarmonicAudit {
         Harmonic harmonic = Harmonic.of(arrangement.request().instrument(), note.string(), note.fret(), node);
         if (!harmonic.isOverFingerboard(arrangement.request().instrument())) {
             return Optional.of(String.format(
-                    Locale.ROOT, wording("HarmonicAudit.lies-over-fret-beyond-the"), harmonic.touchFret()));
+                    Words.figures(), wording("HarmonicAudit.lies-over-fret-beyond-the"), harmonic.touchFret()));
         }
         Optional<String> stopped = note.fret() > 0
                 ? Optional.empty()

@@ -4,7 +4,6 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
 import phalanx.arrange.score.FindingKind;
@@ -13,6 +12,7 @@ import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.Fingering;
+import phalanx.words.Words;
 
 /** Looks at the holds: reach between fingers, fingers in two places, fingers out of order. */
 final class HoldAudit {
@@ -89,7 +89,8 @@ final class HoldAudit {
                     reach,
                     limit,
                     "mm",
-                    String.format(Locale.ROOT, wording("HoldAudit.fingers-must-reach-mm-your"), pair, reach, limit));
+                    String.format(
+                            Words.figures(), wording("HoldAudit.fingers-must-reach-mm-your"), pair, reach, limit));
         }
     }
 

@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -26,6 +25,7 @@ import phalanx.song.Ticks;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Note;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /**
  * Looks at the notes: two on one string, strings not stopped where they should be, notes that end too soon, tune notes
@@ -157,7 +157,7 @@ final class NoteAudit {
     }
 
     private static String beats(int ticks) {
-        return String.format(Locale.ROOT, "%.2f", ticks / (double) Ticks.QUARTER);
+        return Words.figure(ticks / (double) Ticks.QUARTER);
     }
 
     private void missing(MelodyNote tune) {

@@ -4,7 +4,6 @@ import static phalanx.words.Words.wording;
 
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -18,6 +17,7 @@ import phalanx.lefthand.shape.Fingering;
 import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 import phalanx.technique.SlurKind;
+import phalanx.words.Words;
 
 /** Says whether the left hand alone can make a note from the one before on its string. */
 public final class SlurRules {
@@ -103,8 +103,8 @@ public final class SlurRules {
         }
         double has = Ticks.milliseconds(note.tick() - before.tick(), tempo);
         if (has < kind.leastMs()) {
-            return Optional.of(
-                    String.format(Locale.ROOT, wording("SlurRules.the-note-before-sounds-ms"), has, kind.leastMs()));
+            return Optional.of(String.format(
+                    Words.figures(), wording("SlurRules.the-note-before-sounds-ms"), has, kind.leastMs()));
         }
         boolean stopped = (before.fret() == 0 || before.left().isPresent())
                 && (note.fret() == 0 || note.left().isPresent());

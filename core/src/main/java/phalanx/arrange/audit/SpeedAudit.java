@@ -5,12 +5,12 @@ import static phalanx.words.Words.wording;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
+import phalanx.words.Words;
 
 /** Looks for changes and digits that do not fit at the song's tempo. */
 final class SpeedAudit {
@@ -48,7 +48,7 @@ final class SpeedAudit {
                         late.size() - 1,
                         late.size() == 2 ? wording("SpeedAudit.other-move-is") : wording("SpeedAudit.other-moves-are"));
         String message = String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("SpeedAudit.in-ms-needs-about-it"),
                 limit.what(),
                 has,

@@ -4,7 +4,6 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.Finding;
@@ -13,6 +12,7 @@ import phalanx.arrange.score.Hold;
 import phalanx.lefthand.shape.Press;
 import phalanx.lefthand.shape.Stretch;
 import phalanx.song.Ticks;
+import phalanx.words.Words;
 
 /** Looks for what can strain a hand though it can be played: stretches, and barres held for long. */
 final class StrainAudit {
@@ -64,7 +64,7 @@ final class StrainAudit {
                 hold.endTick() - hold.tick(), arrangement.song().tempo());
         if (hold.press().isBarre() && ms > LONGEST_BARRE_MS) {
             String what = String.format(
-                    Locale.ROOT,
+                    Words.figures(),
                     wording("StrainAudit.the-barre-at-fret-is"),
                     hold.press().fret(),
                     ms / 1000);

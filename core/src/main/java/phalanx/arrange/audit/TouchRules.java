@@ -4,13 +4,13 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import phalanx.arrange.score.Arrangement;
 import phalanx.arrange.score.FindingKind;
 import phalanx.arrange.score.Hold;
 import phalanx.lefthand.shape.Press;
 import phalanx.technique.HarmonicNode;
+import phalanx.words.Words;
 
 /** Says whether the left hand can go to a node of an open string, touch it while it is plucked, and come back. */
 public final class TouchRules {
@@ -50,7 +50,7 @@ public final class TouchRules {
                 .filter(limit -> limit.hasMs(tempo) < limit.needsMs())
                 .findFirst()
                 .map(limit -> String.format(
-                        Locale.ROOT,
+                        Words.figures(),
                         wording("TouchRules.in-ms-and-needs"),
                         limit.what(),
                         limit.hasMs(tempo),
@@ -89,6 +89,6 @@ public final class TouchRules {
                 Math.max(1, ticks),
                 more + arrangement.request().hand().travelMs(mm),
                 FindingKind.SHIFT_TOO_FAST,
-                String.format(Locale.ROOT, wording("TouchRules.the-hand-goes-mm-a"), mm, which));
+                String.format(Words.figures(), wording("TouchRules.the-hand-goes-mm-a"), mm, which));
     }
 }

@@ -2,13 +2,10 @@ package phalanx.arrange.colour;
 
 import static phalanx.words.Words.wording;
 
-import java.text.DecimalFormat;
-import java.text.DecimalFormatSymbols;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -25,6 +22,7 @@ import phalanx.righthand.Picking;
 import phalanx.song.Bar;
 import phalanx.song.Song;
 import phalanx.technique.HitKind;
+import phalanx.words.Words;
 
 /**
  * Colours an arrangement whose notes are chosen, and audits it: slurs first, those of patterns among them, then harmonics,
@@ -101,8 +99,7 @@ public final class Colouring {
         alike.forEach((like, ticks) -> {
             Bar bar = song.bars().get(like.bar);
             String beats = ticks.stream()
-                    .map(tick -> new DecimalFormat("0.##", DecimalFormatSymbols.getInstance(Locale.ROOT))
-                            .format(bar.beatOf(tick)))
+                    .map(tick -> Words.figure(bar.beatOf(tick)))
                     .collect(Collectors.joining(wording("Colouring.and")));
             String became = like.instead
                     .map(kind -> wording("Colouring.a-instead", kind.label()))

@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -22,6 +21,7 @@ import phalanx.song.Ticks;
 import phalanx.technique.Attack;
 import phalanx.technique.Hit;
 import phalanx.technique.HitKind;
+import phalanx.words.Words;
 
 /**
  * Lays hits where the hands are free for them. A hit whose hand is busy, or that would stop a tune note, makes way for a
@@ -197,7 +197,7 @@ final class HitLayer {
 
     private static String late(String what, double away, Hit hit) {
         return String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("HitLayer.ms-away-the-hand-needs"),
                 what,
                 away,

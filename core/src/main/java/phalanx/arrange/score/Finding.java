@@ -2,7 +2,6 @@ package phalanx.arrange.score;
 
 import static phalanx.words.Words.wording;
 
-import java.util.Locale;
 import java.util.Objects;
 import phalanx.song.Bar;
 import phalanx.song.Song;
@@ -70,9 +69,7 @@ public record Finding(
             String what) {
         Bar bar = song.barAt(Math.min(tick, song.endTick() - 1));
         double beat = bar.beatOf(tick);
-        String number =
-                String.format(Locale.ROOT, "%.2f", beat).replaceAll("0+$", "").replaceAll("\\.$", "");
-        String place = wording("Finding.bar-beat", bar.number(), number);
+        String place = wording("Finding.bar-beat", bar.number(), Words.figure(beat));
         return new Finding(tick, bar.number(), beat, kind, severity, measured, limit, unit, place + what);
     }
 

@@ -3,8 +3,8 @@ package phalanx.arrange.score;
 import static phalanx.words.Words.wording;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Collectors;
+import phalanx.words.Words;
 
 /**
  * In which octave a tune lies best, and what was compared.
@@ -32,7 +32,7 @@ public record OctaveChoice(int octaves, List<Tried> tried) {
                             + (octaves > 0 ? wording("OctaveChoice.higher") : wording("OctaveChoice.lower"));
             String missing = lost == 0 ? "" : wording("OctaveChoice.tune-notes-lost-or-cut", lost);
             return String.format(
-                    Locale.ROOT,
+                    Words.figures(),
                     wording("OctaveChoice.effort-mean-fret"),
                     where,
                     rough ? wording("OctaveChoice.about") : "",

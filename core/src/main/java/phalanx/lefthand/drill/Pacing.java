@@ -2,11 +2,11 @@ package phalanx.lefthand.drill;
 
 import static phalanx.words.Words.wording;
 
-import java.util.Locale;
 import java.util.Optional;
 import phalanx.lefthand.track.Change;
 import phalanx.lefthand.track.FingerMove;
 import phalanx.lefthand.track.Shift;
+import phalanx.words.Words;
 
 /**
  * What sets the pace of a change: the finger, or the hand, that needs the greatest share of its time.
@@ -47,7 +47,7 @@ public record Pacing(String words, double mm, double needsMs, double hasMs) {
 
     /** One sentence with its figures. */
     public String sentence() {
-        return String.format(Locale.ROOT, wording("Pacing.mm-needs-of-ms"), words, mm, needsMs, hasMs);
+        return String.format(Words.figures(), wording("Pacing.mm-needs-of-ms"), words, mm, needsMs, hasMs);
     }
 
     /** Whether it needs more time than it has. */

@@ -5,7 +5,6 @@ import static phalanx.words.Words.wording;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import phalanx.cost.Effort;
@@ -15,6 +14,7 @@ import phalanx.guitar.Instrument;
 import phalanx.lefthand.shape.PricedShape;
 import phalanx.lefthand.track.Change;
 import phalanx.lefthand.track.FingerMove;
+import phalanx.words.Words;
 
 /** Says in one sentence why a shape of a chain is held by these fingers and not by those that are easiest for it alone. */
 final class Reason {
@@ -90,7 +90,7 @@ final class Reason {
         Effort with = around(chosen, before, after);
         Effort without = around(alone, before, after);
         return String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("Reason.with-those-the-changes-would"),
                 without.total() - with.total(),
                 without.decides(with).map(Term::label).orElse(wording("Reason.nothing")));

@@ -4,12 +4,12 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Reach;
+import phalanx.words.Words;
 
 /** Answers whether a shape can be held, by given fingers or by the easiest ones, and if not, why. */
 public final class ReachCheck {
@@ -86,7 +86,7 @@ public final class ReachCheck {
         reaches.forEach((pair, mm) -> {
             if (mm > hand.greatestMm(pair)) {
                 reasons.add(String.format(
-                        Locale.ROOT,
+                        Words.figures(),
                         wording("ReachCheck.fingers-and-must-reach-mm"),
                         pair.low(),
                         pair.high(),

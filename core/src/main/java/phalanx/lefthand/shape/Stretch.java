@@ -3,12 +3,12 @@ package phalanx.lefthand.shape;
 import static phalanx.words.Words.wording;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import phalanx.cost.Weights;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Instrument;
 import phalanx.guitar.Reach;
+import phalanx.words.Words;
 
 /**
  * How far a hand is opened: the stretch term of its effort, and the pair that counts most in it.
@@ -70,6 +70,11 @@ public record Stretch(double effort, Reach.Pair widest, double mm, double limitM
     /** One plain sentence. */
     public String words() {
         return String.format(
-                Locale.ROOT, wording("Stretch.stretch-fingers-and-reach-of"), widest.low(), widest.high(), mm, limitMm);
+                Words.figures(),
+                wording("Stretch.stretch-fingers-and-reach-of"),
+                widest.low(),
+                widest.high(),
+                mm,
+                limitMm);
     }
 }

@@ -42,7 +42,7 @@ final class SecondTimes {
                     plan -> new Picking.Plan(plan.pattern(), plan.bass(), other, plan.strings(), plan.groove())));
             groove(reprise, now)
                     .ifPresent(groove -> found.add(varied(
-                            wording("SecondTimes.with-hits", name, groove.name()),
+                            wording("SecondTimes.with-hits", name, groove.label()),
                             reprise,
                             plan -> new Picking.Plan(
                                     plan.pattern(), plan.bass(), plan.level(), plan.strings(), Optional.of(groove)))));

@@ -3,9 +3,9 @@ package phalanx.song.build;
 import static phalanx.words.Words.wording;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.function.BiConsumer;
 import phalanx.song.Ticks;
+import phalanx.words.Words;
 
 /**
  * How long written bars are. A bar that is fuller than its meter is as long as it is, and divided where it holds more
@@ -79,9 +79,6 @@ final class BarLengths {
     }
 
     static String quarters(int ticks) {
-        double quarters = ticks / (double) Ticks.QUARTER;
-        return quarters == Math.rint(quarters)
-                ? String.valueOf((int) quarters)
-                : String.format(Locale.ROOT, "%.2f", quarters);
+        return Words.figure(ticks / (double) Ticks.QUARTER);
     }
 }

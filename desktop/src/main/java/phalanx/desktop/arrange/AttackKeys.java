@@ -3,7 +3,6 @@ package phalanx.desktop.arrange;
 import static phalanx.words.Words.wording;
 
 import java.util.Comparator;
-import java.util.Locale;
 import java.util.Optional;
 import phalanx.arrange.WrittenNote;
 import phalanx.arrange.colour.AttackAdvice;
@@ -17,6 +16,7 @@ import phalanx.project.Project;
 import phalanx.song.Bar;
 import phalanx.technique.Attack;
 import phalanx.technique.SlurKind;
+import phalanx.words.Words;
 
 /** Slurs or bends a note, makes it a harmonic or waver, with one key each; the same key has it plucked again. */
 final class AttackKeys {
@@ -185,7 +185,6 @@ final class AttackKeys {
     /** A place in words. */
     static String place(Arrangement arrangement, int tick) {
         Bar bar = arrangement.song().barAt(tick);
-        String beat = String.format(Locale.ROOT, "%.2f", bar.beatOf(tick)).replaceAll("\\.?0+$", "");
-        return wording("AttackKeys.bar-beat", bar.number(), beat);
+        return wording("AttackKeys.bar-beat", bar.number(), Words.figure(bar.beatOf(tick)));
     }
 }

@@ -5,7 +5,6 @@ import static phalanx.words.Words.wording;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.scene.control.ComboBox;
@@ -24,6 +23,7 @@ import phalanx.desktop.widget.WordsCell;
 import phalanx.project.Version;
 import phalanx.song.Section;
 import phalanx.song.Song;
+import phalanx.words.Words;
 
 /** All findings of a song, by hand, kind and section, and what the song asks of the hands in figures. */
 final class FindingsPanel extends VBox {
@@ -147,7 +147,7 @@ final class FindingsPanel extends VBox {
                 .sorted(Comparator.comparing(this::stands))
                 .toList();
         figures.setText(String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("FindingsPanel.shifts-barres-stretched-moments-highest"),
                 now.shifts(),
                 now.barres(),
@@ -162,10 +162,10 @@ final class FindingsPanel extends VBox {
                 .sorted(Comparator.comparingDouble(entry -> -entry.getValue()))
                 .limit(MOST_TERMS)
                 .map(entry ->
-                        String.format(Locale.ROOT, "%s %.1f", entry.getKey().label(), entry.getValue()))
+                        String.format(Words.figures(), "%s %.1f", entry.getKey().label(), entry.getValue()))
                 .collect(Collectors.joining(
                         ", ",
-                        String.format(Locale.ROOT, wording("FindingsPanel.effort"), arrangement.effort()),
+                        String.format(Words.figures(), wording("FindingsPanel.effort"), arrangement.effort()),
                         wording("FindingsPanel.and-smaller-ones"))));
         filling = true;
         fill(

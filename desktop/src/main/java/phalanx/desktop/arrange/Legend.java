@@ -2,7 +2,6 @@ package phalanx.desktop.arrange;
 
 import static phalanx.words.Words.wording;
 
-import java.util.Locale;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
@@ -22,6 +21,7 @@ import phalanx.desktop.widget.Cards;
 import phalanx.technique.Attack;
 import phalanx.technique.HitKind;
 import phalanx.technique.SlurKind;
+import phalanx.words.Words;
 
 /** What the signs in the score mean: those that occur in it. */
 final class Legend extends VBox {
@@ -107,7 +107,10 @@ final class Legend extends VBox {
                 .distinct()
                 .sorted()
                 .map(node -> String.format(
-                        Locale.ROOT, wording("Legend.diamond-index-touches-frets-above"), node.frets(), node.nearest()))
+                        Words.figures(),
+                        wording("Legend.diamond-index-touches-frets-above"),
+                        node.frets(),
+                        node.nearest()))
                 .forEach(words -> getChildren().add(line(diamond(), "good", words)));
         TreeSet<HitKind> hits = new TreeSet<>();
         arrangement.hits().forEach(hit -> hits.add(hit.kind()));

@@ -4,7 +4,6 @@ import static phalanx.words.Words.wording;
 
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import phalanx.arrange.score.ArrangedNote;
@@ -15,6 +14,7 @@ import phalanx.song.Song;
 import phalanx.technique.Attack;
 import phalanx.technique.Hit;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /** A moment of the score in words, for who hears the screen and does not see it. */
 final class Spoken {
@@ -50,11 +50,7 @@ final class Spoken {
 
     /** Where a moment is, such as bar 3, beat 2.5. */
     static String place(Bar bar, int tick) {
-        return wording("Spoken.bar-beat", bar.number(), number(bar.beatOf(tick)));
-    }
-
-    static String number(double value) {
-        return String.format(Locale.ROOT, "%.2f", value).replaceAll("0+$", "").replaceAll("\\.$", "");
+        return wording("Spoken.bar-beat", bar.number(), Words.figure(bar.beatOf(tick)));
     }
 
     private static boolean changes(Song song, int tick) {
@@ -76,7 +72,7 @@ final class Spoken {
                         : wording(
                                 "Spoken.by", note.attack().label(), note.right().symbol());
         return String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("Spoken.string"),
                 note.role().label(),
                 Pitch.of(note.midi(), song.key()).spoken(),

@@ -4,7 +4,6 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -23,6 +22,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.Playback;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Choices;
 import phalanx.desktop.widget.WordsCell;
 import phalanx.project.Comparison;
 import phalanx.project.Difference;
@@ -30,6 +30,7 @@ import phalanx.project.Project;
 import phalanx.project.Version;
 import phalanx.project.WhatIf;
 import phalanx.song.Bar;
+import phalanx.words.Words;
 
 /** The named versions of an arrangement: kept, tried, shown, and two of them compared bar by bar. */
 final class VersionsPanel extends VBox {
@@ -79,7 +80,7 @@ final class VersionsPanel extends VBox {
         list.setMinHeight(LIST);
         list.getSelectionModel().selectedItemProperty().addListener((property, before, now) -> {
             if (now != null && !filling) {
-                workbench.decide(wording("VersionsPanel.version", now), project -> project.showing(now));
+                workbench.decide(wording("VersionsPanel.version", Words.shipped(now)), project -> project.showing(now));
             }
         });
         name.setId("version-name");
@@ -109,6 +110,7 @@ final class VersionsPanel extends VBox {
         against.setId("compare-with");
         against.setAccessibleText(wording("VersionsPanel.compare-with-which-version"));
         against.setMaxWidth(Double.MAX_VALUE);
+        Choices.shownAs(against, Words::shipped);
         against.setOnAction(event -> {
             if (!filling) {
                 compare();
@@ -164,7 +166,7 @@ final class VersionsPanel extends VBox {
                 .flatMap(project -> project.versions().stream())
                 .filter(version -> version.name().equals(name))
                 .findFirst()
-                .map(version -> name + "\n" + facts(version))
+                .map(version -> Words.shipped(name) + "\n" + facts(version))
                 .orElse(name);
     }
 
@@ -192,7 +194,7 @@ final class VersionsPanel extends VBox {
                 ? ""
                 : wording("VersionsPanel.findings-there", pair.findings(), pair.otherFindings());
         return String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("VersionsPanel.bar-effort-there"),
                 bar.number(),
                 in,
@@ -251,7 +253,8 @@ final class VersionsPanel extends VBox {
                 .project()
                 .map(now -> now.version().name())
                 .ifPresent(gone -> workbench.decide(
-                        wording("VersionsPanel.removal-of-version", gone), now -> now.withoutVersion(gone)));
+                        wording("VersionsPanel.removal-of-version", Words.shipped(gone)),
+                        now -> now.withoutVersion(gone)));
     }
 
     private void tryOut() {
@@ -297,7 +300,7 @@ final class VersionsPanel extends VBox {
         other = Optional.of(arrangement);
         List<String> settings = Difference.decided(now.version(), there.version());
         result.setText(String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("VersionsPanel.of-bars-differ-effort-there"),
                 pairs.size(),
                 shown.song().bars().size(),

@@ -44,6 +44,7 @@ import phalanx.song.Moved;
 import phalanx.song.Song;
 import phalanx.technique.Attack;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /** What the selected moment asks of the hands, and why. */
 final class WhyDrawer extends ScrollPane {
@@ -180,7 +181,7 @@ final class WhyDrawer extends ScrollPane {
      */
     void showChange(Arrangement arrangement, int tick, Change next) {
         Bar bar = arrangement.song().barAt(tick);
-        changeTitle.setText(wording("WhyDrawer.next-to-bar-beat", bar.number(), Spoken.number(bar.beatOf(tick))));
+        changeTitle.setText(wording("WhyDrawer.next-to-bar-beat", bar.number(), Words.figure(bar.beatOf(tick))));
         drawing.show(arrangement.request().instrument(), next);
         moves.getChildren().setAll(ChangeWords.lines(next));
         show(change, true);
@@ -199,7 +200,7 @@ final class WhyDrawer extends ScrollPane {
     /** What sets the pace of a bar. */
     void showCeiling(Bar bar, TempoCeiling limit) {
         ceiling.setText(String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("WhyDrawer.bar-can-go-to-bpm"),
                 bar.number(),
                 Math.floor(limit.tempo()),
@@ -343,7 +344,7 @@ final class WhyDrawer extends ScrollPane {
                 .setAll(Cards.button(
                         "find-faster",
                         wording("WhyDrawer.find-a-faster-way"),
-                        String.format(Locale.ROOT, wording("WhyDrawer.look-for-a-way-that"), ceiling),
+                        String.format(Words.figures(), wording("WhyDrawer.look-for-a-way-that"), ceiling),
                         () -> {
                             faster.getChildren().setAll(Cards.quiet(wording("WhyDrawer.looking-for-a-faster-way")));
                             actions.findFaster.run();
@@ -359,14 +360,14 @@ final class WhyDrawer extends ScrollPane {
         if (found.isEmpty()) {
             faster.getChildren()
                     .setAll(Cards.quiet(
-                            String.format(Locale.ROOT, wording("WhyDrawer.no-way-was-found-that"), ceiling)));
+                            String.format(Words.figures(), wording("WhyDrawer.no-way-was-found-that"), ceiling)));
             return;
         }
         FasterWay way = found.get();
         Button button = Cards.button(
                 "faster-way",
                 String.format(
-                        Locale.ROOT,
+                        Words.figures(),
                         wording("WhyDrawer.to-bpm-effort-1f"),
                         Math.floor(way.ceiling()),
                         way.moreEffort()),

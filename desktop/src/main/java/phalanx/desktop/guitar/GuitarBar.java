@@ -19,6 +19,7 @@ import phalanx.formats.library.Library;
 import phalanx.guitar.Guitar;
 import phalanx.guitar.StringSet;
 import phalanx.project.Project;
+import phalanx.words.Words;
 
 /** Over the neck: which guitar it is with which strings, its measures, and whether harmonic nodes are shown. */
 final class GuitarBar extends FlowPane {
@@ -108,7 +109,7 @@ final class GuitarBar extends FlowPane {
                 .ifPresent(project -> {
                     Guitar guitar = measure.apply(project.instrument().guitar(), value);
                     workbench.setGuitar(
-                            guitar, project.strings(), (name + " " + MeasureChip.number(value) + " " + unit).trim());
+                            guitar, project.strings(), (name + " " + Words.figure(value) + " " + unit).trim());
                 }));
     }
 

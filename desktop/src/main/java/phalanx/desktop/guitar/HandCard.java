@@ -26,6 +26,7 @@ import phalanx.desktop.widget.ChoiceEditor;
 import phalanx.guitar.Hand;
 import phalanx.guitar.Reach;
 import phalanx.project.Project;
+import phalanx.words.Words;
 
 /** The left hand: measured on a picture of the neck, the thumb, what is hard for it, how fast it is. */
 final class HandCard extends VBox {
@@ -117,7 +118,7 @@ final class HandCard extends VBox {
         return new MeasureChip(id, name, unit, help, usual, workbench, value -> {
             // an impossible hand is refused here, before anything is changed
             workbench.project().ifPresent(project -> measure.apply(project.hand(), value));
-            change(hand -> measure.apply(hand, value), name + " " + MeasureChip.number(value) + " " + unit);
+            change(hand -> measure.apply(hand, value), name + " " + Words.figure(value) + " " + unit);
         });
     }
 
@@ -163,7 +164,7 @@ final class HandCard extends VBox {
         shown.ifPresent(project -> {
             double index = project.instrument().alongMm(HandPicture.INDEX_FRET);
             use.setText(String.format(
-                    Locale.ROOT,
+                    Words.figures(),
                     wording("HandCard.use-and-mm"),
                     project.instrument().alongMm(picture.ring()) - index,
                     project.instrument().alongMm(picture.little()) - index));

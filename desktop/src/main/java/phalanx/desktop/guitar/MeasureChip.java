@@ -2,12 +2,12 @@ package phalanx.desktop.guitar;
 
 import static phalanx.words.Words.wording;
 
-import java.util.Locale;
 import java.util.function.DoubleConsumer;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Chip;
 import phalanx.desktop.widget.ChoiceEditor;
+import phalanx.words.Words;
 
 /** A measure with its unit that opens its own editor; what is no number, or impossible, is refused with the reason. */
 final class MeasureChip {
@@ -36,9 +36,9 @@ final class MeasureChip {
         this.chip = new Chip(id, name, help);
         chip.getStyleClass().add("measure");
         chip.setEditor(() -> {
-            ChoiceEditor editor = new ChoiceEditor(help, number(value), text -> take(text, workbench, apply));
+            ChoiceEditor editor = new ChoiceEditor(help, Words.figure(value), text -> take(text, workbench, apply));
             for (double one : usual) {
-                editor.addChoice(with(one), number(one));
+                editor.addChoice(with(one), Words.figure(one));
             }
             return editor;
         });
@@ -68,11 +68,6 @@ final class MeasureChip {
     }
 
     private String with(double number) {
-        return unit.isEmpty() ? number(number) : number(number) + " " + unit;
-    }
-
-    /** With as many decimals as it needs, two at most. */
-    static String number(double value) {
-        return String.format(Locale.ROOT, "%.2f", value).replaceAll("\\.?0+$", "");
+        return unit.isEmpty() ? Words.figure(number) : Words.figure(number) + " " + unit;
     }
 }

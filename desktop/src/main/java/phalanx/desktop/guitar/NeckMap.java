@@ -19,6 +19,7 @@ import phalanx.project.Project;
 import phalanx.technique.HarmonicNode;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /**
  * The whole neck, true to scale along and across, with a rule in millimetres from the nut. Beside each string stand its
@@ -173,7 +174,7 @@ final class NeckMap extends Drawing {
             }
             double mm = instrument.alongMm(reached) - from;
             double span = project.hand().spanMm();
-            String words = String.format(Locale.ROOT, wording("NeckMap.a-fret-each-of-mm"), mm, span);
+            String words = String.format(Words.figures(), wording("NeckMap.a-fret-each-of-mm"), mm, span);
             double left = Math.min(
                     Math.min(x(from), x(from + mm)), getWidth() - RIGHT - Pens.width(words, Pens.sansBold(12)));
             Pens.left(g, words, left, MIDDLE + BAND + 12, Pens.sansBold(12), view().colour("ink"));
@@ -251,7 +252,9 @@ final class NeckMap extends Drawing {
                 pull.ifPresent(report -> {
                     double newtons = report.newtons().get(instrument.strings() - own);
                     String gauge = String.format(
-                            Locale.ROOT, "%.2f", project.strings().string(own).gaugeMm());
+                            Words.figures(),
+                            "%.2f",
+                            project.strings().string(own).gaugeMm());
                     String force = String.format(Locale.ROOT, "%3.0f N", newtons);
                     Pens.left(g, gauge, GAUGE, line + 4, Pens.mono(13), view().colour("ink"));
                     Pens.left(g, force, PULL, line + 4, Pens.mono(13), view().colour("ink"));

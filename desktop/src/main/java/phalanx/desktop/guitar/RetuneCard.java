@@ -5,7 +5,6 @@ import static phalanx.words.Words.wording;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -32,6 +31,7 @@ import phalanx.guitar.Tuning;
 import phalanx.project.Project;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /**
  * Strings and retuning: all strings as one list in the order of work, those that are turned first, each with how it is
@@ -255,13 +255,13 @@ final class RetuneCard extends VBox {
         String change = Math.abs(more) < 0.5
                 ? ""
                 : String.format(
-                        Locale.ROOT,
+                        Words.figures(),
                         wording("RetuneCard.n-than-before"),
                         Math.abs(more),
                         more < 0 ? wording("RetuneCard.less") : wording("RetuneCard.more"));
         below.getChildren()
                 .add(Cards.quiet(String.format(
-                        Locale.ROOT,
+                        Words.figures(),
                         wording("RetuneCard.all-together-n-kg"),
                         report.totalNewtons(),
                         report.totalNewtons() / GRAVITY,

@@ -2,7 +2,6 @@ package phalanx.desktop.help;
 
 import static phalanx.words.Words.wording;
 
-import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -83,8 +82,8 @@ public final class Tour extends HBox {
         setManaged(at >= 0);
         if (at >= 0) {
             Step[] steps = Step.values();
-            words.setText(
-                    String.format(Locale.ROOT, wording("Tour.tour-of"), at + 1, steps.length, Words.name(steps[at])));
+            words.setText(String.format(
+                    Words.figures(), wording("Tour.tour-of"), at + 1, steps.length, Words.name(steps[at])));
             next.setText(at + 1 < steps.length ? wording("Tour.next") : wording("Tour.done"));
         }
     }

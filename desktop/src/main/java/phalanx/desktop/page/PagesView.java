@@ -22,12 +22,12 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import phalanx.arrange.score.Arrangement;
 import phalanx.desktop.View;
 import phalanx.desktop.Workbench;
 import phalanx.desktop.session.Message;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Choices;
 import phalanx.desktop.widget.NumberField;
 import phalanx.desktop.widget.Viewed;
 import phalanx.desktop.widget.WhenShown;
@@ -182,17 +182,7 @@ public final class PagesView extends StackPane implements Viewed {
         box.setAccessibleText(name);
         box.setMaxWidth(Double.MAX_VALUE);
         box.getItems().setAll(values);
-        box.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(T value) {
-                return value == null ? "" : words.apply(value);
-            }
-
-            @Override
-            public T fromString(String text) {
-                throw new UnsupportedOperationException();
-            }
-        });
+        Choices.shownAs(box, words);
         box.setValue(first);
     }
 

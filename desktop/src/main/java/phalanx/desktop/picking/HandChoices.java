@@ -13,10 +13,10 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import phalanx.arrange.demand.Holding;
 import phalanx.arrange.demand.Wishes;
 import phalanx.desktop.widget.Cards;
+import phalanx.desktop.widget.Choices;
 import phalanx.desktop.widget.NumberField;
 import phalanx.righthand.BassLine;
 import phalanx.righthand.BassStrings;
@@ -32,6 +32,8 @@ import phalanx.technique.HitKind;
 
 /** What the player chooses for the hand and the thumb. */
 final class HandChoices extends VBox {
+    private static final double GAP = 6;
+
     private final ComboBox<School> school = box("school", School.values(), School::label);
     private final ComboBox<HandPlace> place = box("hand-place", HandPlace.values(), HandPlace::label);
     private final ComboBox<BassLine> bass = box("bass-line", BassLine.values(), BassLine::label);
@@ -70,11 +72,12 @@ final class HandChoices extends VBox {
     }
 
     HandChoices(Listener listener) {
-        super(6);
+        super(GAP);
         getStyleClass().add("card");
         List<Optional<Groove>> grooves = new ArrayList<>(List.of(Optional.empty()));
         Grooves.shipped().all().forEach(one -> grooves.add(Optional.of(one)));
-        fill(groove, wording("HandChoices.groove"), grooves, one -> one.map(own -> own.name() + "  " + own.meter())
+        groove.setAccessibleText(wording("HandChoices.groove"));
+        fill(groove, "groove", grooves, one -> one.map(own -> own.label() + "  " + own.meter())
                 .orElse(wording("HandChoices.none")));
         planting.setValue(PlantingChart.Manner.FULL);
         repeats = new NumberField(
@@ -98,22 +101,16 @@ final class HandChoices extends VBox {
         getChildren()
                 .addAll(
                         Cards.heading(wording("HandChoices.hand")),
-                        Cards.small(wording("HandChoices.school")),
-                        school,
-                        Cards.small(wording("HandChoices.where-it-rests")),
-                        place,
-                        Cards.small(wording("HandChoices.planting-shown")),
-                        planting,
+                        named(wording("HandChoices.school"), school),
+                        named(wording("HandChoices.where-it-rests"), place),
+                        named(wording("HandChoices.planting-shown"), planting),
                         repeats,
                         rolls,
                         ups,
                         Cards.heading(wording("HandChoices.thumb-and-level")),
-                        Cards.small(wording("HandChoices.bass-line")),
-                        bass,
-                        Cards.small(wording("HandChoices.the-thumb-s-other-string")),
-                        strings,
-                        Cards.small(wording("HandChoices.level-how-much-is-played")),
-                        level,
+                        named(wording("HandChoices.bass-line"), bass),
+                        named(wording("HandChoices.the-thumb-s-other-string"), strings),
+                        named(wording("HandChoices.level-how-much-is-played"), level),
                         bassWords,
                         Cards.heading(wording("HandChoices.what-stays-down")),
                         hold,
@@ -129,11 +126,17 @@ final class HandChoices extends VBox {
         listen(groove, chosen -> listener.plan());
         listen(planting, chosen -> listener.planting());
         listen(hold, listener::hold);
+        hold.setAccessibleText(wording("HandChoices.what-stays-down"));
         slurs.setId("slurs");
         slurs.setTooltip(new Tooltip(wording("HandChoices.where-the-left-hand-can")));
         slurs.setOnAction(event -> listener.slurs(slurs.isSelected()));
         ends.setId("full-ends");
         ends.setOnAction(event -> listener.fullEnds(ends.isSelected()));
+    }
+
+    private static VBox named(String words, ComboBox<?> box) {
+        box.setAccessibleText(words);
+        return new VBox(GAP, Cards.small(words), box);
     }
 
     private static <T> ComboBox<T> box(String id, T[] values, Function<T, String> label) {
@@ -146,21 +149,7 @@ final class HandChoices extends VBox {
         box.setId(id);
         box.getItems().setAll(values);
         box.setMaxWidth(Double.MAX_VALUE);
-        box.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(T value) {
-                return value == null ? "" : label.apply(value);
-            }
-
-            @Override
-            public T fromString(String text) {
-                return values.stream()
-                        .filter(value -> label.apply(value).equals(text))
-                        .findFirst()
-                        .orElse(null);
-            }
-        });
-        box.setAccessibleText(id.replace('-', ' '));
+        Choices.shownAs(box, label);
     }
 
     private <T> void listen(ComboBox<T> box, Consumer<T> listener) {

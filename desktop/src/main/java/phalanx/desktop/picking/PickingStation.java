@@ -527,7 +527,7 @@ public final class PickingStation extends HBox implements Viewed {
                                 choices.bass().label(),
                                 choices.level().label(),
                                 choices.groove()
-                                        .map(groove -> ", " + groove.name())
+                                        .map(groove -> ", " + groove.label())
                                         .orElse("")));
             });
         }

@@ -5,7 +5,6 @@ import static phalanx.words.Words.wording;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.Supplier;
@@ -44,6 +43,7 @@ import phalanx.practice.Today;
 import phalanx.song.Moved;
 import phalanx.song.Song;
 import phalanx.theory.ChordSymbol;
+import phalanx.words.Words;
 
 /** The ladder of the song or a section: what to play now, in a loop; every key can be reached with a guitar in the lap. */
 public final class PracticeStation extends StackPane implements Viewed {
@@ -450,7 +450,7 @@ public final class PracticeStation extends StackPane implements Viewed {
     private void tell() {
         Step step = steps.get(at());
         place.setText(String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("PracticeStation.step-of"),
                 at() + 1,
                 steps.size(),

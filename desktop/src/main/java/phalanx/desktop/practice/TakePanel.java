@@ -4,7 +4,6 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -18,6 +17,7 @@ import phalanx.listening.TakeReport;
 import phalanx.song.Bar;
 import phalanx.song.Song;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /** What a take told: the thumb's strokes beside their beats, and the notes that were wrong or missing. */
 final class TakePanel extends VBox {
@@ -70,7 +70,7 @@ final class TakePanel extends VBox {
 
     private static Label heading(TakeReport report) {
         Label heading = Cards.heading(String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("TakePanel.of-strokes-heard-bpm"),
                 report.heard(),
                 report.strokes(),
@@ -78,7 +78,7 @@ final class TakePanel extends VBox {
                 Math.abs(report.drift()) < 1
                         ? wording("TakePanel.held")
                         : String.format(
-                                Locale.ROOT,
+                                Words.figures(),
                                 wording("TakePanel.at-the-end"),
                                 Math.abs(report.drift()),
                                 report.drift() > 0 ? wording("TakePanel.faster") : wording("TakePanel.slower"))));
@@ -123,7 +123,7 @@ final class TakePanel extends VBox {
         mean.getStyleClass().add("take-mean");
         strokes.getChildren().add(mean);
         String text = String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("TakePanel.ms-spread"),
                 Math.abs(beat.ms()),
                 beat.ms() < 0 ? wording("TakePanel.early") : wording("TakePanel.late"),

@@ -3,7 +3,6 @@ package phalanx.desktop.session;
 import static phalanx.words.Words.wording;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
@@ -32,6 +31,7 @@ import phalanx.project.Project;
 import phalanx.project.Solve;
 import phalanx.project.remedy.Remedies;
 import phalanx.project.remedy.Remedy;
+import phalanx.words.Words;
 
 /**
  * Solves the project in the background, one at a time: the newest wins. What it has found is shown at once, the full
@@ -328,7 +328,11 @@ public final class Solver {
         if (full.cost().compareTo(quick.cost()) < 0) {
             if (message.get().equals(Message.plain(done))) {
                 message.set(Message.plain(String.format(
-                        Locale.ROOT, wording("Solver.the-full-search-took-its"), done, full.effort(), quick.effort())));
+                        Words.figures(),
+                        wording("Solver.the-full-search-took-its"),
+                        done,
+                        full.effort(),
+                        quick.effort())));
             }
             arrangement.set(full);
         }

@@ -2,7 +2,6 @@ package phalanx.desktop.shapes;
 
 import static phalanx.words.Words.wording;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -21,6 +20,7 @@ import phalanx.technique.HarmonicNode;
 import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /** The cascade of touched harmonics over a shape: its strings, what it sounds, where the index touches. */
 final class CascadeCard extends VBox {
@@ -112,14 +112,16 @@ final class CascadeCard extends VBox {
                         Cards.line(wording("CascadeCard.strings"), cascade.order()),
                         Cards.line(wording("CascadeCard.sounds"), line),
                         Cards.quiet(lowest.map(step -> String.format(
-                                        Locale.ROOT,
+                                        Words.figures(),
                                         wording("CascadeCard.i-touches-string-over-fret"),
                                         step.string(),
                                         step.touchFret(),
                                         step.saddleMm()))
                                 .orElse("")),
                         Cards.quiet(String.format(
-                                Locale.ROOT, wording("CascadeCard.touched-by-i-plucked-by"), 100 * node.strength())));
+                                Words.figures(),
+                                wording("CascadeCard.touched-by-i-plucked-by"),
+                                100 * node.strength())));
         Button play = Cards.button(
                 "cascade-play",
                 wording("CascadeCard.play-it-here"),

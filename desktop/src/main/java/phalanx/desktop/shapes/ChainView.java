@@ -4,7 +4,6 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.stream.Collectors;
@@ -35,6 +34,7 @@ import phalanx.lefthand.track.FingerMove;
 import phalanx.project.Project;
 import phalanx.theory.Note;
 import phalanx.theory.NoteNames;
+import phalanx.words.Words;
 
 /** A chain of shapes as a drill: each shape with its fingers and why, and between them what the change asks. */
 final class ChainView extends VBox {
@@ -187,12 +187,12 @@ final class ChainView extends VBox {
         }
         double ceiling = chain.get().tempoCeiling();
         sum.setText(String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("ChainView.shapes-effort-at-bpm-arrow"),
                 chain.get().links().size(),
                 chain.get().effort().total(),
                 Double.isFinite(ceiling)
-                        ? String.format(Locale.ROOT, wording("ChainView.in-time-up-to-bpm"), Math.floor(ceiling))
+                        ? String.format(Words.figures(), wording("ChainView.in-time-up-to-bpm"), Math.floor(ceiling))
                         : wording("ChainView.nothing-moves"),
                 tempo));
         select(Math.min(1, chain.get().links().size() - 1));
@@ -206,7 +206,10 @@ final class ChainView extends VBox {
 
     private void offer(String id, String words, Chain other) {
         String saves = String.format(
-                Locale.ROOT, wording("ChainView.effort"), words, other.effort().total());
+                Words.figures(),
+                wording("ChainView.effort"),
+                words,
+                other.effort().total());
         better.getChildren().add(Cards.button(id, saves, wording("ChainView.puts-it-into-the-field"), () -> {
             String text = other.links().stream()
                     .map(link -> id.equals("chain-order")
@@ -234,7 +237,7 @@ final class ChainView extends VBox {
         Label pace = new Label(link.into()
                 .flatMap(Pacing::of)
                 .map(pacing -> String.format(
-                        Locale.ROOT, wording("ChainView.mm-of-ms"), pacing.mm(), pacing.needsMs(), pacing.hasMs()))
+                        Words.figures(), wording("ChainView.mm-of-ms"), pacing.mm(), pacing.needsMs(), pacing.hasMs()))
                 .orElse("-"));
         pace.getStyleClass().add("caution");
         if (link.into().flatMap(Pacing::of).filter(Pacing::tooFast).isPresent()) {

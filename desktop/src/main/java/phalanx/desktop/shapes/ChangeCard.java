@@ -2,7 +2,6 @@ package phalanx.desktop.shapes;
 
 import static phalanx.words.Words.wording;
 
-import java.util.Locale;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
@@ -13,6 +12,7 @@ import phalanx.desktop.widget.ChangeDrawing;
 import phalanx.desktop.widget.ChangeWords;
 import phalanx.guitar.Instrument;
 import phalanx.lefthand.track.Change;
+import phalanx.words.Words;
 
 /** The change between two shapes: drawn, and finger by finger in words with the time it needs and has. */
 final class ChangeCard extends VBox {
@@ -44,7 +44,7 @@ final class ChangeCard extends VBox {
      */
     void show(String heading, Change change, Instrument instrument, double songTempo) {
         title.setText(heading);
-        tempo.setText(String.format(Locale.ROOT, wording("ChangeCard.from-beat-to-beat-at"), songTempo));
+        tempo.setText(String.format(Words.figures(), wording("ChangeCard.from-beat-to-beat-at"), songTempo));
         drawing.show(instrument, change);
         words.getChildren().setAll(ChangeWords.lines(change));
     }

@@ -20,6 +20,7 @@ import phalanx.lefthand.shape.HeldShape;
 import phalanx.lefthand.shape.PricedShape;
 import phalanx.lefthand.shape.SilentString;
 import phalanx.lefthand.shape.Stretch;
+import phalanx.words.Words;
 
 /** One shape among the candidates. */
 final class ShapeCard extends VBox {
@@ -40,7 +41,7 @@ final class ShapeCard extends VBox {
             frets.getStyleClass().add("narrow-mono");
         }
         Label effort =
-                new Label(String.format(Locale.ROOT, "%.1f", shape.effort().total()));
+                new Label(String.format(Words.figures(), "%.1f", shape.effort().total()));
         effort.getStyleClass().addAll("mono", "strong-mono");
         Label silent = new Label(silence(held));
         silent.getStyleClass().add("caution");

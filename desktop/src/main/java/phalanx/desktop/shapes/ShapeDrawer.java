@@ -3,7 +3,6 @@ package phalanx.desktop.shapes;
 import static phalanx.words.Words.wording;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -34,6 +33,7 @@ import phalanx.theory.ChordTable;
 import phalanx.theory.Key;
 import phalanx.theory.Note;
 import phalanx.theory.Pitch;
+import phalanx.words.Words;
 
 /** The chosen shape in figures and words, its other fingerings, and what can be done with it. */
 final class ShapeDrawer extends ScrollPane {
@@ -162,7 +162,7 @@ final class ShapeDrawer extends ScrollPane {
                 .max((a, b) -> Double.compare(
                         reaches.get(a) / about.hand.greatestMm(a), reaches.get(b) / about.hand.greatestMm(b)));
         return widest.map(pair -> String.format(
-                        Locale.ROOT,
+                        Words.figures(),
                         wording("ShapeDrawer.of-mm"),
                         pair.low(),
                         pair.high(),
@@ -215,7 +215,7 @@ final class ShapeDrawer extends ScrollPane {
         content.getChildren().add(Cards.heading(wording("ShapeDrawer.other-fingers")));
         for (PricedShape other : others) {
             String text = String.format(
-                    Locale.ROOT, "%s   %.1f", fingers(other), other.effort().total());
+                    Words.figures(), "%s   %.1f", fingers(other), other.effort().total());
             Button button = Cards.button(
                     "refinger",
                     text,

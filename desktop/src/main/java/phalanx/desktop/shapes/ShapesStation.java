@@ -4,7 +4,6 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicLong;
@@ -47,6 +46,7 @@ import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Note;
 import phalanx.theory.NoteNames;
+import phalanx.words.Words;
 
 /**
  * The shapes station: the chords of the song at the left, the shapes of the chosen one as cards in the middle with the
@@ -174,7 +174,7 @@ public final class ShapesStation extends HBox implements Viewed {
             bar.setMinWidth(24);
             Label name = new Label(item.chord().spoken());
             name.getStyleClass().add("strong");
-            Label effort = new Label(String.format(Locale.ROOT, "%.1f", item.effort()));
+            Label effort = new Label(String.format(Words.figures(), "%.1f", item.effort()));
             effort.getStyleClass().add("mono");
             Label frets = new Label(item.lock()
                     .map(lock -> wording("ShapesStation.locked", lock.held().shape()))
@@ -290,7 +290,7 @@ public final class ShapesStation extends HBox implements Viewed {
             return;
         }
         count.setText(String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("ShapesStation.shape-in-ms-arrows-move"),
                 chord.spoken(),
                 shapes.size() == 1

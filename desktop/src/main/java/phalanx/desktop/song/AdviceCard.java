@@ -35,6 +35,7 @@ import phalanx.guitar.Tuning;
 import phalanx.project.Project;
 import phalanx.song.VoiceRange;
 import phalanx.theory.NoteNames;
+import phalanx.words.Words;
 
 /** Where the song lies well: every key with every capo as a grid, warmer where it is harder. */
 final class AdviceCard extends VBox {
@@ -218,7 +219,7 @@ final class AdviceCard extends VBox {
         ways = found;
         KeyAdvice best = found.stream().min(Comparator.naturalOrder()).orElseThrow();
         Label took = Cards.small(String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("AdviceCard.ways-in-s-figures-are"),
                 found.size(),
                 seconds,

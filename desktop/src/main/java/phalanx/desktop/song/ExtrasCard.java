@@ -3,7 +3,6 @@ package phalanx.desktop.song;
 import static phalanx.words.Words.wording;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
@@ -23,6 +22,7 @@ import phalanx.desktop.widget.Cards;
 import phalanx.project.Project;
 import phalanx.project.extra.Proposal;
 import phalanx.project.extra.Proposals;
+import phalanx.words.Words;
 
 /** What could come before the song, after it, or the second time: proposals with what they cost, to be heard and taken. */
 final class ExtrasCard extends VBox {
@@ -191,7 +191,7 @@ final class ExtrasCard extends VBox {
         HBox line = new HBox(
                 8,
                 Cards.small(String.format(
-                        Locale.ROOT,
+                        Words.figures(),
                         wording("ExtrasCard.effort-1f-to-bpm"),
                         priced.proposal().place(),
                         priced.moreEffort(),

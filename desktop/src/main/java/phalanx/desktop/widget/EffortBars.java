@@ -4,7 +4,6 @@ import static phalanx.words.Words.wording;
 
 import java.util.Comparator;
 import java.util.LinkedHashMap;
-import java.util.Locale;
 import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -17,6 +16,7 @@ import javafx.scene.shape.Rectangle;
 import phalanx.cost.Effort;
 import phalanx.cost.Term;
 import phalanx.desktop.View;
+import phalanx.words.Words;
 
 /** The named terms of an effort, a bar each. */
 public final class EffortBars extends VBox {
@@ -39,7 +39,8 @@ public final class EffortBars extends VBox {
     /** Shows an effort in the colours of a theme. The figures of the terms add up to the one above them. */
     public void show(Effort effort, View view) {
         int total = (int) Math.round(100 * effort.total());
-        getChildren().setAll(Cards.heading(String.format(Locale.ROOT, wording("EffortBars.effort"), total / 100.0)));
+        getChildren()
+                .setAll(Cards.heading(String.format(Words.figures(), wording("EffortBars.effort"), total / 100.0)));
         int rest = 0;
         Map<Term, Integer> terms = hundredths(effort, total);
         int least = terms.values().stream()
@@ -80,7 +81,7 @@ public final class EffortBars extends VBox {
         Rectangle bar = new Rectangle(Math.max(3, BAR_LENGTH * Math.min(1, value / FULL_BAR)), BAR_HEIGHT, colour);
         Region space = new Region();
         space.setPrefWidth(BAR_LENGTH - bar.getWidth());
-        Label figure = new Label(String.format(Locale.ROOT, "%.2f", value));
+        Label figure = new Label(String.format(Words.figures(), "%.2f", value));
         figure.setMinWidth(Region.USE_PREF_SIZE);
         figure.getStyleClass().add("mono");
         HBox line = new HBox(8, name, bar, space, figure);

@@ -3,7 +3,6 @@ package phalanx.desktop.widget;
 import static phalanx.words.Words.wording;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Rectangle2D;
@@ -14,6 +13,7 @@ import phalanx.guitar.Reach;
 import phalanx.lefthand.shape.Finger;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.Press;
+import phalanx.words.Words;
 
 /** A stretch of the neck drawn to scale, with numbered fingers and a rule in millimetres under the widest pair. */
 public final class NeckCrop extends Drawing {
@@ -88,7 +88,7 @@ public final class NeckCrop extends Drawing {
         }
         Reach.Pair pair = widest.get();
         String words = String.format(
-                Locale.ROOT,
+                Words.figures(),
                 wording("NeckCrop.to-of-mm"),
                 pair.low(),
                 pair.high(),

@@ -1,12 +1,12 @@
 package phalanx.desktop.widget;
 
-import java.util.Locale;
 import java.util.function.DoubleConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
+import phalanx.words.Words;
 
 /** A named number with its unit, taken over on Enter or when the field is left; what is no number is put back. */
 public final class NumberField extends HBox {
@@ -66,7 +66,7 @@ public final class NumberField extends HBox {
 
     /** Shows a number, with as many decimals as it needs, two at most. */
     public void show(double value) {
-        shown = String.format(Locale.ROOT, "%.2f", value).replaceAll("\\.?0+$", "");
+        shown = Words.figure(value);
         field.setText(shown);
     }
 

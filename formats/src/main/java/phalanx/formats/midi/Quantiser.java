@@ -2,10 +2,10 @@ package phalanx.formats.midi;
 
 import static phalanx.words.Words.wording;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import phalanx.song.Ticks;
+import phalanx.words.Words;
 
 /**
  * Puts played times on the grid: the nearest sixteenth or triplet eighth. Where nearly all times of a file are exact parts
@@ -85,7 +85,7 @@ final class Quantiser {
         return moved == 0
                 ? Optional.empty()
                 : Optional.of(String.format(
-                        Locale.ROOT,
+                        Words.figures(),
                         wording("Quantiser.notes-were-put-on-the"),
                         moved,
                         sum / (double) moved / Ticks.QUARTER,

@@ -4,7 +4,6 @@ import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.TreeSet;
 import phalanx.arrange.demand.Role;
 import phalanx.arrange.score.ArrangedNote;
@@ -12,6 +11,7 @@ import phalanx.arrange.score.Arrangement;
 import phalanx.technique.Attack;
 import phalanx.technique.HitKind;
 import phalanx.technique.SlurKind;
+import phalanx.words.Words;
 
 /** What stands at the foot of every page: what the signs mean that occur, and the number of the page. */
 final class Foot {
@@ -96,7 +96,7 @@ final class Foot {
                     .forEach(node -> entries.add(word(
                             "",
                             String.format(
-                                    Locale.ROOT,
+                                    Words.figures(),
                                     wording("Foot.held-and-touched-frets-above"),
                                     node.frets(),
                                     node.nearest()))));

@@ -3,7 +3,6 @@ package phalanx.formats.page;
 import static phalanx.words.Words.wording;
 
 import java.util.Comparator;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import phalanx.guitar.Instrument;
@@ -11,6 +10,7 @@ import phalanx.guitar.Reach;
 import phalanx.lefthand.shape.Fingering;
 import phalanx.lefthand.shape.HeldShape;
 import phalanx.lefthand.shape.Press;
+import phalanx.words.Words;
 
 /**
  * A shape on the neck, string 1 on top, to scale along the neck; across it the strings stand wider, so that the fingers
@@ -104,7 +104,7 @@ final class NeckDiagram {
         Map<Reach.Pair, Double> reaches = held.fingering().reaches(instrument);
         Optional<Reach.Pair> widest = reaches.keySet().stream().max(Comparator.comparing(reaches::get));
         return widest.map(pair -> String.format(
-                        Locale.ROOT, wording("NeckDiagram.to-mm"), pair.low(), pair.high(), reaches.get(pair)))
+                        Words.figures(), wording("NeckDiagram.to-mm"), pair.low(), pair.high(), reaches.get(pair)))
                 .orElse(held.fingering().presses().isEmpty() ? wording("NeckDiagram.open") : "");
     }
 }
