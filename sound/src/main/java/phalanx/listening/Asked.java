@@ -2,6 +2,7 @@ package phalanx.listening;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.TreeMap;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
@@ -26,6 +27,12 @@ record Asked(int tick, List<ArrangedNote> notes) {
         return byTick.entrySet().stream()
                 .map(entry -> new Asked(entry.getKey(), List.copyOf(entry.getValue())))
                 .toList();
+    }
+
+    /** The same but for some notes; none may be left. */
+    Asked without(Set<ArrangedNote> gone) {
+        return new Asked(
+                tick, notes.stream().filter(note -> !gone.contains(note)).toList());
     }
 
     /** The pitch whose multiples a note sounds: a harmonic's own, else the string's. */

@@ -3,7 +3,7 @@ package phalanx.listening;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.IntPredicate;
+import java.util.Optional;
 
 /**
  * Where notes begin: by how much a spectrum grows from one moment to the next, in logarithms, so that soft notes count too (J.
@@ -15,6 +15,9 @@ final class Flux {
     private static final double HOP_SECONDS = 64 / 44_100.0;
     /** A spectrum is compared with the one so many hops before. */
     private static final int BACK = 8;
+
+    /** The flux stands highest so long before a note is fully in the window. */
+    private static final double DELAY_SECONDS = 0.0043;
 
     private static final double LOWEST_HERTZ = 60;
     private static final double HIGHEST_HERTZ = 5000;
@@ -88,7 +91,7 @@ final class Flux {
     }
 
     /** Seconds at which notes begin, in order. */
-    List<Double> onsets(double delay) {
+    List<Double> onsets() {
         int first = -window;
         int hops = (take.samples().length + window) / hop + 1;
         double[] row = row(first, hops);
@@ -106,7 +109,7 @@ final class Flux {
             double[] near = Arrays.copyOfRange(row, Math.max(0, i - around), Math.min(hops, i + around));
             Arrays.sort(near);
             if (row[i] > MEDIAN_SHARE * near[near.length / 2] + TOP_SHARE * top && i - last >= gap) {
-                onsets.add(seconds(refined(row, i), first) + delay);
+                onsets.add(seconds(refined(row, i), first) + DELAY_SECONDS);
                 last = i;
             }
         }
@@ -129,23 +132,39 @@ final class Flux {
     }
 
     /**
-     * When some bins have grown half of what they grow: with a symmetric window that is when their note begins, however
-     * slowly the window lets it in.
+     * How some bins have grown together.
      *
-     * @return not a number where they do not grow
+     * @param seconds when half of it was done: with a symmetric window that is when their note begins, however slowly the
+     *     window lets it in
+     * @param share of what they hold at last
+     * @param size of the growth
      */
-    double halfway(double near, double reach, IntPredicate counts) {
+    record Growth(double seconds, double share, double size) {}
+
+    /**
+     * How each of several groups of bins grows around a moment; those that do not grow are left out.
+     *
+     * @param near the moment, in seconds
+     * @param reach so many seconds before and after it
+     */
+    List<Growth> growth(double near, double reach, List<int[]> groups) {
         int first = (int) ((near - reach) * take.rate() - window / 2.0);
         int hops = (int) (2 * reach * take.rate() / hop);
-        double[] held = new double[hops];
+        double[][] held = new double[groups.size()][hops];
         for (int i = 0; i < hops; i++) {
             double[] sizes = spectra.at(first + i * hop);
-            for (int bin = lowest; bin <= highest; bin++) {
-                held[i] += counts.test(bin) ? sizes[bin] : 0;
+            for (int group = 0; group < held.length; group++) {
+                for (int bin : groups.get(group)) {
+                    held[group][i] += bin < sizes.length ? sizes[bin] : 0;
+                }
             }
         }
-        int top = hops / 2;
-        for (int i = hops / 2; i < hops; i++) {
+        return Arrays.stream(held).flatMap(own -> growth(own, first).stream()).toList();
+    }
+
+    private Optional<Growth> growth(double[] held, int first) {
+        int top = held.length / 2;
+        for (int i = top; i < held.length; i++) {
             top = held[i] > held[top] ? i : top;
         }
         int bottom = top;
@@ -155,9 +174,11 @@ final class Flux {
         double half = (held[bottom] + held[top]) / 2;
         for (int i = top; i > bottom; i--) {
             if (held[i - 1] <= half && held[i] > half) {
-                return seconds(i - 1 + (half - held[i - 1]) / (held[i] - held[i - 1]), first);
+                double at = i - 1 + (half - held[i - 1]) / (held[i] - held[i - 1]);
+                double size = held[top] - held[bottom];
+                return Optional.of(new Growth(seconds(at, first) + DELAY_SECONDS, size / held[top], size));
             }
         }
-        return Double.NaN;
+        return Optional.empty();
     }
 }

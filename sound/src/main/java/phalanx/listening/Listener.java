@@ -3,53 +3,49 @@ package phalanx.listening;
 import static phalanx.words.Words.wording;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import phalanx.arrange.score.ArrangedNote;
 import phalanx.arrange.score.Arrangement;
 import phalanx.righthand.Digit;
 import phalanx.song.Bar;
 import phalanx.song.Ticks;
 import phalanx.technique.Attack;
+import phalanx.theory.Pitch;
 
 /** Compares a take with the passage it is meant to be. */
 public final class Listener {
-    /** The flux stands highest so long before a note is fully in the window; set on rendered takes. */
-    private static final double DELAY_SECONDS = 0.0043;
-
     /** So many strokes tell where the player begins. */
     private static final int TRIED_STROKES = 24;
 
-    private static final double THUMB_REACH_SECONDS = 0.06;
     /** Fewer strokes found than this share: another song. */
     private static final double SAME_SONG = 0.5;
     /** Less than this share of what the string usually holds, in powers of 0.3: it did not sound. */
-    private static final double MISSING = 0.55;
+    private static final double MISSING = 0.5;
 
     /** The same for a note that is plucked alone: its onset was found, so that something sounded. */
     private static final double MISSING_ALONE = 0.2;
     /** The same for a note of a roll, which begins a little after its stroke. */
     private static final double MISSING_IN_ROLL = 0.3;
     /** A note that is plucked alone is another from this fit of its neighbour on: nothing else can feign it. */
-    private static final double OTHER_ALONE = 0.85;
+    private static final double OTHER_ALONE = 0.72;
+    /** A note hidden in a lower one raises the partials that both have; below this it did not sound. */
+    private static final double RAISED = 0.9;
+
     /** A neighbour of a note that cannot be told itself is wrong from this share on. */
     private static final double HIDDEN = 0.95;
 
     /** Semitones between notes of which one has many of the other's partials. */
     private static final Set<Integer> HARMONIC = Set.of(0, 12, 19, 24);
 
-    /** Further apart than so a pinch is none; what is measured there is something else. */
-    private static final double PINCH_SECONDS = 0.03;
-
-    private static final int LOW_PARTIALS = 3;
-    private static final double APART_BINS = 2.2;
-    private static final double WIDTH_BINS = 1.6;
+    /** So much sooner a lower note is believed than a higher one: it has all that the higher one has. */
+    private static final double LOWER = 1.3;
 
     private final Take take;
     private final Arrangement arrangement;
@@ -82,7 +78,7 @@ public final class Listener {
             throw new IllegalArgumentException(wording("Listener.nothing-is-plucked-in-these"));
         }
         Flux flux = new Flux(take);
-        List<Double> onsets = flux.onsets(DELAY_SECONDS);
+        List<Double> onsets = flux.onsets();
         int tempo = arrangement.song().tempo();
         Alignment alignment = click.map(own -> Alignment.to(asked, onsets, from, own))
                 .orElseGet(() -> likeliest(asked, onsets, tempo));
@@ -93,39 +89,27 @@ public final class Listener {
         Line line = Line.through(asked, alignment);
         Line due = click.map(own -> new Line(own.at(-from), Ticks.milliseconds(1, own.tempo()) / 1000))
                 .orElse(line);
+        List<ArrangedNote> missing = IntStream.range(0, asked.size())
+                .filter(stroke -> Double.isNaN(alignment.found(stroke)))
+                .boxed()
+                .flatMap(stroke -> asked.get(stroke).notes().stream())
+                .collect(Collectors.toCollection(ArrayList::new));
+        Judged judged = judge(heard(asked, alignment));
+        missing.addAll(judged.missing());
+        Set<ArrangedNote> gone = Set.copyOf(missing);
         Map<Double, List<Double>> errors = new TreeMap<>();
-        List<TakeReport.Wrong> wrong = new ArrayList<>();
-        List<ArrangedNote> missing = new ArrayList<>();
-        List<Heard> heard = new ArrayList<>();
-        Map<Integer, Integer> last = new TreeMap<>();
+        Thumb told = new Thumb(new Pinch(flux), judged.wrong());
         for (int i = 0; i < asked.size(); i++) {
             double onset = alignment.found(i);
-            if (Double.isNaN(onset)) {
-                missing.addAll(asked.get(i).notes());
-                continue;
-            }
-            double before = i == 0 ? 1 : onset - last(alignment, i);
-            double after = next(alignment, asked, i, onset);
-            for (ArrangedNote note : asked.get(i).notes()) {
-                heard.add(new Heard(
-                        note,
-                        asked.get(i).notes().size() == 1,
-                        new Pitches(take)
-                                .of(
-                                        note,
-                                        asked.get(i).notes(),
-                                        Integer.valueOf(note.midi()).equals(last.put(note.string(), note.midi())),
-                                        onset,
-                                        before,
-                                        after)));
+            Asked stroke = asked.get(i).without(gone);
+            for (ArrangedNote note : stroke.notes()) {
                 if (note.right() == Digit.P) {
-                    double exact = thumb(flux, note, asked.get(i), onset);
-                    errors.computeIfAbsent(beat(note.tick()), beat -> new ArrayList<>())
-                            .add(1000 * (exact - due.at(note.tick())));
+                    told.begins(note, stroke.notes(), onset)
+                            .ifPresent(exact -> errors.computeIfAbsent(beat(note.tick()), beat -> new ArrayList<>())
+                                    .add(1000 * (exact - due.at(note.tick()))));
                 }
             }
         }
-        judge(heard, wrong, missing);
         missing.sort((a, b) -> Integer.compare(a.tick(), b.tick()));
         List<TakeReport.Steadiness> thumb = errors.entrySet().stream()
                 .map(entry -> steadiness(entry.getKey(), entry.getValue()))
@@ -138,7 +122,7 @@ public final class Listener {
                 drift(asked, alignment),
                 thumb,
                 every.isEmpty() ? Optional.empty() : Optional.of(steadiness(0, every)),
-                wrong,
+                judged.wrong(),
                 missing,
                 alignment.extra(),
                 take.isClipped());
@@ -180,6 +164,30 @@ public final class Listener {
 
     private record Heard(ArrangedNote note, boolean alone, Pitches.Held held) {}
 
+    /** What each note holds that was asked for where an onset was found. */
+    private List<Heard> heard(List<Asked> asked, Alignment alignment) {
+        List<Heard> heard = new ArrayList<>();
+        Map<Integer, Integer> last = new TreeMap<>();
+        Pitches pitches = new Pitches(take);
+        for (int i = 0; i < asked.size(); i++) {
+            double onset = alignment.found(i);
+            if (Double.isNaN(onset)) {
+                continue;
+            }
+            List<ArrangedNote> together = asked.get(i).notes();
+            double before = i == 0 ? 1 : onset - last(alignment, i);
+            double after = next(alignment, asked, i, onset);
+            for (ArrangedNote note : together) {
+                boolean repeats = Integer.valueOf(note.midi()).equals(last.put(note.string(), note.midi()));
+                heard.add(new Heard(
+                        note, together.size() == 1, pitches.of(note, together, repeats, onset, before, after)));
+            }
+        }
+        return heard;
+    }
+
+    private record Judged(List<TakeReport.Wrong> wrong, List<ArrangedNote> missing) {}
+
     private static double last(Alignment alignment, int i) {
         for (int before = i - 1; before >= 0; before--) {
             if (!Double.isNaN(alignment.found(before))) {
@@ -199,7 +207,7 @@ public final class Listener {
     }
 
     /** Whether each note sounded, and as what, beside what its string usually has. */
-    private void judge(List<Heard> heard, List<TakeReport.Wrong> wrong, List<ArrangedNote> missing) {
+    private static Judged judge(List<Heard> heard) {
         Map<List<?>, Double> usual = heard.stream()
                 .filter(one -> !one.held().hidden())
                 .collect(Collectors.groupingBy(
@@ -207,19 +215,22 @@ public final class Listener {
                         Collectors.collectingAndThen(
                                 Collectors.mapping(one -> one.held().strength(), Collectors.toList()),
                                 Listener::median)));
+        double any = usual.isEmpty() ? Double.POSITIVE_INFINITY : median(List.copyOf(usual.values()));
+        List<ArrangedNote> missing = new ArrayList<>();
         List<Heard> beside = new ArrayList<>();
         for (Heard one : heard) {
-            double own = usual.getOrDefault(kind(one.note()), Double.POSITIVE_INFINITY);
+            double own = usual.getOrDefault(kind(one.note()), any);
             if (isWrong(one, own)) {
                 beside.add(one);
-            } else if (!one.held().hidden() && one.held().strength() < floor(one) * own) {
+            } else if (isMissing(one, own)) {
                 missing.add(one.note());
             }
         }
-        beside.stream()
+        List<TakeReport.Wrong> wrong = beside.stream()
                 .filter(one -> beside.stream().noneMatch(other -> explains(other, one)))
-                .forEach(one -> wrong.add(
-                        new TakeReport.Wrong(one.note(), one.held().other().orElseThrow())));
+                .map(one -> new TakeReport.Wrong(one.note(), one.held().other().orElseThrow()))
+                .toList();
+        return new Judged(wrong, missing);
     }
 
     /** @param usual what its string usually has */
@@ -235,6 +246,10 @@ public final class Listener {
         return other && held.otherStrength() > MISSING * usual;
     }
 
+    private static boolean isMissing(Heard one, double usual) {
+        return one.held().hidden() ? one.held().raised() < RAISED : one.held().strength() < floor(one) * usual;
+    }
+
     /** How weak a note is that did not sound, as a share of what its string usually has. */
     private static double floor(Heard one) {
         if (one.alone()) {
@@ -245,11 +260,12 @@ public final class Listener {
 
     /** Whether what seems wrong in a note are partials of another note that is wrong for certain. */
     private static boolean explains(Heard other, Heard one) {
-        int apart =
-                Math.abs(other.held().other().orElseThrow() - one.held().other().orElseThrow());
+        int above = one.held().other().orElseThrow() - other.held().other().orElseThrow();
+        double lower = above > 0 ? LOWER : above < 0 ? 1 / LOWER : 1;
         boolean moreCertain = !other.held().hidden()
-                && (one.held().hidden() || other.held().fit() > one.held().fit());
-        return other.note().tick() == one.note().tick() && moreCertain && HARMONIC.contains(apart);
+                && (one.held().hidden()
+                        || lower * other.held().fit() > one.held().fit());
+        return other.note().tick() == one.note().tick() && moreCertain && HARMONIC.contains(Math.abs(above));
     }
 
     private static List<?> kind(ArrangedNote note) {
@@ -261,30 +277,27 @@ public final class Listener {
         return sorted[sorted.length / 2];
     }
 
-    /** When the thumb's note begins, told by its own partials where a finger plucks with it. */
-    private double thumb(Flux flux, ArrangedNote note, Asked stroke, double onset) {
-        if (stroke.notes().size() == 1) {
-            return onset;
+    /** When the thumb's notes begin, whatever they sounded as. */
+    private record Thumb(Pinch pinch, List<TakeReport.Wrong> wrong) {
+        /** @param sounded all notes that began together */
+        OptionalDouble begins(ArrangedNote note, List<ArrangedNote> sounded, double onset) {
+            if (sounded.size() == 1) {
+                return OptionalDouble.of(onset);
+            }
+            double[] others = sounded.stream()
+                    .filter(other -> other != note)
+                    .mapToDouble(this::hertz)
+                    .toArray();
+            return pinch.begins(hertz(note), others, onset);
         }
-        double own = flux.bins(Asked.hertz(note));
-        double[] others = stroke.notes().stream()
-                .filter(other -> other != note)
-                .mapToDouble(other -> flux.bins(Asked.hertz(other)))
-                .toArray();
-        // below the finger's lowest partial nothing of it is heard
-        double below = Arrays.stream(others).min().orElseThrow() - APART_BINS;
-        double highest = below > own + 1 ? below : Double.POSITIVE_INFINITY;
-        IntPredicate counts = bin -> bin < highest
-                && bin < (LOW_PARTIALS + 0.5) * own
-                && nearPartial(bin, own, WIDTH_BINS)
-                && Arrays.stream(others).noneMatch(other -> nearPartial(bin, other, APART_BINS));
-        double exact = flux.halfway(onset, THUMB_REACH_SECONDS, counts) + DELAY_SECONDS;
-        return Math.abs(exact - onset) <= PINCH_SECONDS ? exact : onset;
-    }
 
-    private static boolean nearPartial(int bin, double base, double width) {
-        double k = Math.max(1, Math.round(bin / base));
-        return Math.abs(bin - k * base) <= width;
+        private double hertz(ArrangedNote note) {
+            return wrong.stream()
+                    .filter(one -> one.note() == note)
+                    .mapToDouble(one -> Pitch.hertz(one.midi()))
+                    .findFirst()
+                    .orElseGet(() -> Asked.hertz(note));
+        }
     }
 
     private double beat(int tick) {

@@ -2,7 +2,9 @@ package phalanx.listening;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import phalanx.arrange.score.ArrangedNote;
 
 /**
@@ -24,7 +26,7 @@ final class Pitches {
 
     private static final double AROUND = Math.pow(2, 0.2 / 12);
     /** So much better a neighbour fits before the note counts as wrong. */
-    private static final double BETTER = 1.1;
+    private static final double BETTER = 1;
     /** The same for one further away than a whole tone, which other notes can feign. */
     private static final double MUCH_BETTER = 2;
     /** No ratio above it says more. */
@@ -35,6 +37,9 @@ final class Pitches {
     private static final int WHOLE_TONE = 2;
 
     private static final int FEWEST_PARTIALS = 2;
+
+    /** Every second partial of a note is one of its octave's, every third of its twelfth's. */
+    private static final Map<Integer, Integer> OCTAVE_PARTIALS = Map.of(12, 2, 19, 3, 24, 4);
 
     private final Take take;
 
@@ -49,8 +54,10 @@ final class Pitches {
      * @param other the neighbour that fits best, if one can be compared
      * @param otherStrength of that neighbour
      * @param fit how much better than the note as asked it fits, as a ratio; infinite where the note is hidden
+     * @param raised of a hidden note: how large the partials are that it shares with a lower one, beside those of the lower
+     *     one alone; infinite where that is not told
      */
-    record Held(double strength, Optional<Integer> other, double otherStrength, double fit) {
+    record Held(double strength, Optional<Integer> other, double otherStrength, double fit, double raised) {
         /** Whether all partials of the note as asked lie on those of notes that sound with it, as an octave's do. */
         boolean hidden() {
             return fit == Double.POSITIVE_INFINITY;
@@ -85,7 +92,7 @@ final class Pitches {
         double lobe = HALF_LOBE / length;
         double[] own = partials(note.midi(), note, together, now, lobe);
         if (Arrays.stream(own).noneMatch(Double::isFinite)) {
-            return hidden(note, together, now, lobe);
+            return hidden(note, together, repeats, now, lobe);
         }
         double[] sounding = repeats ? partials(note.midi(), note, together, raw, lobe) : own;
         double best = 0;
@@ -115,11 +122,16 @@ final class Pitches {
                 neighbour = midi;
             }
         }
-        return new Held(mean(own), best > 0 ? Optional.of(neighbour) : Optional.empty(), strength, best);
+        return new Held(
+                mean(own),
+                best > 0 ? Optional.of(neighbour) : Optional.empty(),
+                strength,
+                best,
+                Double.POSITIVE_INFINITY);
     }
 
     /** Of a note that cannot be told from those that sound with it: what sounds next to it. */
-    private Held hidden(ArrangedNote note, List<ArrangedNote> together, double[] now, double lobe) {
+    private Held hidden(ArrangedNote note, List<ArrangedNote> together, boolean repeats, double[] now, double lobe) {
         double strength = 0;
         int neighbour = note.midi();
         for (int by = -WHOLE_TONE; by <= WHOLE_TONE; by++) {
@@ -135,7 +147,36 @@ final class Pitches {
             }
         }
         return new Held(
-                0, strength > 0 ? Optional.of(neighbour) : Optional.empty(), strength, Double.POSITIVE_INFINITY);
+                0,
+                strength > 0 ? Optional.of(neighbour) : Optional.empty(),
+                strength,
+                Double.POSITIVE_INFINITY,
+                repeats ? Double.POSITIVE_INFINITY : raised(note, together, now, lobe));
+    }
+
+    /** By how much a note raises every second, third or fourth partial of a lower one above the partials beside them. */
+    private double raised(ArrangedNote note, List<ArrangedNote> together, double[] now, double lobe) {
+        for (ArrangedNote low : together) {
+            int every = OCTAVE_PARTIALS.getOrDefault(note.midi() - low.midi(), 0);
+            if (every > 0) {
+                List<ArrangedNote> others =
+                        together.stream().filter(one -> one != note).toList();
+                double[] partials = IntStream.rangeClosed(1, MOST_PARTIALS)
+                        .mapToDouble(k -> partial(k * Asked.hertz(low), low, others, now, lobe))
+                        .toArray();
+                double shared = 0;
+                double alone = 0;
+                for (int k = every; k < partials.length; k += every) {
+                    double beside = mean(new double[] {partials[k - 2], partials[k]});
+                    if (!Double.isNaN(partials[k - 1]) && beside > 0) {
+                        shared += partials[k - 1];
+                        alone += beside;
+                    }
+                }
+                return alone > 0 ? shared / alone : Double.POSITIVE_INFINITY;
+            }
+        }
+        return Double.POSITIVE_INFINITY;
     }
 
     /** Whether a pitch is one that is asked for, or lies nearer to another note that is: then it is that one's. */
@@ -173,14 +214,21 @@ final class Pitches {
         double base = Asked.hertz(note) * Math.pow(2, (midi - note.midi()) / 12.0);
         double[] partials = new double[MOST_PARTIALS];
         Arrays.fill(partials, Double.NaN);
-        for (int k = 1; k <= MOST_PARTIALS && k * base < HIGHEST_HERTZ; k++) {
+        for (int k = 1; k <= MOST_PARTIALS; k++) {
             double hertz = k * base;
             boolean resolved = hertz * (Math.pow(2, 1 / 12.0) - 1) > lobe;
-            if (resolved && standsApart(hertz, note, together, lobe)) {
-                partials[k - 1] = Math.pow(loudest(sizes, hertz), COMPRESSED);
+            if (resolved) {
+                partials[k - 1] = partial(hertz, note, together, sizes, lobe);
             }
         }
         return partials;
+    }
+
+    /** How large one partial is; not a number where it does not stand apart from those of other notes. */
+    private double partial(double hertz, ArrangedNote note, List<ArrangedNote> together, double[] sizes, double lobe) {
+        return hertz < HIGHEST_HERTZ && standsApart(hertz, note, together, lobe)
+                ? Math.pow(loudest(sizes, hertz), COMPRESSED)
+                : Double.NaN;
     }
 
     private static boolean standsApart(double hertz, ArrangedNote note, List<ArrangedNote> together, double lobe) {

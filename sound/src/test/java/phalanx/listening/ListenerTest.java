@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.DoubleSummaryStatistics;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -84,8 +85,9 @@ class ListenerTest {
     }
 
     /**
-     * Of 40 songs 143 of 147 wrong and 158 of 175 missing notes were found, 25 of 3,321 invented; the thumb's mean by beat was
-     * off by 0.9 ms in the middle, 2.8 at nine in ten, 8.5 at most. The bounds leave room for three songs.
+     * Of 40 songs 145 of 148 wrong and 161 of 175 missing notes were found, 19 of 3,327 invented. The thumb's mean by beat was
+     * off by 0.9 ms in the middle, 2.3 at nine in ten, 4.3 at most, its mean over a whole song by 1.8 at most. The bounds leave
+     * room for three songs.
      */
     @Test
     void whatWasWrongIsTold() {
@@ -119,6 +121,15 @@ class ListenerTest {
                 foundMissing += isMissing && (told.contains(note) || gone.contains(note)) ? 1 : 0;
                 invented += !isWrong && !isMissing && (told.contains(note) || gone.contains(note)) ? 1 : 0;
             }
+            DoubleSummaryStatistics strokes =
+                    played.thumb().values().stream().mapToDouble(ms -> ms).summaryStatistics();
+            double mean = strokes.getAverage();
+            double squares = played.thumb().values().stream()
+                    .mapToDouble(ms -> (ms - mean) * (ms - mean))
+                    .sum();
+            TakeReport.Steadiness all = report.all().orElseThrow();
+            assertThat(all.ms()).isCloseTo(mean, within(3.0));
+            assertThat(all.spread()).isCloseTo(Math.sqrt(squares / (strokes.getCount() - 1)), within(3.0));
             for (TakeReport.Steadiness beat : report.thumb()) {
                 double[] truth = played.thumb().entrySet().stream()
                         .filter(stroke -> beatOf(arrangement, stroke.getKey()) == beat.beat())
@@ -143,7 +154,7 @@ class ListenerTest {
                 off.get(9 * off.size() / 10),
                 off.get(off.size() - 1));
         assertThat(off.get(off.size() / 2)).isLessThan(3);
-        assertThat(off.get(9 * off.size() / 10)).isLessThan(7);
+        assertThat(off.get(9 * off.size() / 10)).isLessThan(4);
         assertThat(foundWrong / (double) wrong).isGreaterThanOrEqualTo(DEEP ? 0.97 : 0.85);
         assertThat(foundMissing / (double) missing).isGreaterThanOrEqualTo(DEEP ? 0.9 : 0.75);
         assertThat(invented / (double) notes).isLessThan(DEEP ? 0.01 : 0.03);
