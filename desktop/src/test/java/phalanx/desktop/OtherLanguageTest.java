@@ -13,6 +13,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
@@ -108,6 +109,11 @@ class OtherLanguageTest {
             push(KeyCode.CONTROL, KeyCode.DIGIT3);
             enter("#any-chord", "La7/Do#");
             waitForText("#shape-count", "La7/Do#: ");
+            clickOn(".shape-card");
+            ScrollPane drawer = lookup(".why-drawer").queryAs(ScrollPane.class);
+            assertThat(drawer.getContent().getLayoutBounds().getWidth())
+                    .as("what is beside a scroll bar is not under it")
+                    .isLessThanOrEqualTo(drawer.getViewportBounds().getWidth() + 1);
 
             List<String> cut = new ArrayList<>();
             for (Station station : Station.values()) {

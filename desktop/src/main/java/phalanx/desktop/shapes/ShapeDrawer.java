@@ -11,7 +11,7 @@ import java.util.stream.IntStream;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import phalanx.desktop.View;
 import phalanx.desktop.widget.Cards;
@@ -191,7 +191,7 @@ final class ShapeDrawer extends ScrollPane {
                 wording("ShapeDrawer.compare-from-here"),
                 wording("ShapeDrawer.show-changes-from-this-shape"),
                 actions.compare);
-        VBox lines = new VBox(8, new HBox(8, use, keep), new HBox(8, hear, compare));
+        VBox lines = new VBox(8, new FlowPane(8, 8, use, keep, hear, compare));
         if (about.locked) {
             lines.getChildren()
                     .add(Cards.button(
