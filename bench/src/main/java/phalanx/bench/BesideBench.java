@@ -1,11 +1,14 @@
 package phalanx.bench;
 
 import java.io.IOException;
+import java.lang.management.ManagementFactory;
+import java.lang.management.ThreadMXBean;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import javax.sound.midi.InvalidMidiDataException;
@@ -35,13 +38,15 @@ import phalanx.theory.ChordSymbol;
 
 /**
  * Shapes beside plain enumeration, and our sound beside the synthesiser of the JDK, in one run: on a shared machine times
- * swing from hour to hour, ratios less.
+ * swing from hour to hour, ratios less. Then a minute of sound at its own pace.
  */
 public final class BesideBench {
     private static final int RUNS = 7;
     private static final int BARS = 32;
     private static final int HIGHEST = ShapeQuery.Region.USUAL.highest();
     private static final float RATE = 44_100;
+    private static final int CHUNK = 1024;
+    private static final int PLAYED_SECONDS = 60;
 
     private BesideBench() {}
 
@@ -137,6 +142,39 @@ public final class BesideBench {
         System.out.printf(
                 "sound of %.0f s; ms: ours %.0f (%.0f times real time, aim 50), the JDK's synthesiser %.0f: %.1f of it%n",
                 seconds, ours.ms(), 1000 * seconds / ours.ms(), jdk.ms(), ours.ms() / jdk.ms());
+        callbacks(arranged);
+    }
+
+    /** Pulls a loop as a device does, each chunk when the one before is heard; late is what is not there by then. */
+    private static void callbacks(Arrangement arranged) throws InterruptedException {
+        Transport transport = new Transport(
+                Performance.of(arranged),
+                Transport.Stretch.loop(0, arranged.song().endTick()),
+                Mix.USUAL,
+                1);
+        float[] chunk = new float[2 * CHUNK];
+        double length = 1e9 * CHUNK / RATE;
+        long start = System.nanoTime();
+        ThreadMXBean thread = ManagementFactory.getThreadMXBean();
+        double longest = 0;
+        double overslept = 0;
+        int late = 0;
+        int chunks = (int) (PLAYED_SECONDS * RATE / CHUNK);
+        for (int i = 0; i < chunks; i++) {
+            long early = (long) (start + i * length - System.nanoTime());
+            if (early > 0) {
+                TimeUnit.NANOSECONDS.sleep(early);
+                overslept = Math.max(overslept, (System.nanoTime() - start - i * length) / 1e6);
+            }
+            long began = thread.getCurrentThreadCpuTime();
+            transport.read(chunk, CHUNK);
+            longest = Math.max(longest, (thread.getCurrentThreadCpuTime() - began) / 1e6);
+            late += System.nanoTime() > start + (i + 1) * length ? 1 : 0;
+        }
+        System.out.printf(
+                "%d s played in %d chunks of %.0f ms: %d late (aim 0); one took %.1f ms of the processor at most, a sleep of"
+                        + " the host was %.0f ms too long at most%n",
+                PLAYED_SECONDS, chunks, length / 1e6, late, longest, overslept);
     }
 
     private static double seconds(Arrangement arranged, int tick) {
