@@ -5,7 +5,6 @@ import static phalanx.words.Words.wording;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
-import picocli.CommandLine.MaxValuesExceededException;
 import picocli.CommandLine.MissingParameterException;
 import picocli.CommandLine.Model.ArgSpec;
 import picocli.CommandLine.Model.OptionSpec;
@@ -30,17 +29,15 @@ final class UsageWords {
         if (e instanceof OverwrittenOptionException twice) {
             return wording("UsageWords.twice", name(twice.getOverwritten()));
         }
-        if (e instanceof MaxValuesExceededException || e.getArgSpec() == null || e.getValue() == null) {
+        ArgSpec arg = e.getArgSpec();
+        if (arg == null || e.getValue() == null) {
+            // said by ourselves
             return e.getMessage();
         }
-        Class<?> type = e.getArgSpec().type();
-        if (WHOLE.contains(type)) {
-            return wording("UsageWords.no-whole-number", name(e.getArgSpec()), e.getValue());
+        if (WHOLE.contains(arg.type())) {
+            return wording("UsageWords.no-whole-number", name(arg), e.getValue());
         }
-        if (NUMBERS.contains(type)) {
-            return wording("UsageWords.no-number", name(e.getArgSpec()), e.getValue());
-        }
-        return e.getMessage();
+        return NUMBERS.contains(arg.type()) ? wording("UsageWords.no-number", name(arg), e.getValue()) : e.getMessage();
     }
 
     private static String unknown(UnmatchedArgumentException e) {
