@@ -269,15 +269,14 @@ public final class Arranger {
     }
 
     /**
-     * What another way through the song solved last costs the hand and the ear, term by term.
+     * What another way through the song solved last costs the hand and the ear more than the one that was chosen, term by
+     * term.
      *
      * @throws IllegalStateException if no song was arranged yet
      */
-    public Effort effort(Solver.Answer answer) {
-        Request request = last.orElseThrow(() -> new IllegalStateException("no song was arranged yet")).request;
-        Pricing.Chosen chosen = new Pricing.Chosen(answer.graph(), answer.way());
-        return pricing.effort(
-                request, chosen, new NoteWriter(request, chosen.slots(), chosen.candidates()).writeWithoutDigits());
+    public Effort more(Solver.Answer other) {
+        Solved chosen = last.orElseThrow(() -> new IllegalStateException("no song was arranged yet"));
+        return new WayDifference(chosen.answer, other).more(pricing, chosen.request);
     }
 
     private Solved solve(

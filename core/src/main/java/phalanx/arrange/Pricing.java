@@ -94,7 +94,7 @@ final class Pricing {
             UnaryOperator<List<ArrangedNote>> digits,
             RightHand right) {
         List<Candidate> candidates = chosen.candidates();
-        List<Hold> holds = holds(chosen, candidates);
+        List<Hold> holds = holds(chosen.slots(), candidates);
         List<Optional<Shape>> printed = printed(chosen.slots(), candidates);
         Arrangement written = SideBySide.of(
                 () -> costs(request, chosen.slots(), candidates, plain, holds, printed),
@@ -120,20 +120,17 @@ final class Pricing {
                 .orElseGet(() -> audit.audited(written));
     }
 
-    /** The effort of a way alone. */
-    Effort effort(Request request, Chosen chosen, List<ArrangedNote> notes) {
-        List<Candidate> candidates = chosen.candidates();
-        List<Optional<Shape>> printed = printed(chosen.slots(), candidates);
-        return costs(request, chosen.slots(), candidates, notes, holds(chosen, candidates), printed).stream()
+    /** The effort of some slots in a row alone. */
+    Effort effort(Request request, List<Slot> slots, List<Candidate> candidates, List<ArrangedNote> notes) {
+        List<Optional<Shape>> printed = printed(slots, candidates);
+        return costs(request, slots, candidates, notes, holds(slots, candidates), printed).stream()
                 .reduce(Cost.NONE, Cost::plus)
                 .effort();
     }
 
-    private static List<Hold> holds(Chosen chosen, List<Candidate> candidates) {
+    private static List<Hold> holds(List<Slot> slots, List<Candidate> candidates) {
         return new HoldWriter()
-                .write(
-                        chosen.slots(),
-                        candidates.stream().map(Candidate::fingering).toList());
+                .write(slots, candidates.stream().map(Candidate::fingering).toList());
     }
 
     private List<Cost> costs(

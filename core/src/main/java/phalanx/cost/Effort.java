@@ -110,18 +110,27 @@ public final class Effort implements Comparable<Effort> {
     }
 
     /**
-     * The term that makes most of the difference to another effort: of those that differ the same way as the totals do, the
-     * one that differs most; nothing where the totals are equal.
+     * The term that makes most of a difference: of those of the sign that the total has, the greatest; nothing where the
+     * total is nought.
      */
-    public Optional<Term> decides(Effort other) {
-        int sign = Long.signum(total - other.total);
+    public Optional<Term> decides() {
+        int sign = Long.signum(total);
         return Arrays.stream(Term.values())
-                .filter(term -> sign * (grains[term.ordinal()] - other.grains[term.ordinal()]) > 0)
-                .max(Comparator.comparingLong(term -> sign * (grains[term.ordinal()] - other.grains[term.ordinal()])));
+                .filter(term -> sign * grains[term.ordinal()] > 0)
+                .max(Comparator.comparingLong(term -> sign * grains[term.ordinal()]));
     }
 
     public Effort plus(Effort other) {
         return new Sum().add(this).add(other).done();
+    }
+
+    /** The difference, term by term; terms of it may be negative. */
+    public Effort minus(Effort other) {
+        long[] left = grains.clone();
+        for (int i = 0; i < left.length; i++) {
+            left[i] -= other.grains[i];
+        }
+        return new Effort(left);
     }
 
     @Override

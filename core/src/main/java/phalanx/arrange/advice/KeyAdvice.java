@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Optional;
 import phalanx.arrange.score.Arrangement;
 import phalanx.cost.Cost;
+import phalanx.cost.Effort;
 import phalanx.guitar.Tuning;
 import phalanx.song.MelodyNote;
 import phalanx.song.VoiceRange;
@@ -120,14 +121,13 @@ public record KeyAdvice(
 
     /** What it costs beside another way and which term makes most of that, in one sentence; nothing where they cost the same. */
     public Optional<String> against(KeyAdvice other, String named) {
-        double more = cost.effort().total() - other.cost.effort().total();
-        return cost.effort()
-                .decides(other.cost.effort())
+        Effort more = cost.effort().minus(other.cost.effort());
+        return more.decides()
                 .map(term -> String.format(
                         Words.figures(),
                         wording("KeyAdvice.than-most-of-it"),
-                        Math.abs(more),
-                        more < 0 ? wording("KeyAdvice.less") : wording("KeyAdvice.more"),
+                        Math.abs(more.total()),
+                        more.total() < 0 ? wording("KeyAdvice.less") : wording("KeyAdvice.more"),
                         named,
                         term.label()));
     }

@@ -13,16 +13,23 @@ import phalanx.lefthand.shape.HeldShape;
  * @param startTick where its slot begins
  * @param endTick where its slot ends, not included
  * @param held the strings it needs and the fingers that hold them
- * @param moreEffort what the whole song costs more with it; the rest of the song makes the best of it
- * @param effort of the whole song with it; of several ways that cost the same, of one
- * @param decides the term that makes most of it; nothing where it costs the same
+ * @param more what the whole song costs more with it, term by term; the rest of the song makes the best of it; of
+ *     several ways that cost the same, of one
  */
-public record OtherWay(
-        int startTick, int endTick, HeldShape held, double moreEffort, Effort effort, Optional<Term> decides) {
+public record OtherWay(int startTick, int endTick, HeldShape held, Effort more) {
     public OtherWay {
         Objects.requireNonNull(held, "held");
-        Objects.requireNonNull(effort, "effort");
-        Objects.requireNonNull(decides, "decides");
+        Objects.requireNonNull(more, "more");
+    }
+
+    /** What the whole song costs more with it. */
+    public double moreEffort() {
+        return more.total();
+    }
+
+    /** The term that makes most of it; nothing where it costs the same. */
+    public Optional<Term> decides() {
+        return more.decides();
     }
 
     /** The lock that keeps the song to it. */

@@ -78,15 +78,11 @@ public final class OtherWays {
                 cheap.add(new Tried(held, more));
             }
         }
-        Effort now = arranger.effort(solved.answer());
         return cheap.stream()
                 .sorted(Comparator.comparingDouble(Tried::more))
                 .limit(most)
-                .map(one -> {
-                    Effort other = arranger.effort(solved.answerWith(one.held, at));
-                    return new OtherWay(
-                            slot.startTick(), slot.endTick(), one.held, one.more, other, other.decides(now));
-                })
+                .map(one -> new OtherWay(
+                        slot.startTick(), slot.endTick(), one.held, arranger.more(solved.answerWith(one.held, at))))
                 .toList();
     }
 

@@ -261,7 +261,7 @@ public final class Layer {
     }
 
     /** Whether a candidate is the same as one of another layer for the same demand. */
-    private boolean same(int candidate, Layer other, int index) {
+    boolean same(int candidate, Layer other, int index) {
         int own = candidate * Fingering.FINGERS;
         int its = index * Fingering.FINGERS;
         return positions[candidate] == other.positions[index]

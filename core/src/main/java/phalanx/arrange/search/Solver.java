@@ -52,7 +52,13 @@ public final class Solver {
     }
 
     /** A way and the graph that it leads through. */
-    public record Answer(SongGraph graph, Way way) {}
+    public record Answer(SongGraph graph, Way way) {
+        /** Whether another answer to the same slot has the hand and all strokes in the same places. */
+        public boolean isLike(Answer other, int at) {
+            return graph.slots().get(at) == other.graph.slots().get(at)
+                    && graph.layer(at).same(way.candidate(at), other.graph.layer(at), other.way.candidate(at));
+        }
+    }
 
     /**
      * Solves quickly.

@@ -87,13 +87,12 @@ final class Reason {
 
     private String dearer(
             PricedShape chosen, PricedShape alone, Optional<PricedShape> before, Optional<PricedShape> after) {
-        Effort with = around(chosen, before, after);
-        Effort without = around(alone, before, after);
+        Effort more = around(alone, before, after).minus(around(chosen, before, after));
         return String.format(
                 Words.figures(),
                 wording("Reason.with-those-the-changes-would"),
-                without.total() - with.total(),
-                without.decides(with).map(Term::label).orElse(wording("Reason.nothing")));
+                more.total(),
+                more.decides().map(Term::label).orElse(wording("Reason.nothing")));
     }
 
     private Effort around(PricedShape shape, Optional<PricedShape> before, Optional<PricedShape> after) {
