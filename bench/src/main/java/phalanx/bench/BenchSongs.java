@@ -14,7 +14,7 @@ import phalanx.theory.ChordSymbol;
 import phalanx.theory.Key;
 import phalanx.theory.Pitch;
 
-/** Made-up songs of a given length: a chord a bar, a melody note an eighth. */
+/** Made-up songs of a given length: a chord each half bar, a melody note an eighth. */
 final class BenchSongs {
     private static final String[] CHORDS = {"G", "D/F#", "Em7", "C", "Am7", "D7", "Bm", "Cm6"};
     private static final int[] SCALE = {62, 64, 66, 67, 69, 71, 72, 74, 76};
@@ -34,8 +34,11 @@ final class BenchSongs {
         for (int i = 0; i < bars; i++) {
             int start = i * Meter.COMMON.barTicks();
             line.add(new Bar(i + 1, start, Meter.COMMON.barTicks(), Meter.COMMON));
-            String chord = CHORDS[random.nextInt(CHORDS.length)];
-            chart.add(new ChordChange(start, Optional.of(ChordSymbol.parse(chord))));
+            for (int half = 0; half < 2; half++) {
+                String chord = CHORDS[random.nextInt(CHORDS.length)];
+                int tick = start + half * Meter.COMMON.barTicks() / 2;
+                chart.add(new ChordChange(tick, Optional.of(ChordSymbol.parse(chord))));
+            }
             for (int step = 0; step < 8; step++) {
                 degree = Math.max(0, Math.min(SCALE.length - 1, degree + random.nextInt(5) - 2));
                 Pitch pitch = Pitch.of(SCALE[degree], Key.parse("G"));
