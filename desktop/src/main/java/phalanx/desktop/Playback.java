@@ -87,6 +87,10 @@ public final class Playback {
         double speed() {
             return percent / PERCENT;
         }
+
+        double faster() {
+            return fasterBy / PERCENT;
+        }
     }
 
     public Playback(Output output, Executor background, Executor interfaceThread) {
@@ -99,6 +103,9 @@ public final class Playback {
             running.setMix(mix());
             if (now.percent() != before.percent() && !practising) {
                 running.setSpeed(now.speed());
+            }
+            if (!practising) {
+                running.setFaster(now.faster());
             }
         }));
     }
@@ -166,10 +173,7 @@ public final class Playback {
         if (now.countIn()) {
             stretch = stretch.after(arrangement.song().barAt(from));
         }
-        if (over && now.fasterBy() > 0) {
-            stretch = stretch.faster(now.fasterBy() / PERCENT, Transport.FASTEST);
-        }
-        Transport.Stretch chosen = stretch;
+        Transport.Stretch chosen = stretch.faster(now.faster(), Transport.FASTEST);
         start(() -> new Transport(performance(arrangement), chosen, now.mix(), now.speed()));
     }
 

@@ -34,6 +34,7 @@ public final class Transport implements SampleSource {
     private final Deque<Leg> legs = new ArrayDeque<>();
     private Mix mix;
     private double speed;
+    private double faster;
     private double tick;
     private int next;
     private int counted;
@@ -93,6 +94,7 @@ public final class Transport implements SampleSource {
         this.stretch = stretch;
         this.mix = mix;
         this.speed = checked(speed);
+        this.faster = stretch.faster();
         this.guitar = new GuitarSound(performance.strings());
         this.tick = stretch.from();
         for (Bar bar : stretch.countIn()) {
@@ -149,6 +151,11 @@ public final class Transport implements SampleSource {
 
     public synchronized double speed() {
         return speed;
+    }
+
+    /** Another step for the rounds to come, as a share of the written tempo; 0 stays at the speed it has. */
+    public synchronized void setFaster(double by) {
+        faster = by;
     }
 
     public synchronized void setMix(Mix newMix) {
@@ -208,8 +215,8 @@ public final class Transport implements SampleSource {
         if (round < stretch.times()) {
             tick -= stretch.to() - stretch.from();
             next = first(stretch.from());
-            if (stretch.faster() > 0 && speed < stretch.fastest()) {
-                speed = Math.min(stretch.fastest(), speed + stretch.faster());
+            if (faster > 0 && speed < stretch.fastest()) {
+                speed = Math.min(stretch.fastest(), speed + faster);
             }
             letGo();
             leg();

@@ -219,6 +219,20 @@ class TransportTest {
         assertThat(decibels(second)).isCloseTo(decibels(third), within(0.1));
     }
 
+    @Test
+    void roundsGrowFasterAsSoonAsItIsAskedFor() {
+        Transport transport = new Transport(Performance.of(STEEL), Transport.Stretch.loop(0, BAR), Mix.USUAL, 1);
+        float[] round = new float[5 * RATE];
+        transport.read(round, 2 * RATE + 100);
+        assertThat(transport.speed()).isEqualTo(1);
+        transport.setFaster(0.25);
+        transport.read(round, 2 * RATE);
+        assertThat(transport.speed()).isEqualTo(1.25);
+        transport.setFaster(0);
+        transport.read(round, 2 * RATE);
+        assertThat(transport.speed()).isEqualTo(1.25);
+    }
+
     /** The cursor by its own arithmetic: counted in, twice round with the second faster, and after a change of speed. */
     @Test
     void theCursorStandsWhereItIsHeard() {
