@@ -1,5 +1,6 @@
 package phalanx.bench;
 
+import java.io.File;
 import java.io.IOException;
 import java.lang.management.ManagementFactory;
 import java.nio.charset.StandardCharsets;
@@ -23,11 +24,21 @@ import phalanx.desktop.PhalanxWindow;
 
 /**
  * How long until the window on the demo song is shown, and until its score is painted, beside a bare JavaFX window: each in
- * a process of its own, in turn, from the beginning of the process.
+ * a process of its own, in turn, from the beginning of the process. Run from the root once {@code ./phalanx} has built.
  */
 public final class WindowBench {
     private static final int RUNS = 5;
     private static final int LOOK_MS = 5;
+    private static final Path BUILT = Path.of("cli", "target").toAbsolutePath();
+    /** The archive of classes holds for a class path that begins as the launcher's does. */
+    private static final List<String> CLASSES = List.of(
+            BUILT.resolve("cli-0.1.0.jar").toString(),
+            BUILT.resolve("lib") + "/*",
+            System.getProperty("java.class.path"));
+    /** What the launcher starts the window with. */
+    private static final List<String> AS_STARTED =
+            List.of("-Xms64m", "-Xmn32m", "-XX:SharedArchiveFile=" + BUILT.resolve("classes.jsa"));
+
     private static final Pattern TOLD = Pattern.compile("shown (\\d+) painted (\\d+)");
 
     private WindowBench() {}
@@ -59,17 +70,14 @@ public final class WindowBench {
     }
 
     private static long[] child(String kind, Path home) throws IOException, InterruptedException {
-        ProcessBuilder builder = new ProcessBuilder(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "-Xss4m",
-                        "-Xms32m",
-                        "-XX:+UseSerialGC",
-                        "-XX:TieredStopAtLevel=1",
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        WindowBench.class.getName(),
-                        kind)
-                .redirectErrorStream(true);
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xss4m",
+                "-XX:+UseSerialGC",
+                "-XX:TieredStopAtLevel=1"));
+        command.addAll(kind.equals("bare") ? List.of() : AS_STARTED);
+        command.addAll(List.of("-cp", String.join(File.pathSeparator, CLASSES), WindowBench.class.getName(), kind));
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         builder.environment().put("PHALANX_HOME", home.toString());
         Process child = builder.start();
         String said = new String(child.getInputStream().readAllBytes(), StandardCharsets.UTF_8);

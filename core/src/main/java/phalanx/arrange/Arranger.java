@@ -248,6 +248,11 @@ public final class Arranger {
         last.ifPresent(solved -> solved.solver.withCancel(cancelled).ready());
     }
 
+    /** Forgets what edits of the song solved last do not need; safe while another thread solves. */
+    public void rest() {
+        layers.rest();
+    }
+
     /** The octave of an edited song, as if it had come anew. */
     private void compareAnew(Asked asked, BooleanSupplier cancelled) {
         Optional<Solved> shown = last;

@@ -112,6 +112,11 @@ public final class Solve {
         }
     }
 
+    /** Forgets what edits of the song solved last do not need, to give memory back; it is found again. */
+    public void rest() {
+        arranger.ifPresent(Arranger::rest);
+    }
+
     /**
      * Other ways to play a moment of the song solved last; none where written notes are kept.
      *

@@ -99,6 +99,9 @@ class LockTest {
                     locks.add(lock);
                 });
             }
+            if (edit == 2) {
+                quick.rest();
+            }
             Song edited = edit == 3 ? song.withTempo(140) : song;
             Arrangement again = quick.arrange(edited, locks, () -> false);
             Arrangement fresh = new Arranger(instrument, Hand.AVERAGE).arrange(edited, locks, () -> false);

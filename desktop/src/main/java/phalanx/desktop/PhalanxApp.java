@@ -79,8 +79,12 @@ public final class PhalanxApp extends Application {
                 data.resolve("unsaved"), timer, words -> Platform.runLater(() -> workbench.say(Message.error(words))));
         workbench = new Workbench(
                 background, Platform::runLater, new LibraryFile(data.resolve("library.json")), rescue, new Answers());
+        openFiles = new OpenFiles(data.resolve("open"));
+        workbench.file().documentProperty().addListener((property, before, now) -> noticeTwins(before, now));
+        // the first answer is looked for while the window is made
+        opening.song().ifPresentOrElse(workbench::open, workbench::openDemo);
         Playback playback = new Playback(LineOutput.orSilence(), sounding, Platform::runLater);
-        rest = new Rest(workbench.busyProperty(), playback.playingProperty(), sounding);
+        rest = new Rest(workbench.busyProperty(), playback.playingProperty(), workbench.solver()::rest);
         Journal journal = new Journal(
                 data.resolve("practice.db"), searches, Platform::runLater, workbench::say, Clock.systemDefaultZone());
         Shell shell = new Shell(
@@ -89,8 +93,6 @@ public final class PhalanxApp extends Application {
         Scene scene = new Scene(shell, place.width(), place.height());
         shell.useView(View.FIRST);
         shell.bindKeys(scene);
-        openFiles = new OpenFiles(data.resolve("open"));
-        workbench.file().documentProperty().addListener((property, before, now) -> noticeTwins(before, now));
         stage.titleProperty().bind(workbench.file().titleProperty());
         stage.getIcons().add(new Image(PhalanxApp.class.getResourceAsStream("icon.png")));
         stage.setScene(scene);
@@ -109,7 +111,6 @@ public final class PhalanxApp extends Application {
         });
         stage.show();
         shell.focusStation();
-        opening.song().ifPresentOrElse(workbench::open, workbench::openDemo);
         if (opening.shots().isEmpty()) {
             shell.documents().offer(rescue.found());
             // it goes through the demo song

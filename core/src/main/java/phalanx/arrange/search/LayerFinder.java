@@ -140,6 +140,18 @@ public final class LayerFinder {
         });
     }
 
+    /** Forgets all layers that no solved song holds: they are found again where they are asked for. */
+    public void rest() {
+        promising.clear();
+        keptPromising.reset();
+        forgetAll();
+    }
+
+    private void forgetAll() {
+        all.clear();
+        kept.reset();
+    }
+
     /** Forgets all candidates where there are too many of earlier songs. */
     void forget() {
         forget(MOST_KEPT);
@@ -147,8 +159,7 @@ public final class LayerFinder {
 
     private void forget(long most) {
         if (kept.sum() > most) {
-            all.clear();
-            kept.reset();
+            forgetAll();
         }
     }
 

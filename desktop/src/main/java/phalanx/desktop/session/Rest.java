@@ -1,6 +1,5 @@
 package phalanx.desktop.session;
 
-import java.util.concurrent.Executor;
 import javafx.animation.PauseTransition;
 import javafx.beans.value.ObservableBooleanValue;
 import javafx.util.Duration;
@@ -12,21 +11,21 @@ import javafx.util.Duration;
 public final class Rest {
     private static final Duration AFTER = Duration.seconds(4);
     /** A heap that is smaller is left alone, in bytes. */
-    private static final long LARGE = 160L << 20;
+    private static final long LARGE = 96L << 20;
 
     private final PauseTransition pause = new PauseTransition(AFTER);
 
     /**
      * @param busy whether something is at work
      * @param playing whether the song is heard, which must not stumble
-     * @param background does it
+     * @param forget does it, in the background
      */
-    public Rest(ObservableBooleanValue busy, ObservableBooleanValue playing, Executor background) {
+    public Rest(ObservableBooleanValue busy, ObservableBooleanValue playing, Runnable forget) {
         pause.setOnFinished(event -> {
             if (playing.get()) {
                 pause.playFromStart();
             } else if (Runtime.getRuntime().totalMemory() > LARGE) {
-                background.execute(System::gc);
+                forget.run();
             }
         });
         busy.addListener((property, before, now) -> {

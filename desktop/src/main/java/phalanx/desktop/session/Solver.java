@@ -278,6 +278,14 @@ public final class Solver {
         }
     }
 
+    /** Gives memory back: forgets what the next edit does not need. */
+    public void rest() {
+        background.execute(() -> {
+            solve.rest();
+            System.gc();
+        });
+    }
+
     /** Gives up all work in hand. */
     public void stop() {
         latest.incrementAndGet();
