@@ -1,19 +1,10 @@
 package phalanx.bench;
 
 import java.util.List;
-import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
-import org.openjdk.jmh.annotations.BenchmarkMode;
-import org.openjdk.jmh.annotations.Fork;
 import org.openjdk.jmh.annotations.Level;
-import org.openjdk.jmh.annotations.Measurement;
-import org.openjdk.jmh.annotations.Mode;
-import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Param;
-import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
-import org.openjdk.jmh.annotations.State;
-import org.openjdk.jmh.annotations.Warmup;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.demand.Octave;
 import phalanx.arrange.demand.Wishes;
@@ -27,13 +18,7 @@ import phalanx.song.Song;
  * How long songs take that were not seen before, one after another, on a guitar and hand seen before, as in the open
  * window. Run as docs/performance.md says.
  */
-@State(Scope.Thread)
-@BenchmarkMode(Mode.SampleTime)
-@OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Warmup(iterations = 4, time = 4)
-@Measurement(iterations = 4, time = 4)
-@Fork(value = 1, jvmArgsAppend = "-Xmx1g")
-public class AnswerBench {
+public class AnswerBench extends WarmBench {
     private static final Wishes AS_WRITTEN = Wishes.USUAL.withOctave(Octave.AS_WRITTEN);
 
     @Param({"32", "320"})

@@ -1,19 +1,12 @@
 package phalanx.bench;
 
 import java.util.List;
-import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
-import org.openjdk.jmh.annotations.BenchmarkMode;
-import org.openjdk.jmh.annotations.Fork;
 import org.openjdk.jmh.annotations.Level;
-import org.openjdk.jmh.annotations.Measurement;
-import org.openjdk.jmh.annotations.Mode;
-import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Param;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
-import org.openjdk.jmh.annotations.Warmup;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.advice.OtherWay;
 import phalanx.arrange.advice.OtherWays;
@@ -25,13 +18,7 @@ import phalanx.righthand.Picking;
 import phalanx.song.Song;
 
 /** How long an edit takes, and the other ways to play a moment, in songs of which the full answer is known. */
-@State(Scope.Thread)
-@BenchmarkMode(Mode.SampleTime)
-@OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Warmup(iterations = 3, time = 3)
-@Measurement(iterations = 3, time = 3)
-@Fork(value = 1, jvmArgsAppend = "-Xmx1g")
-public class EditBench {
+public class EditBench extends WarmBench {
     private static final int WAYS = 6;
     /** Moments are looked at so many slots apart, so that none is near the one before. */
     private static final int FURTHER = 37;

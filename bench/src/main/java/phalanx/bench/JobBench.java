@@ -1,16 +1,7 @@
 package phalanx.bench;
 
 import java.util.List;
-import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
-import org.openjdk.jmh.annotations.BenchmarkMode;
-import org.openjdk.jmh.annotations.Fork;
-import org.openjdk.jmh.annotations.Measurement;
-import org.openjdk.jmh.annotations.Mode;
-import org.openjdk.jmh.annotations.OutputTimeUnit;
-import org.openjdk.jmh.annotations.Scope;
-import org.openjdk.jmh.annotations.State;
-import org.openjdk.jmh.annotations.Warmup;
 import phalanx.arrange.Arranger;
 import phalanx.arrange.advice.KeyAdvice;
 import phalanx.arrange.advice.KeyAdvisor;
@@ -30,13 +21,7 @@ import phalanx.song.Song;
 import phalanx.theory.ChordSymbol;
 
 /** How long the other main jobs take. Run as docs/performance.md says. */
-@State(Scope.Thread)
-@BenchmarkMode(Mode.SampleTime)
-@OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Warmup(iterations = 3, time = 3)
-@Measurement(iterations = 3, time = 3)
-@Fork(value = 1, jvmArgsAppend = "-Xmx1g")
-public class JobBench {
+public class JobBench extends WarmBench {
     private final Song song = BenchSongs.eighths(32);
     private final List<Pluck> plucks = new Arranger(Instrument.STANDARD, Hand.AVERAGE)
             .arrange(song).notes().stream()
