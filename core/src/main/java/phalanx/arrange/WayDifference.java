@@ -37,6 +37,7 @@ final class WayDifference {
         return new Candidate(answer.graph().layer(at), answer.way().candidate(at));
     }
 
+    /** The notes that may sound in a slot: tune and bass since they began, inner ones a whole note or as long as the chord. */
     private int from(int first) {
         List<Slot> slots = one.graph().slots();
         Slot slot = slots.get(first);
